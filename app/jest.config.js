@@ -1,0 +1,11 @@
+module.exports = {
+  displayName: 'app',
+  preset: 'jest-expo',
+  testTimeout: 60000,
+  setupFiles: ['fake-indexeddb/auto'],
+  moduleNameMapper: {
+    '\\.css$': '<rootDir>/src/testing/no-style.js',
+    '^lucide-react-native/icons/(.*)$': '<rootDir>/../node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+    '^@zealous-axle/core$': '<rootDir>/../core/src/index.ts',
+  },
+};

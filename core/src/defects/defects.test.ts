@@ -1,0 +1,64 @@
+import { mayAct, type Role } from '../life';
+import {
+  CATALOGUE,
+  catalogueAt,
+  catalogueEntry,
+  catalogueEntrySchema,
+  DEFECT_LIFE,
+  defectWords,
+  isOpenDefect,
+} from '.';
+
+test('the catalogue has the published shape, and no code twice', () => {
+  for (const entry of CATALOGUE) expect(catalogueEntrySchema.parse(entry)).toEqual(entry);
+  expect(new Set(CATALOGUE.map(({ code }) => code)).size).toBe(CATALOGUE.length);
+});
+
+test('only what concerns a brake takes a share in the brake count', () => {
+  const others = CATALOGUE.filter(({ share, part }) => share > 0 && part !== 'brake');
+  expect(others.map(({ code }) => code)).toEqual(['hub-seal-onto-lining']);
+});
+
+test('an axle end offers its tyres, the unit does not', () => {
+  expect(catalogueAt('end').map(({ code }) => code)).toContain('tyre-bulge');
+  expect(catalogueAt('unit').map(({ code }) => code)).not.toContain('tyre-bulge');
+});
+
+test('words for codes, failed readings, and codes of an older catalogue', () => {
+  expect(defectWords('chamber-leak')).toBe(catalogueEntry('chamber-leak')?.words);
+  expect(defectWords('lining')).toBe('Lining past its limit');
+  expect(defectWords('gone')).toBe('gone');
+});
+
+test('a defect goes from report to acknowledgement and no other way', () => {
+  const path = [
+    ['triage', 'foreman', 'reported', 'triaged'],
+    ['plan', 'foreman', 'triaged', 'planned'],
+    ['finish', 'technician', 'planned', 'done'],
+    ['certify', 'technician', 'done', 'certified'],
+    ['acknowledge', 'driver', 'certified', 'acknowledged'],
+  ] as const;
+  for (const [act, role, from, to] of path)
+    expect(mayAct(DEFECT_LIFE, 'a defect', from, act, role)).toEqual({ ok: true, to });
+  expect(mayAct(DEFECT_LIFE, 'a defect', 'reported', 'certify', 'technician')).toMatchObject({ because: 'state' });
+  expect(mayAct(DEFECT_LIFE, 'a defect', 'acknowledged', 'acknowledge', 'driver')).toMatchObject({ ok: false });
+});
+
+test.each<[Role, boolean]>([
+  ['driver', false],
+  ['technician', false],
+  ['foreman', true],
+  ['manager', true],
+])('triage by a %s: %s', (role, may) => {
+  expect(mayAct(DEFECT_LIFE, 'a defect', 'reported', 'triage', role).ok).toBe(may);
+});
+
+test('dismissing needs a reason', () => {
+  expect(mayAct(DEFECT_LIFE, 'a defect', 'reported', 'dismiss', 'foreman')).toMatchObject({ missing: ['a reason'] });
+  expect(mayAct(DEFECT_LIFE, 'a defect', 'reported', 'dismiss', 'foreman', { 'a reason': true }).ok).toBe(true);
+});
+
+test('a defect is open until it is certified or dismissed', () => {
+  expect((['reported', 'triaged', 'planned', 'done'] as const).every(isOpenDefect)).toBe(true);
+  expect((['certified', 'acknowledged', 'dismissed'] as const).some(isOpenDefect)).toBe(false);
+});

@@ -1,0 +1,9 @@
+/** The trade itself: measuring, judging and the life of a repair. Pure: no clock, no randomness, no I/O. */
+export * from './defects';
+export * from './judge';
+export * from './life';
+export * from './limits';
+export * from './measure';
+export * from './repair';
+export * from './trailer';
+export * from './wire';

@@ -1,0 +1,23 @@
+import type { Book } from '../limits';
+import { type Unit, wheelEnd } from '../trailer';
+import type { Finding } from '../wire';
+import { opinion } from './opinion';
+import { chamberWords } from './stroke';
+
+/** One finding for each axle whose two chambers are known and differ in size. Source: 49 CFR 393.47(b). */
+export function judgeChamberMatch(book: Book, unit: Unit): Finding[] {
+  return unit.axles.flatMap((_, index) => {
+    const axle = index + 1;
+    const left = wheelEnd(unit, axle, 'left')?.chamber;
+    const right = wheelEnd(unit, axle, 'right')?.chamber;
+    if (!left || !right || (left.type === right.type && left.size === right.size)) return [];
+    const found = opinion({
+      verdict: 'violation',
+      measured: `${chamberWords(left)}, ${chamberWords(right)}`,
+      rule: book.chamberMatch.source,
+      sure: book.chamberMatch.sure,
+      because: `The chambers of axle ${axle} differ: ${chamberWords(left)} on the left, ${chamberWords(right)} on the right.`,
+    });
+    return [{ unit: unit.id, axle, side: null, tyre: null, kind: 'chamber-match', ...found }];
+  });
+}

@@ -1,0 +1,47 @@
+import type { Book } from '../limits';
+import { formatPressure, must, parsePressure, pressureUnit } from '../measure';
+import type { ReadingOf } from '../wire';
+import { notJudged, type Opinion, opinion } from './opinion';
+
+const pascals = (text: string): number => must(parsePressure(text));
+
+/** Judges a tyre's pressure against its target and its sidewall maximum. Source: 49 CFR 393.75. */
+export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>): Opinion {
+  const rule = book.inflation;
+  const unit = pressureUnit(reading.value);
+  const cold = pascals(reading.value) - (reading.hot ? pascals(rule.hotAllowance) : 0);
+  const coldText = formatPressure(Math.max(0, cold), unit);
+  const taken = reading.hot ? `${reading.value} hot, less ${rule.hotAllowance}, is ${coldText} cold` : reading.value;
+  const measured = reading.value;
+  const below = (text: string, [top, bottom]: readonly [number, number]) => cold * bottom <= pascals(text) * top;
+
+  if (reading.sidewallMax && below(reading.sidewallMax, rule.flatAtOrBelow)) {
+    const half = formatPressure(
+      (pascals(reading.sidewallMax) * rule.flatAtOrBelow[0]) / rule.flatAtOrBelow[1],
+      pressureUnit(reading.sidewallMax),
+    );
+    return opinion({
+      measured,
+      verdict: 'out-of-service',
+      limit: half,
+      rule: rule.flatSource,
+      sure: rule.sure,
+      because: `${taken}: at or below ${half}, half of the sidewall maximum of ${reading.sidewallMax}. The tyre counts as flat.`,
+    });
+  }
+  if (!reading.target) return notJudged('The pressure this load asks for was not given.', { measured });
+  const margin = cold - pascals(reading.target);
+  const targetUnit = pressureUnit(reading.target);
+  const figures = {
+    measured,
+    limit: reading.target,
+    margin: `${margin < 0 ? '-' : ''}${formatPressure(Math.abs(margin), targetUnit)}`,
+    rule: rule.source,
+    sure: rule.sure,
+  };
+  if (margin >= 0)
+    return opinion({ ...figures, verdict: 'within', because: `${taken}: not less than ${reading.target}.` });
+  const low = cold * rule.lookInsideBelow[1] <= pascals(reading.target) * rule.lookInsideBelow[0];
+  const look = low ? ' So far below, practice is to take it off and look inside.' : '';
+  return opinion({ ...figures, verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` });
+}

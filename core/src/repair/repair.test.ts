@@ -1,0 +1,99 @@
+import { mayAct } from '../life';
+import type { Unit } from '../trailer';
+import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure } from '.';
+
+const unit: Unit = {
+  id: 'T1',
+  kind: 'semitrailer',
+  axles: [
+    { brake: 's-cam', chamber: { type: 'clamp', size: '30' }, tyres: 'dual', hub: 'oil' },
+    { brake: 'electric', tyres: 'single', hub: 'grease' },
+  ],
+};
+const keys = (steps: { kind: string; axle: number; side: string; tyre: string | null }[]) =>
+  steps.map(({ kind, axle, side, tyre }) => `${axle}${side[0]} ${tyre ?? ''} ${kind}`);
+const defect = (code: string, axle: number | null = 1, tyre: 'inner' | 'outer' | null = null) => ({
+  code,
+  axle,
+  side: axle === null ? null : ('left' as const),
+  tyre,
+});
+
+describe('a job', () => {
+  const done = { 'what was done': true, 'the torque and its tool': true };
+
+  test('is certified only when done and measured again', () => {
+    const given = { 'a statement': true, 'the readings taken again': true };
+    expect(mayAct(JOB_LIFE, 'a job', 'started', 'certify', 'technician', given)).toMatchObject({ because: 'state' });
+    expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', { 'a statement': true })).toMatchObject({
+      missing: ['the readings taken again'],
+    });
+    expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', given)).toEqual({ ok: true, to: 'certified' });
+  });
+  test('needs its words and its torque to be finished', () => {
+    expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician', done)).toEqual({ ok: true, to: 'done' });
+    expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician')).toMatchObject({
+      message: 'To finish a job needs what was done and the torque and its tool.',
+    });
+  });
+  test('is placed by the shop, never by a driver', () => {
+    const given = { 'a bay': true, 'a day': true };
+    expect(mayAct(JOB_LIFE, 'a job', 'open', 'place', 'foreman', given).ok).toBe(true);
+    expect(mayAct(JOB_LIFE, 'a job', 'open', 'place', 'driver', given)).toMatchObject({
+      because: 'role',
+      message: 'To place a job takes a foreman or a manager.',
+    });
+  });
+});
+
+describe('measuring again', () => {
+  test('a reline moves the stroke too, and each place is asked once', () => {
+    expect(keys(toRemeasure(unit, [defect('lining'), defect('stroke-applied'), defect('chamber-leak')]))).toEqual([
+      '1l  lining',
+      '1l  stroke-applied',
+    ]);
+  });
+  test('a tyre defect asks for its own tyre, or for both when none was named', () => {
+    expect(keys(toRemeasure(unit, [defect('tread', 1, 'outer')]))).toEqual(['1l outer tread']);
+    expect(keys(toRemeasure(unit, [defect('tyre-cut')]))).toEqual(['1l inner tread', '1l outer tread']);
+  });
+  test('what has no pushrod is not asked for a stroke; a lamp is not measured', () => {
+    expect(keys(toRemeasure(unit, [defect('lining', 2)]))).toEqual(['2l  lining']);
+    expect(toRemeasure(unit, [defect('lamp-out', null)])).toEqual([]);
+  });
+  test('a reading from before the repair, or a failing one, does not close it', () => {
+    const [step] = toRemeasure(unit, [defect('stroke-applied')]);
+    if (!step) throw new Error('no step');
+    const reading = (at: string, verdict: 'within' | 'violation' | 'not-judged') => [
+      { key: 'stroke-applied@1L', at, verdict },
+    ];
+    const since = '2026-03-02T10:00:00.000Z';
+    const left = (at: string, verdict: 'within' | 'violation' | 'not-judged') =>
+      stillToRemeasure([step], reading(at, verdict), since).map(({ because }) => because);
+    expect(left('2026-03-02T09:00:00.000Z', 'within')).toEqual(['1L was not measured again after the repair']);
+    expect(left('2026-03-02T11:00:00.000Z', 'violation')).toEqual(['1L measured again: violation']);
+    expect(left('2026-03-02T11:00:00.000Z', 'not-judged')).toHaveLength(1);
+    expect(left('2026-03-02T11:00:00.000Z', 'within')).toEqual([]);
+    expect(stillToRemeasure([step], [], since)).toHaveLength(1);
+  });
+});
+
+describe('release', () => {
+  const certified = { code: 'chamber-leak', place: '1L', state: 'certified', holds: true } as const;
+  test('waits for every holding defect and for no standing reading past a legal limit', () => {
+    expect(releaseBarriers({ held: true, defects: [certified], readings: [] })).toEqual([]);
+    expect(releaseBarriers({ held: true, defects: [{ ...certified, state: 'done' }], readings: [] })).toHaveLength(1);
+    expect(
+      releaseBarriers({ held: true, defects: [{ ...certified, state: 'done', holds: false }], readings: [] }),
+    ).toEqual([]);
+    expect(
+      releaseBarriers({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'violation' }] }),
+    ).toHaveLength(1);
+    expect(
+      releaseBarriers({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'shop-limit' }] }),
+    ).toEqual([]);
+  });
+  test('only a held trailer is released', () => {
+    expect(releaseBarriers({ held: false, defects: [], readings: [] })).toEqual(['The trailer is not held.']);
+  });
+});

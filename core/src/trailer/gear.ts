@@ -1,0 +1,105 @@
+/** The running gear of a unit, as plain data. Axles are numbered from the front of their unit, from 1. */
+
+export const UNIT_KINDS = ['semitrailer', 'full-trailer', 'dolly', 'tractor', 'truck', 'bus'] as const;
+export const BRAKE_KINDS = [
+  's-cam',
+  'wedge',
+  'air-disc',
+  'hydraulic-drum',
+  'hydraulic-disc',
+  'electric',
+  'none',
+] as const;
+export const CHAMBER_TYPES = ['clamp', 'bolt', 'rotochamber', 'dual-diaphragm'] as const;
+export const CHAMBER_STROKES = ['standard', 'long', 'long-3in'] as const;
+export const ADJUSTERS = ['automatic', 'manual'] as const;
+export const TYRE_FITS = ['single', 'dual'] as const;
+export const HUB_KINDS = ['oil', 'grease', 'sealed'] as const;
+export const LINING_STYLES = ['strip', 'pads'] as const;
+export const SIDES = ['left', 'right'] as const;
+export const TYRES = ['single', 'inner', 'outer'] as const;
+
+export type UnitKind = (typeof UNIT_KINDS)[number];
+export type BrakeKind = (typeof BRAKE_KINDS)[number];
+export type ChamberType = (typeof CHAMBER_TYPES)[number];
+export type ChamberStroke = (typeof CHAMBER_STROKES)[number];
+export type Side = (typeof SIDES)[number];
+export type Tyre = (typeof TYRES)[number];
+
+export interface Chamber {
+  type: ChamberType;
+  size: string;
+  stroke?: ChamberStroke;
+}
+
+/** What is fitted at one axle end. A missing or null chamber is unknown equipment. */
+export interface EndEquipment {
+  brake: BrakeKind;
+  chamber?: Chamber | null;
+  adjuster?: (typeof ADJUSTERS)[number];
+  tyres: (typeof TYRE_FITS)[number];
+  hub: (typeof HUB_KINDS)[number];
+  liningStyle?: (typeof LINING_STYLES)[number];
+}
+
+/** An axle: its equipment, and what differs at one end of it. */
+export interface Axle extends EndEquipment {
+  steer?: boolean;
+  lift?: boolean;
+  ends?: Partial<Record<Side, Partial<EndEquipment>>>;
+}
+
+export interface Unit {
+  id: string;
+  kind: UnitKind;
+  axles: Axle[];
+}
+
+/** One wheel end with everything a rule may ask about it. */
+export interface WheelEnd extends EndEquipment {
+  unit: string;
+  kind: UnitKind;
+  axle: number;
+  side: Side;
+  /** The axle steers a power unit. */
+  steer: boolean;
+  lift: boolean;
+}
+
+const POWER_UNITS: readonly UnitKind[] = ['tractor', 'truck', 'bus'];
+
+/** A unit that moves itself; its front wheels have rules of their own. */
+export const isPowerUnit = (kind: UnitKind): boolean => POWER_UNITS.includes(kind);
+
+/** The wheel end at an axle (from 1) and side, or null when the unit has no such axle. */
+export function wheelEnd(unit: Unit, axle: number, side: Side): WheelEnd | null {
+  const fitted = unit.axles[axle - 1];
+  if (!fitted) return null;
+  const { ends, steer, lift, ...equipment } = fitted;
+  return {
+    ...equipment,
+    ...ends?.[side],
+    unit: unit.id,
+    kind: unit.kind,
+    axle,
+    side,
+    steer: isPowerUnit(unit.kind) && (steer ?? axle === 1),
+    lift: lift ?? false,
+  };
+}
+
+/** Every wheel end of a unit, front to rear, left before right. */
+export function wheelEnds(unit: Unit): WheelEnd[] {
+  return unit.axles.flatMap((_, index) =>
+    SIDES.map((side) => wheelEnd(unit, index + 1, side)).filter((end) => end !== null),
+  );
+}
+
+/** The tyres of a wheel end from the inside out. */
+export const tyresOf = (end: EndEquipment): Tyre[] => (end.tyres === 'dual' ? ['inner', 'outer'] : ['single']);
+
+export const hasBrake = (end: EndEquipment): boolean => end.brake !== 'none';
+
+/** Worked by an air chamber, so that it has a pushrod stroke. */
+export const hasAirBrake = (end: EndEquipment): boolean =>
+  end.brake === 's-cam' || end.brake === 'wedge' || end.brake === 'air-disc';

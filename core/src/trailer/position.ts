@@ -1,0 +1,30 @@
+import { SIDES, type Side, TYRES, type Tyre } from './gear';
+
+/** A place on a unit: an axle end, or one tyre of it. `axle` counts from 1 at the front. */
+export interface Position {
+  axle: number;
+  side: Side;
+  tyre?: Tyre | null;
+}
+
+const TYRE_MARK: Record<Tyre, string> = { single: '', inner: '-in', outer: '-out' };
+
+/** The short code people use: `2L` for axle 2 left, `2L-out` for its outer tyre. A single tyre needs no mark. */
+export function positionCode({ axle, side, tyre }: Position): string {
+  return `${axle}${side === 'left' ? 'L' : 'R'}${tyre ? TYRE_MARK[tyre] : ''}`;
+}
+
+/** Reads a position code; null when it is none. */
+export function parsePosition(code: string): Position | null {
+  const found = /^([1-9]\d?)([LR])(?:-(in|out))?$/i.exec(code.trim());
+  if (!found) return null;
+  const tyre = TYRES.find((name) => found[3] && TYRE_MARK[name] === `-${found[3].toLowerCase()}`);
+  return { axle: Number(found[1]), side: found[2]?.toUpperCase() === 'L' ? 'left' : 'right', tyre: tyre ?? null };
+}
+
+/** Orders positions front to rear, left before right, inner before outer. */
+export function comparePositions(a: Partial<Position>, b: Partial<Position>): number {
+  const rank = (p: Partial<Position>) =>
+    (p.axle ?? 0) * 100 + (p.side ? SIDES.indexOf(p.side) + 1 : 0) * 10 + (p.tyre ? TYRES.indexOf(p.tyre) : 0);
+  return rank(a) - rank(b);
+}

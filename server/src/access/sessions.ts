@@ -1,0 +1,83 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Session } from '@zealous-axle/core';
+import { and, eq, gt, lt, sql } from 'drizzle-orm';
+import { type Database, inFleet } from '../store/connect';
+import { fleet, person, session } from '../store/schema';
+import { passwordFits } from './passwords';
+
+export const SESSION_DAYS = 30;
+const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** A sign-in name is `person@fleet`. */
+function splitName(name: string): { who: string; slug: string } | null {
+  const found = /^([^@\s]+)@([^@\s]+)$/.exec(name.trim().toLowerCase());
+  return found ? { who: found[1] ?? '', slug: found[2] ?? '' } : null;
+}
+
+const fleetBySlug = (db: Database, slug: string) =>
+  db.transaction(async (store) => {
+    await store.execute(sql`select set_config('za.slug', ${slug}, true)`);
+    const [found] = await store.select().from(fleet).where(eq(fleet.slug, slug));
+    return found ?? null;
+  });
+
+/** Opens a session: its token (`fleet.secret`) and who it belongs to; null when name or password is wrong. */
+export async function signIn(db: Database, name: string, password: string, now: Date) {
+  const asked = splitName(name);
+  const ours = asked ? await fleetBySlug(db, asked.slug) : null;
+  if (!asked || !ours) {
+    await passwordFits(null, password);
+    return null;
+  }
+  return inFleet(db, ours.fleetId, async (store) => {
+    const [found] = await store
+      .select()
+      .from(person)
+      .where(and(eq(person.signIn, asked.who), eq(person.active, true)));
+    if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) return null;
+    const secret = randomBytes(32).toString('base64url');
+    await store.delete(session).where(lt(session.expiresAt, now));
+    await store.insert(session).values({
+      fleetId: ours.fleetId,
+      tokenHash: tokenHash(secret),
+      personId: found.id,
+      expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
+    });
+    return { token: `${ours.fleetId}.${secret}`, session: sessionOf(found, ours) };
+  });
+}
+
+function splitToken(token: string): { fleetId: string; secret: string } | null {
+  const [fleetId = '', secret = ''] = token.split('.');
+  return UUID.test(fleetId) && secret ? { fleetId, secret } : null;
+}
+
+const sessionOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelect): Session => ({
+  person: { id: who.id, name: who.name, role: who.role },
+  fleet: { id: ours.fleetId, name: ours.name, zone: ours.zone, book: ours.book },
+});
+
+/** Who a token belongs to; null when it is unknown, expired or its person no longer active. */
+export async function sessionFor(db: Database, token: string, now: Date): Promise<Session | null> {
+  const parts = splitToken(token);
+  if (!parts) return null;
+  return inFleet(db, parts.fleetId, async (store) => {
+    const [row] = await store
+      .select({ person, fleet })
+      .from(session)
+      .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
+      .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
+      .where(and(eq(session.tokenHash, tokenHash(parts.secret)), gt(session.expiresAt, now), eq(person.active, true)));
+    return row ? sessionOf(row.person, row.fleet) : null;
+  });
+}
+
+/** Ends a session. Ending one twice does nothing. */
+export async function signOut(db: Database, token: string): Promise<void> {
+  const parts = splitToken(token);
+  if (!parts) return;
+  await inFleet(db, parts.fleetId, (store) =>
+    store.delete(session).where(eq(session.tokenHash, tokenHash(parts.secret))),
+  );
+}

@@ -1,0 +1,79 @@
+import compress from '@fastify/compress';
+import cookie from '@fastify/cookie';
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import Fastify from 'fastify';
+import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import type { Live } from './feeds/live';
+import { commandRoutes } from './http/commands';
+import { documentRoutes } from './http/documents';
+import { answerError } from './http/errors';
+import { healthRoutes } from './http/health';
+import { inspectionRoutes } from './http/inspections';
+import { judgeRoutes } from './http/judge';
+import { liveRoutes } from './http/live';
+import { serializerCompiler } from './http/serializer';
+import type { App, Serving } from './http/serving';
+import { sessionRoutes } from './http/session';
+import { shopRoutes } from './http/shop';
+import { unitRoutes } from './http/units';
+import { webRoutes } from './http/web';
+
+export interface AppParts extends Serving {
+  live: Live;
+  web: string;
+  log: 'silent' | 'error' | 'info';
+}
+
+const REQUEST_MS = 15_000;
+const BODY_BYTES = 256 * 1024;
+
+/** The server, put together. Reads like its table of contents. */
+export async function buildApp(parts: AppParts): Promise<App> {
+  const app: App = Fastify({
+    logger: { level: parts.log, redact: ['req.headers.cookie'] },
+    bodyLimit: BODY_BYTES,
+    requestTimeout: REQUEST_MS,
+    forceCloseConnections: true,
+  }).withTypeProvider<ZodTypeProvider>();
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.setErrorHandler(answerError);
+
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'", 'blob:'],
+        frameAncestors: ["'none'"],
+        upgradeInsecureRequests: parts.secure ? [] : null,
+      },
+    },
+    strictTransportSecurity: parts.secure,
+  });
+  await app.register(cookie);
+  await app.register(rateLimit, { global: false });
+  await app.register(compress, { encodings: ['br', 'gzip'], threshold: 1024 });
+  await documentRoutes(app);
+
+  await app.register(
+    async (api) => {
+      const v1 = api.withTypeProvider<ZodTypeProvider>();
+      sessionRoutes(v1, parts);
+      unitRoutes(v1, parts);
+      inspectionRoutes(v1, parts);
+      shopRoutes(v1, parts);
+      commandRoutes(v1, parts);
+      judgeRoutes(v1);
+      liveRoutes(v1, parts, parts.live);
+    },
+    { prefix: '/api/v1' },
+  );
+  healthRoutes(app, parts);
+  await webRoutes(app, parts.web);
+  return app;
+}

@@ -1,0 +1,245 @@
+import {
+  BOOKS,
+  type Book,
+  catalogueEntry,
+  expectedReadings,
+  type Finding,
+  findingKey,
+  holds,
+  isOpenDefect,
+  judge,
+  judgeReading,
+  misplaced,
+  positionCode,
+  type Reading,
+  type Step,
+  stepKey,
+  toRemeasure,
+  type UnitReading,
+  wheelEnd,
+} from '@zealous-axle/core';
+import { and, eq } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { KnownProblem } from '../http/problems';
+import { defectViews } from '../store/defects';
+import { findInspection, type InspectionRow, liveReadings } from '../store/inspections';
+import { currentReading, defect, inspection, judgement, reading, skip } from '../store/schema';
+import { findUnit, standingReadings, type UnitRow } from '../store/units';
+import { type Changed, changed, type Doing, found, type Handler } from './doing';
+import { placeHold } from './holds';
+
+type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
+
+const bookOf = ({ session }: Inspecting): Book => BOOKS[session.fleet.book];
+const placed = (value: Reading): string | null =>
+  value.axle !== undefined && value.side !== undefined
+    ? stepKey({
+        kind: value.kind,
+        axle: value.axle,
+        side: value.side,
+        tyre: 'tyre' in value ? (value.tyre ?? null) : null,
+      })
+    : null;
+
+export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
+  found(await findUnit(store, body.unit));
+  await store.insert(inspection).values({
+    fleetId: session.fleet.id,
+    id: body.inspection,
+    unitId: body.unit,
+    purpose: body.purpose,
+    jobId: body.job ?? null,
+    startedBy: session.person.id,
+    startedAt: at,
+  });
+  return { unitId: body.unit, changed: [changed('inspection', body.inspection)] };
+};
+
+function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): void {
+  if (row.closedAt && !supersedes)
+    throw new KnownProblem('not-now', {
+      detail: 'This inspection is closed: only a correction of a reading may follow.',
+    });
+}
+
+/** Keeps the standing reading of a place in step: the later one stands, and a correction stands in place of what it corrects. */
+async function keepStanding(
+  doing: Inspecting,
+  row: InspectionRow,
+  unit: UnitRow,
+  id: string,
+  value: Reading,
+  supersedes?: string,
+) {
+  const { store, session, at } = doing;
+  const key = placed(value);
+  const end = value.axle && value.side ? wheelEnd(unit, value.axle, value.side) : null;
+  if (!key || !end) return;
+  const [standing] = await store
+    .select()
+    .from(currentReading)
+    .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)))
+    .for('update');
+  if (standing && standing.readingId !== supersedes && standing.takenAt > at) return;
+  const { verdict } = judgeReading(bookOf(doing), end, { ...value, unit: unit.id });
+  const now = { readingId: id, inspectionId: row.id, value, verdict, takenAt: at };
+  await store
+    .insert(currentReading)
+    .values({ fleetId: session.fleet.id, unitId: unit.id, key, ...now })
+    .onConflictDoUpdate({ target: [currentReading.fleetId, currentReading.unitId, currentReading.key], set: now });
+}
+
+export const takeReading: Handler<'take-reading'> = async (doing) => {
+  const { store, session, at, body } = doing;
+  const row = found(await findInspection(store, body.inspection));
+  const unit = found(await findUnit(store, row.unitId));
+  openOrCorrecting(row, body.supersedes);
+  const wrong = misplaced(body.value, unit);
+  const key = placed(body.value);
+  if (wrong || !key)
+    throw new KnownProblem('invalid', {
+      errors: [{ path: `body.value.${wrong?.path ?? 'axle'}`, message: wrong?.message ?? 'Say at which wheel end' }],
+    });
+  if (body.supersedes) {
+    const live = await liveReadings(store, row.id);
+    if (!live.some((each) => each.id === body.supersedes && each.key === key))
+      throw new KnownProblem('not-now', { detail: 'The reading to correct is not one that stands at this place.' });
+  }
+  await store.insert(reading).values({
+    fleetId: session.fleet.id,
+    id: body.reading,
+    inspectionId: row.id,
+    unitId: unit.id,
+    key,
+    value: body.value,
+    takenBy: session.person.id,
+    takenAt: at,
+    supersedes: body.supersedes ?? null,
+  });
+  await keepStanding(doing, row, unit, body.reading, body.value, body.supersedes);
+  if (row.closedAt) await judgeInspection(doing, row, unit);
+  return { unitId: unit.id, changed: [changed('reading', body.reading)] };
+};
+
+export const skipReading: Handler<'skip-reading'> = async ({ store, session, at, body }) => {
+  const row = found(await findInspection(store, body.inspection));
+  openOrCorrecting(row, undefined);
+  await store.insert(skip).values({
+    fleetId: session.fleet.id,
+    id: body.skip,
+    inspectionId: row.id,
+    key: stepKey(body.step),
+    reason: body.reason,
+    skippedBy: session.person.id,
+    skippedAt: at,
+  });
+  return { unitId: row.unitId, changed: [changed('skip', body.skip)] };
+};
+
+/** What is judged: a full inspection's own readings, or after a repair all that stand; and every open defect found by eye. */
+async function judgedReadings({ store }: Inspecting, row: InspectionRow): Promise<UnitReading[]> {
+  const measured =
+    row.purpose === 'full' ? await liveReadings(store, row.id) : await standingReadings(store, row.unitId);
+  const seen = (await defectViews(store, { unitId: row.unitId }))
+    .filter(({ state, code }) => isOpenDefect(state) && state !== 'done' && catalogueEntry(code))
+    .map(({ code, axle, side, tyre }) => ({
+      kind: 'defect' as const,
+      unit: row.unitId,
+      code,
+      ...(axle && side ? { axle, side } : {}),
+      ...(tyre ? { tyre } : {}),
+    }));
+  return [...measured.map(({ value }) => ({ ...value, unit: row.unitId })), ...seen];
+}
+
+async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {
+  const { store, session, at } = doing;
+  const answer = judge({
+    book: session.fleet.book,
+    units: [{ id: unit.id, kind: unit.kind, axles: unit.axles }],
+    readings: await judgedReadings(doing, row),
+  });
+  const [own] = answer.units;
+  if (!own) throw new KnownProblem('broken');
+  const made = { verdict: own.verdict, complete: own.complete, brakes: own.brakes, findings: answer.findings };
+  await store.insert(judgement).values({
+    fleetId: session.fleet.id,
+    id: uuidv7(),
+    inspectionId: row.id,
+    unitId: unit.id,
+    book: answer.book.id,
+    edition: answer.book.edition,
+    ...made,
+    judgedAt: at,
+  });
+  await store.update(inspection).set({ verdict: own.verdict }).where(eq(inspection.id, row.id));
+  return made;
+}
+
+const failed = ({ verdict, kind }: Finding): boolean =>
+  kind !== 'defect' && (holds(verdict) || verdict === 'shop-limit');
+
+/** One defect for each failing finding at a place that has none open yet. */
+async function reportFindings(doing: Inspecting, row: InspectionRow, findings: readonly Finding[]): Promise<Changed[]> {
+  const { store, session, at } = doing;
+  const open = (await defectViews(store, { unitId: row.unitId })).filter(({ state }) => isOpenDefect(state));
+  const known = new Set(open.map((each) => `${each.code} ${each.axle} ${each.side} ${each.tyre}`));
+  const fresh = findings
+    .filter(failed)
+    .filter((each) => !known.has(`${each.kind} ${each.axle} ${each.side} ${each.tyre}`))
+    .map((each) => ({
+      fleetId: session.fleet.id,
+      id: uuidv7(),
+      unitId: row.unitId,
+      code: each.kind,
+      axle: each.axle,
+      side: each.side,
+      tyre: each.tyre,
+      words: each.because,
+      origin: 'inspection' as const,
+      inspectionId: row.id,
+      reportedBy: session.person.id,
+      reportedAt: at,
+      state: 'reported' as const,
+      holds: holds(each.verdict),
+    }));
+  if (fresh.length) await store.insert(defect).values(fresh);
+  return fresh.map(({ id }) => changed('defect', id, 1));
+}
+
+async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
+  if (row.purpose === 'full' || !row.jobId) return expectedReadings(unit);
+  return toRemeasure(unit, await defectViews(store, { jobId: row.jobId }));
+}
+
+export const closeInspection: Handler<'close-inspection'> = async (doing) => {
+  const { store, body, at } = doing;
+  const row = found(await findInspection(store, body.inspection));
+  const unit = found(await findUnit(store, row.unitId));
+  if (row.closedAt) throw new KnownProblem('not-now', { detail: 'This inspection is closed already.' });
+  const read = new Set((await liveReadings(store, row.id)).map(({ key }) => key));
+  const open = (await stepsOf(doing, row, unit)).filter((step) => !read.has(stepKey(step)));
+  if (body.outcome === 'complete' && open.length)
+    throw new KnownProblem('not-now', {
+      detail: `${open.length} readings are still open, the first at ${positionCode(open[0] as Step)}: close it as incomplete, and say why.`,
+    });
+  if (body.outcome === 'incomplete' && !body.because)
+    throw new KnownProblem('invalid', {
+      errors: [{ path: 'body.because', message: 'Say why the inspection stays incomplete' }],
+    });
+  await store
+    .update(inspection)
+    .set({ closedAt: at, outcome: body.outcome, because: body.because ?? null })
+    .where(eq(inspection.id, row.id));
+  const made = await judgeInspection(doing, row, unit);
+  const reported = await reportFindings(doing, row, made.findings);
+  if (holds(made.verdict)) {
+    const places = made.findings.filter(({ verdict }) => holds(verdict)).map(findingKey);
+    await placeHold(
+      doing,
+      unit.id,
+      `Inspection: ${made.verdict}, ${places.length} ${places.length === 1 ? 'finding' : 'findings'}`,
+    );
+  }
+  return { unitId: unit.id, changed: [changed('inspection', row.id), ...reported] };
+};

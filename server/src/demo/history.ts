@@ -1,0 +1,83 @@
+import {
+  expectedReadings,
+  formatLength,
+  type Reading,
+  type Step,
+  stepKey,
+  type Unit,
+  wheelEnd,
+} from '@zealous-axle/core';
+
+/** A 32nd of an inch: the step in which the demo's gauges are read. */
+const NM_32ND = 793_750;
+const in32nds = (count: number, style: 'fraction' | '32nds' = 'fraction') => formatLength(count * NM_32ND, style);
+
+/** The state of one measured thing between two inspections, in 32nds of an inch; a hub has none. */
+interface Wearing {
+  now: number;
+  perDay: number;
+  renewAt: number;
+  fresh: number;
+}
+
+const begin = (step: Step, unit: Unit, random: () => number): Wearing => {
+  const disc = wheelEnd(unit, step.axle, step.side)?.brake === 'air-disc';
+  if (step.kind === 'tread') return { now: 10 + random() * 8, perDay: 0.012 + random() * 0.012, renewAt: 4, fresh: 18 };
+  if (step.kind === 'lining')
+    return disc
+      ? { now: 16 + random() * 8, perDay: 0.012 + random() * 0.01, renewAt: 7, fresh: 25 }
+      : { now: 15 + random() * 9, perDay: 0.014 + random() * 0.014, renewAt: 10, fresh: 24 };
+  const limit32nds = unit.kind === 'tractor' ? 44 : 46;
+  return { now: limit32nds + random() * 6, perDay: 0, renewAt: 0, fresh: 0 };
+};
+
+/** What a step reads when nothing is wrong. */
+function read(step: Step, wearing: Wearing, random: () => number): Reading {
+  const { axle, side } = step;
+  const jitter = Math.round(wearing.now + (random() - 0.5) * 0.6);
+  switch (step.kind) {
+    case 'stroke-applied': {
+      const count = Math.round((wearing.now + (random() - 0.5) * 4) / 2) * 2;
+      return { kind: 'stroke-applied', axle, side, value: in32nds(count), reservoir: '95 psi' };
+    }
+    case 'lining':
+      return { kind: 'lining', axle, side, points: [in32nds(jitter)] };
+    case 'tread':
+      return { kind: 'tread', axle, side, tyre: step.tyre ?? 'single', grooves: [[in32nds(jitter, '32nds')]] };
+    case 'hub-oil':
+      return {
+        kind: 'hub-oil',
+        axle,
+        side,
+        level: random() < 0.8 ? 'between' : 'full',
+        condition: 'clear',
+        leak: 'none',
+      };
+  }
+}
+
+/**
+ * The readings of a unit's inspections over the given days, oldest first: linings and treads wear and are renewed
+ * before their limits, strokes stay level. A small chamber has less stroke to give, so its readings are scaled to it.
+ */
+export function wornReadings(unit: Unit, days: readonly number[], random: () => number): Reading[][] {
+  const steps = expectedReadings(unit);
+  const states = new Map(steps.map((step) => [stepKey(step), begin(step, unit, random)]));
+  return days.map((day, index) => {
+    const passed = index === 0 ? 0 : day - (days[index - 1] ?? day);
+    return steps.map((step) => {
+      const state = states.get(stepKey(step)) as Wearing;
+      state.now -= state.perDay * passed;
+      if (state.now < state.renewAt) state.now = state.fresh;
+      return read(step, scaledStroke(unit, step, state), random);
+    });
+  });
+}
+
+const STROKE_SCALE: Record<string, number> = { '16': 0.82, '20': 0.84, '24': 0.95, '30': 1 };
+
+function scaledStroke(unit: Unit, step: Step, state: Wearing): Wearing {
+  if (step.kind !== 'stroke-applied') return state;
+  const size = wheelEnd(unit, step.axle, step.side)?.chamber?.size ?? '30';
+  return { ...state, now: state.now * (STROKE_SCALE[size] ?? 1) };
+}

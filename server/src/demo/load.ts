@@ -1,0 +1,203 @@
+import {
+  BOOKS,
+  judge,
+  judgeReading,
+  type Reading,
+  type Session,
+  stepKey,
+  type Unit,
+  wheelEnd,
+} from '@zealous-axle/core';
+import { sql } from 'drizzle-orm';
+import { hashPassword } from '../access/passwords';
+import { connect, type Database } from '../store/connect';
+import { bay, currentReading, fleet, inspection, judgement, paper, person, reading, unit } from '../store/schema';
+import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
+import { wornReadings } from './history';
+import { seeded, seededId } from './random';
+import { type DemoPerson, type DemoTrailer, teller, tellStory } from './story';
+
+const SEED = 20_260_101;
+const DAY_MS = 86_400_000;
+const YEAR = 365;
+const BATCH = 500;
+
+const keyOf = (value: Reading) =>
+  stepKey({
+    kind: value.kind,
+    axle: value.axle ?? 1,
+    side: value.side ?? 'left',
+    tyre: 'tyre' in value ? (value.tyre ?? null) : null,
+  });
+
+async function insertAll<T>(rows: readonly T[], insert: (batch: T[]) => Promise<unknown>): Promise<void> {
+  for (let from = 0; from < rows.length; from += BATCH) await insert(rows.slice(from, from + BATCH));
+}
+
+/** Days before today on which a unit was inspected, oldest first. */
+function inspectionDays(random: () => number): number[] {
+  const days: number[] = [];
+  for (let ago = YEAR - Math.floor(random() * 20); ago > 8; ago -= 42 + Math.floor(random() * 28)) days.push(ago);
+  return days;
+}
+
+/** One past inspection as the rows it left. */
+function pastInspection(kept: Unit, values: readonly Reading[], by: string, at: Date, random: () => number) {
+  const id = seededId(random, at);
+  const own = { fleetId: FLEET.id, unitId: kept.id };
+  const answer = judge({
+    book: FLEET.book,
+    units: [kept],
+    readings: values.map((value) => ({ ...value, unit: kept.id })),
+  });
+  const [found] = answer.units;
+  if (!found) throw new Error(`no judgement of ${kept.id}`);
+  const closedAt = new Date(at.getTime() + 95 * 60_000);
+  return {
+    inspection: {
+      ...own,
+      id,
+      purpose: 'full' as const,
+      startedBy: by,
+      startedAt: at,
+      closedAt,
+      outcome: 'complete' as const,
+      verdict: found.verdict,
+    },
+    readings: values.map((value, index) => ({
+      ...own,
+      id: seededId(random, at),
+      inspectionId: id,
+      key: keyOf(value),
+      value,
+      takenBy: by,
+      takenAt: new Date(at.getTime() + (index + 1) * 60_000),
+    })),
+    judgement: {
+      ...own,
+      id: seededId(random, at),
+      inspectionId: id,
+      book: answer.book.id,
+      edition: answer.book.edition,
+      verdict: found.verdict,
+      complete: found.complete,
+      brakes: found.brakes,
+      findings: answer.findings,
+      judgedAt: closedAt,
+    },
+  };
+}
+
+async function loadHistory(
+  db: Database,
+  kept: Unit,
+  by: readonly string[],
+  random: () => number,
+  now: Date,
+): Promise<DemoTrailer> {
+  const days = inspectionDays(random);
+  const values = wornReadings(
+    kept,
+    days.map((ago) => YEAR - ago),
+    random,
+  );
+  const past = values.map((taken, index) => {
+    const at = new Date(now.getTime() - (days[index] ?? 0) * DAY_MS - Math.floor(random() * 5) * 3_600_000);
+    return pastInspection(kept, taken, by[Math.floor(random() * by.length)] ?? '', at, random);
+  });
+  await insertAll(
+    past.map((each) => each.inspection),
+    (rows) => db.insert(inspection).values(rows),
+  );
+  await insertAll(
+    past.flatMap((each) => each.readings),
+    (rows) => db.insert(reading).values(rows),
+  );
+  await insertAll(
+    past.map((each) => each.judgement),
+    (rows) => db.insert(judgement).values(rows),
+  );
+  const latest = past.at(-1)?.readings ?? [];
+  await db.insert(currentReading).values(
+    latest.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt }) => {
+      const end = wheelEnd(kept, value.axle ?? 1, value.side ?? 'left');
+      if (!end) throw new Error(`no wheel end for ${key}`);
+      const { verdict } = judgeReading(BOOKS[FLEET.book], end, { ...value, unit: kept.id });
+      return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt };
+    }),
+  );
+  return { unit: kept, last: latest.map(({ value }) => value) };
+}
+
+/** Loads the demo fleet, unless any fleet is there already. Says whether it did. */
+export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): Promise<boolean> {
+  const owner = connect(ownerUrl);
+  const server = connect(serverUrl);
+  try {
+    // Another process may be starting on the same database: the second waits, then finds a fleet.
+    return await owner.db
+      .transaction(async (db) => {
+        await db.execute(sql`select pg_advisory_xact_lock(6427503)`);
+        await db.execute(sql`select set_config('za.fleet', ${FLEET.id}, true)`);
+        const { rows } = await db.execute<{ any: boolean }>(sql`select exists (select 1 from fleet) as any`);
+        if (rows[0]?.any) return null;
+        return loadFleet(db as unknown as Database, now);
+      })
+      .then(async (loaded) => {
+        if (!loaded) return false;
+        const today = (days: number) =>
+          new Intl.DateTimeFormat('en-CA', { timeZone: FLEET.zone }).format(new Date(now.getTime() + days * DAY_MS));
+        const narrator = teller(server.db, loaded.sessions, loaded.random, now);
+        const byNumber = (number: string) => {
+          const known = loaded.trailers.get(number);
+          if (!known) throw new Error(`no demo unit ${number}`);
+          return known;
+        };
+        await tellStory(narrator, byNumber, loaded.bays, today);
+        return true;
+      });
+  } finally {
+    await owner.pool.end();
+    await server.pool.end();
+  }
+}
+
+async function loadFleet(db: Database, now: Date) {
+  const random = seeded(SEED);
+  const id = () => seededId(random, now);
+  await db
+    .insert(fleet)
+    .values({ fleetId: FLEET.id, slug: FLEET.slug, name: FLEET.name, zone: FLEET.zone, book: FLEET.book });
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const people = PEOPLE.map((each) => ({ fleetId: FLEET.id, id: id(), ...each, passwordHash }));
+  await db.insert(person).values(people);
+  const bays = BAYS.map((name, rank) => ({ fleetId: FLEET.id, id: id(), name, rank }));
+  await db.insert(bay).values(bays);
+  const units = UNITS.map((each) => ({ fleetId: FLEET.id, id: id(), ...each }));
+  await db.insert(unit).values(units);
+  const papers = units.map((each, index) => ({
+    fleetId: FLEET.id,
+    id: id(),
+    unitId: each.id,
+    paper: 'Periodic inspection',
+    // Spread over the year, the second one overdue.
+    dueOn: new Date(now.getTime() + (index === 1 ? -6 : 9 + ((index * 67) % 330)) * DAY_MS).toISOString().slice(0, 10),
+  }));
+  await db.insert(paper).values(papers);
+  const technicians = people.filter(({ role }) => role === 'technician').map((each) => each.id);
+  const trailers = new Map<string, DemoTrailer>();
+  for (const each of units) {
+    const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles };
+    trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
+  }
+  const session = (signIn: DemoPerson): Session => {
+    const who = people.find((each) => each.signIn === signIn);
+    if (!who) throw new Error(`no demo person ${signIn}`);
+    return {
+      person: { id: who.id, name: who.name, role: who.role },
+      fleet: { id: FLEET.id, name: FLEET.name, zone: FLEET.zone, book: FLEET.book },
+    };
+  };
+  const sessions = { driver: session('driver'), technician: session('technician'), foreman: session('foreman') };
+  return { random, trailers, sessions, bays: bays.map((each) => each.id) };
+}

@@ -1,0 +1,190 @@
+import {
+  type CommandBody,
+  type CommandName,
+  expectedReadings,
+  type Reading,
+  type Session,
+  stepKey,
+  type Unit,
+} from '@zealous-axle/core';
+import { HANDLERS, runCommand } from '../commands';
+import type { Handler } from '../commands/doing';
+import type { Database } from '../store/connect';
+import { seededId } from './random';
+
+export type DemoPerson = 'driver' | 'technician' | 'foreman';
+
+/** Sends the demo's commands as its people would, each at its own hour. */
+export interface Teller {
+  id: () => string;
+  tell: <N extends CommandName>(who: DemoPerson, name: N, hoursAgo: number, body: CommandBody<N>) => Promise<void>;
+}
+
+const HOUR_MS = 3_600_000;
+
+export function teller(db: Database, people: Record<DemoPerson, Session>, random: () => number, now: Date): Teller {
+  return {
+    id: () => seededId(random, now),
+    async tell(who, name, hoursAgo, body) {
+      const sent = { id: seededId(random, now), at: new Date(now.getTime() - hoursAgo * HOUR_MS).toISOString(), body };
+      await runCommand(db, people[who], name, sent, HANDLERS[name] as Handler<CommandName>, now);
+    },
+  };
+}
+
+export interface DemoTrailer {
+  unit: Unit;
+  /** Readings of its last good inspection, by step. */
+  last: Reading[];
+}
+
+const keyOf = (reading: Reading): string =>
+  stepKey({
+    kind: reading.kind,
+    axle: reading.axle ?? 1,
+    side: reading.side ?? 'left',
+    tyre: 'tyre' in reading ? (reading.tyre ?? null) : null,
+  });
+
+/** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. */
+async function inspect(
+  { id, tell }: Teller,
+  { unit, last }: DemoTrailer,
+  hoursAgo: number,
+  odd: readonly Reading[],
+  skipped: Record<string, string> = {},
+): Promise<void> {
+  const inspection = id();
+  const different = new Map(odd.map((reading) => [keyOf(reading), reading]));
+  await tell('technician', 'start-inspection', hoursAgo, { inspection, unit: unit.id, purpose: 'full' });
+  for (const step of expectedReadings(unit)) {
+    const key = stepKey(step);
+    const value = different.get(key) ?? last.find((reading) => keyOf(reading) === key);
+    const reason = skipped[key];
+    if (reason) await tell('technician', 'skip-reading', hoursAgo, { skip: id(), inspection, step, reason });
+    else if (value) await tell('technician', 'take-reading', hoursAgo, { reading: id(), inspection, value });
+  }
+  const because = Object.values(skipped)[0];
+  await tell('technician', 'close-inspection', hoursAgo, {
+    inspection,
+    outcome: because ? 'incomplete' : 'complete',
+    ...(because ? { because } : {}),
+  });
+}
+
+const end = (axle: number, side: 'left' | 'right') => ({ axle, side });
+const stroke = (axle: number, side: 'left' | 'right', value: string): Reading => ({
+  kind: 'stroke-applied',
+  ...end(axle, side),
+  value,
+  reservoir: '95 psi',
+});
+const hub = (axle: number, side: 'left' | 'right', noted: object): Reading =>
+  ({ kind: 'hub-oil', ...end(axle, side), level: 'between', condition: 'clear', leak: 'none', ...noted }) as Reading;
+
+/** The last days in the yard: a trailer for every verdict, reports to triage, a job in the bay, a repair to acknowledge. */
+export async function tellStory(
+  narrator: Teller,
+  trailer: (number: string) => DemoTrailer,
+  bays: readonly string[],
+  dayAhead: (days: number) => string,
+): Promise<void> {
+  const { id, tell } = narrator;
+  const whole = { axle: null, side: null, tyre: null };
+  const unitId = (number: string) => trailer(number).unit.id;
+
+  await inspect(narrator, trailer('L-22'), 20, [
+    stroke(2, 'left', '2 3/4 in'),
+    stroke(3, 'right', '2 13/16 in'),
+    stroke(3, 'left', '2 5/8 in'),
+    hub(2, 'left', { leak: 'seep' }),
+  ]);
+  await inspect(narrator, trailer('R-32'), 44, [
+    { kind: 'lining', ...end(1, 'right'), points: ['3/32 in'] },
+    { kind: 'tread', ...end(2, 'left'), tyre: 'outer', grooves: [['1/32']] },
+  ]);
+  await inspect(narrator, trailer('D-41'), 70, [
+    { kind: 'tread', ...end(1, 'left'), tyre: 'inner', grooves: [['3/32']] },
+  ]);
+  await inspect(narrator, trailer('H-14'), 30, [
+    hub(2, 'right', { level: 'at-add' }),
+    hub(1, 'left', { condition: 'dark' }),
+  ]);
+  await inspect(narrator, trailer('L-24'), 26, [hub(1, 'right', { level: 'unreadable' })], {
+    'stroke-applied@1L': 'Lift axle would not come down',
+    'stroke-applied@1R': 'Lift axle would not come down',
+  });
+
+  await tell('driver', 'report-defect', 3, {
+    defect: id(),
+    unit: unitId('H-12'),
+    code: 'lamp-out',
+    place: whole,
+    words: 'Left rear turn lamp dark, came back once when I tapped it',
+  });
+  await tell('driver', 'report-defect', 2.5, {
+    defect: id(),
+    unit: unitId('H-12'),
+    code: 'chamber-leak',
+    place: { axle: 2, side: 'left', tyre: null },
+    words: 'Hisses with the brake held',
+  });
+  await tell('driver', 'report-defect', 28, {
+    defect: id(),
+    unit: unitId('D-42'),
+    code: 'tyre-cut',
+    place: { axle: 3, side: 'right', tyre: 'outer' },
+    words: 'Bolt head in the tread',
+  });
+
+  const lining = id();
+  const relined = id();
+  await tell('driver', 'report-defect', 96, {
+    defect: lining,
+    unit: unitId('H-13'),
+    code: 'rust-trail',
+    place: { axle: 1, side: 'right', tyre: null },
+    words: 'Two nuts with rust running down',
+  });
+  await tell('foreman', 'make-job', 90, {
+    job: relined,
+    unit: unitId('H-13'),
+    title: 'Wheel off 1R, studs and nuts',
+    defects: [{ defect: lining, version: 1 }],
+    minutes: 75,
+    wheelsOff: true,
+  });
+  await tell('foreman', 'place-job', 90, { job: relined, version: 1, bay: bays[0] ?? '', day: dayAhead(-3) });
+  await tell('technician', 'start-job', 74, { job: relined, version: 2 });
+  await tell('technician', 'finish-job', 72, {
+    job: relined,
+    version: 3,
+    done: 'Two studs and all nuts of 1R renewed, holes and face sound',
+    torque: { value: '475 lb-ft', tool: 'Torque wrench 4' },
+  });
+  await tell('technician', 'certify-job', 72, {
+    job: relined,
+    version: 4,
+    statement: 'Repaired as described. Torque checked; re-torque due after the first trip.',
+  });
+
+  const placed = id();
+  const nut = id();
+  await tell('driver', 'report-defect', 50, {
+    defect: nut,
+    unit: unitId('L-21'),
+    code: 'air-bag-flat',
+    place: { axle: 3, side: 'left', tyre: null },
+    words: 'Leans to the left when empty',
+  });
+  await tell('foreman', 'triage-defect', 48, { defect: nut, version: 1, holds: true });
+  await tell('foreman', 'make-job', 48, {
+    job: placed,
+    unit: unitId('L-21'),
+    title: 'Air bag 3L and its mate',
+    defects: [{ defect: nut, version: 2 }],
+    minutes: 110,
+    wheelsOff: false,
+  });
+  await tell('foreman', 'place-job', 47, { job: placed, version: 1, bay: bays[2] ?? '', day: dayAhead(0) });
+}

@@ -1,0 +1,37 @@
+import {
+  CATALOGUE,
+  catalogueEntrySchema,
+  JUDGE_SAMPLE,
+  judge,
+  judgeAnswerSchema,
+  judgeRequestSchema,
+} from '@zealous-axle/core';
+import { z } from 'zod';
+import type { App } from './serving';
+
+const MOST_BYTES = 512 * 1024;
+
+/** Readings in, findings out: public, and nothing is stored. */
+export function judgeRoutes(app: App): void {
+  app.post(
+    '/judge',
+    {
+      bodyLimit: MOST_BYTES,
+      config: { rateLimit: { max: 120, timeWindow: '1 minute' } },
+      schema: {
+        tags: ['judge'],
+        summary: 'Judge readings against a limit book',
+        description: `For example:\n\n\`\`\`json\n${JSON.stringify(JUDGE_SAMPLE, null, 1)}\n\`\`\``,
+        body: judgeRequestSchema,
+        response: { 200: judgeAnswerSchema },
+      },
+    },
+    async (request) => judge(request.body),
+  );
+
+  app.get(
+    '/catalogue',
+    { schema: { tags: ['judge'], summary: 'Defects found by eye', response: { 200: z.array(catalogueEntrySchema) } } },
+    async () => [...CATALOGUE],
+  );
+}

@@ -1,0 +1,41 @@
+import { sessionSchema, signInSchema } from '@zealous-axle/core';
+import { z } from 'zod';
+import { SESSION_DAYS, signIn, signOut } from '../access/sessions';
+import { KnownProblem } from './problems';
+import { type App, COOKIE, type Serving, signedIn } from './serving';
+
+/** Sign in, who am I, sign out. */
+export function sessionRoutes(app: App, serving: Serving): void {
+  const cookie = { httpOnly: true, sameSite: 'strict', path: '/', secure: serving.secure } as const;
+
+  app.post(
+    '/session',
+    {
+      schema: { tags: ['session'], body: signInSchema, response: { 200: sessionSchema } },
+      config: {
+        rateLimit: {
+          max: 10,
+          timeWindow: '1 minute',
+          keyGenerator: ({ ip, body }) => `${ip} ${String((body as { name?: unknown })?.name).toLowerCase()}`,
+          hook: 'preHandler',
+        },
+      },
+    },
+    async (request, reply) => {
+      const opened = await signIn(serving.db, request.body.name, request.body.password, serving.now());
+      if (!opened) throw new KnownProblem('wrong-sign-in');
+      reply.setCookie(COOKIE, opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
+      return opened.session;
+    },
+  );
+
+  app.get('/session', { schema: { tags: ['session'], response: { 200: sessionSchema } } }, (request) =>
+    signedIn(serving, request),
+  );
+
+  app.delete('/session', { schema: { tags: ['session'], response: { 204: z.null() } } }, async (request, reply) => {
+    const token = request.cookies[COOKIE];
+    if (token) await signOut(serving.db, token);
+    return reply.clearCookie(COOKIE, cookie).code(204).send(null);
+  });
+}

@@ -1,0 +1,59 @@
+import { existsSync } from 'node:fs';
+import { buildApp } from './app';
+import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
+import { loadDemo } from './demo/load';
+import { openLive } from './feeds/live';
+import { readSettings } from './settings';
+import { connect } from './store/connect';
+import { prepareDatabase, serverUrl } from './store/migrate';
+
+const say = (line: string) => process.stdout.write(`${line}\n`);
+
+function failure(error: unknown): string {
+  const { code, message } = error as { code?: string; message?: string };
+  const cause = (error as { cause?: { message?: string } }).cause?.message;
+  if (code === 'EADDRINUSE') return `Port ${process.env.PORT ?? 8080} is in use: stop what uses it, or set PORT.`;
+  if (code === 'ECONNREFUSED') return 'The database does not answer: is DATABASE_URL right, and the server running?';
+  if (code === '28P01') return 'The database refuses the name or password in DATABASE_URL.';
+  if (code === '53100' || code === 'ENOSPC') return 'The disk is full: the database cannot write.';
+  return `The server cannot start: ${cause ?? message ?? String(error)}`;
+}
+
+async function main(): Promise<void> {
+  const settings = readSettings(process.env);
+  if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
+  await prepareDatabase(settings.databaseUrl, settings.migrations);
+  const url = serverUrl(settings.databaseUrl);
+  const now = () => new Date();
+  if (settings.demo && (await loadDemo(settings.databaseUrl, url, now()))) say('Demo fleet loaded.');
+
+  const { pool, db } = connect(url);
+  const live = openLive(url);
+  const app = await buildApp({ db, now, live, web: settings.web, log: settings.log, secure: settings.secure });
+  const address = await app.listen({ port: settings.port, host: settings.host });
+
+  say(`\nZealous Axle is at ${address}`);
+  if (settings.demo) {
+    say(`Demo sign-ins (password ${DEMO_PASSWORD}):`);
+    for (const { signIn, name, role } of PEOPLE.slice(0, 4))
+      say(`  ${`${signIn}@${FLEET.slug}`.padEnd(22)} ${name}, ${role}`);
+  }
+  say('Stop with Ctrl-C.');
+
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    await app.close();
+    await live.close();
+    await pool.end();
+    process.exit(0);
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${failure(error)}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,88 @@
+import type { Reading, Sheet } from '@zealous-axle/core';
+import { and, asc, desc, eq } from 'drizzle-orm';
+import type { FleetStore } from './connect';
+import { inspection, judgement, person, reading, skip, unit } from './schema';
+import { inspectionHead } from './units';
+
+export type InspectionRow = typeof inspection.$inferSelect;
+
+/** The row, locked until the command that asked for it is done. */
+export async function findInspection(store: FleetStore, id: string): Promise<InspectionRow | null> {
+  const [found] = await store.select().from(inspection).where(eq(inspection.id, id)).for('update');
+  return found ?? null;
+}
+
+/** The readings of an inspection that no other supersedes. */
+export async function liveReadings(store: FleetStore, inspectionId: string) {
+  const rows = await store
+    .select()
+    .from(reading)
+    .where(eq(reading.inspectionId, inspectionId))
+    .orderBy(asc(reading.takenAt), asc(reading.id));
+  const replaced = new Set(rows.map(({ supersedes }) => supersedes));
+  return rows.filter(({ id }) => !replaced.has(id));
+}
+
+export async function latestJudgement(store: FleetStore, inspectionId: string): Promise<Sheet['judgement']> {
+  const [row] = await store
+    .select()
+    .from(judgement)
+    .where(eq(judgement.inspectionId, inspectionId))
+    .orderBy(desc(judgement.seq))
+    .limit(1);
+  if (!row) return null;
+  const { book, edition, verdict, complete, brakes, findings } = row;
+  return { book: { id: book, edition }, verdict, complete, brakes, findings };
+}
+
+const mine = (table: typeof reading | typeof skip, by: typeof reading.takenBy | typeof skip.skippedBy) =>
+  and(eq(person.fleetId, table.fleetId), eq(person.id, by));
+
+/** Everything of one inspection: readings with what replaced them, skips, and the judgement that stands. */
+export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | null> {
+  const [head] = await store
+    .select({ inspection, unit, by: person.name })
+    .from(inspection)
+    .innerJoin(unit, and(eq(unit.fleetId, inspection.fleetId), eq(unit.id, inspection.unitId)))
+    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+    .where(eq(inspection.id, id));
+  if (!head) return null;
+  const taken = await store
+    .select({ reading, by: person.name })
+    .from(reading)
+    .innerJoin(person, mine(reading, reading.takenBy))
+    .where(eq(reading.inspectionId, id))
+    .orderBy(asc(reading.takenAt), asc(reading.id));
+  const skipped = await store
+    .select({ skip, by: person.name })
+    .from(skip)
+    .innerJoin(person, mine(skip, skip.skippedBy))
+    .where(eq(skip.inspectionId, id))
+    .orderBy(asc(skip.skippedAt));
+  const replacedBy = new Map(taken.map((row) => [row.reading.supersedes, row.reading.id]));
+  return {
+    ...inspectionHead(head.inspection, head.by),
+    unit: {
+      id: head.unit.id,
+      number: head.unit.number,
+      body: head.unit.body,
+      kind: head.unit.kind,
+      axles: head.unit.axles,
+    },
+    readings: taken.map((row) => ({
+      id: row.reading.id,
+      value: row.reading.value as Reading,
+      by: row.by,
+      at: row.reading.takenAt.toISOString(),
+      supersedes: row.reading.supersedes,
+      supersededBy: replacedBy.get(row.reading.id) ?? null,
+    })),
+    skips: skipped.map((row) => ({
+      key: row.skip.key,
+      reason: row.skip.reason,
+      by: row.by,
+      at: row.skip.skippedAt.toISOString(),
+    })),
+    judgement: await latestJudgement(store, id),
+  };
+}

@@ -1,0 +1,144 @@
+import type { UnitPage, YardRow } from '@zealous-axle/core';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import type { FleetStore } from './connect';
+import { defectViews } from './defects';
+import { jobViews } from './jobs';
+import { currentReading, hold, holdReleased, inspection, paper, person, unit } from './schema';
+
+const iso = (date: Date | string | null): string | null => (date === null ? null : new Date(date).toISOString());
+
+export const unitHead = { id: unit.id, number: unit.number, body: unit.body, kind: unit.kind };
+
+/** Every unit with its derived state, in one statement. */
+export async function yardRows(store: FleetStore): Promise<YardRow[]> {
+  const { rows } = await store.execute<{
+    id: string;
+    number: string;
+    body: string;
+    kind: YardRow['kind'];
+    held: boolean;
+    open_defects: number;
+    to_acknowledge: number;
+    last_measured: string | null;
+    verdict: YardRow['verdict'];
+    due: YardRow['due'];
+  }>(sql`
+    select u.id, u.number, u.body, u.kind,
+      exists (select 1 from hold h where h.fleet_id = u.fleet_id and h.unit_id = u.id and not exists
+        (select 1 from hold_released r where r.fleet_id = h.fleet_id and r.hold_id = h.id)) as held,
+      coalesce(d.open, 0)::int as open_defects, coalesce(d.certified, 0)::int as to_acknowledge,
+      i.closed_at as last_measured, i.verdict,
+      (select json_build_object('paper', p.paper, 'on', p.due_on) from paper p
+        where p.fleet_id = u.fleet_id and p.unit_id = u.id order by p.due_on limit 1) as due
+    from unit u
+    left join (select fleet_id, unit_id,
+        count(*) filter (where state in ('reported', 'triaged', 'planned', 'done')) as open,
+        count(*) filter (where state = 'certified') as certified
+      from defect where state not in ('acknowledged', 'dismissed') group by fleet_id, unit_id) d
+      on d.fleet_id = u.fleet_id and d.unit_id = u.id
+    left join lateral (select closed_at, verdict from inspection
+      where fleet_id = u.fleet_id and unit_id = u.id and closed_at is not null
+      order by started_at desc limit 1) i on true
+    order by u.number`);
+  return rows.map((row) => ({
+    id: row.id,
+    number: row.number,
+    body: row.body,
+    kind: row.kind,
+    held: row.held,
+    openDefects: row.open_defects,
+    toAcknowledge: row.to_acknowledge,
+    lastMeasured: iso(row.last_measured),
+    verdict: row.verdict,
+    due: row.due,
+  }));
+}
+
+export async function findUnit(store: FleetStore, unitId: string) {
+  const [found] = await store.select().from(unit).where(eq(unit.id, unitId));
+  return found ?? null;
+}
+
+export type UnitRow = NonNullable<Awaited<ReturnType<typeof findUnit>>>;
+
+/** The holds that no release has ended. */
+export async function openHolds(store: FleetStore, unitId: string) {
+  const rows = await store
+    .select({ id: hold.id, reason: hold.reason, by: person.name, at: hold.placedAt })
+    .from(hold)
+    .innerJoin(person, and(eq(person.fleetId, hold.fleetId), eq(person.id, hold.placedBy)))
+    .leftJoin(holdReleased, and(eq(holdReleased.fleetId, hold.fleetId), eq(holdReleased.holdId, hold.id)))
+    .where(and(eq(hold.unitId, unitId), isNull(holdReleased.releaseId)))
+    .orderBy(asc(hold.placedAt));
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+}
+
+/** The readings that stand on a unit: one indexed read of `current_reading`. */
+export async function standingReadings(store: FleetStore, unitId: string): Promise<UnitPage['standing']> {
+  const rows = await store
+    .select()
+    .from(currentReading)
+    .where(eq(currentReading.unitId, unitId))
+    .orderBy(asc(currentReading.key));
+  return rows.map(({ value, ...row }) => ({
+    reading: row.readingId,
+    inspection: row.inspectionId,
+    key: row.key,
+    axle: value.axle ?? 1,
+    side: value.side ?? 'left',
+    tyre: 'tyre' in value ? (value.tyre ?? null) : null,
+    kind: value.kind as UnitPage['standing'][number]['kind'],
+    verdict: row.verdict,
+    value,
+    at: row.takenAt.toISOString(),
+  }));
+}
+
+const RECENT_INSPECTIONS = 12;
+
+async function recentInspections(store: FleetStore, unitId: string): Promise<UnitPage['inspections']> {
+  const rows = await store
+    .select({ inspection, by: person.name })
+    .from(inspection)
+    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+    .where(eq(inspection.unitId, unitId))
+    .orderBy(desc(inspection.startedAt))
+    .limit(RECENT_INSPECTIONS);
+  return rows.map((row) => inspectionHead(row.inspection, row.by));
+}
+
+export const inspectionHead = (row: typeof inspection.$inferSelect, by: string): UnitPage['inspections'][number] => ({
+  id: row.id,
+  purpose: row.purpose,
+  job: row.jobId,
+  by,
+  startedAt: row.startedAt.toISOString(),
+  closedAt: iso(row.closedAt),
+  outcome: row.outcome,
+  because: row.because,
+  verdict: row.verdict,
+});
+
+/** Everything the trailer page shows; null when the fleet has no such unit. */
+export async function unitPage(store: FleetStore, unitId: string): Promise<UnitPage | null> {
+  const found = await findUnit(store, unitId);
+  if (!found) return null;
+  const papers = await store
+    .select({ paper: paper.paper, on: paper.dueOn })
+    .from(paper)
+    .where(eq(paper.unitId, unitId))
+    .orderBy(asc(paper.dueOn));
+  return {
+    id: found.id,
+    number: found.number,
+    body: found.body,
+    kind: found.kind,
+    axles: found.axles,
+    holds: await openHolds(store, unitId),
+    papers,
+    standing: await standingReadings(store, unitId),
+    defects: await defectViews(store, { unitId }),
+    jobs: await jobViews(store, { unitId }),
+    inspections: await recentInspections(store, unitId),
+  };
+}

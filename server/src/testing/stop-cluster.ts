@@ -1,0 +1,5 @@
+import { postgres } from './start-cluster';
+
+export default async function stopCluster(): Promise<void> {
+  postgres('destroy');
+}
