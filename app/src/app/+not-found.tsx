@@ -1,0 +1,1 @@
+export { Lost as default } from '../parts/Lost';

@@ -1,0 +1,41 @@
+import '../look/global.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { Slot } from 'expo-router';
+import { useEffect } from 'react';
+import { View } from 'react-native';
+import { queryClient } from '../data/queries';
+import { SessionProvider, useSessionState } from '../data/session';
+import { ThemeProvider } from '../look/theme';
+import { OutboxBar } from '../parts/OutboxBar';
+import { Shortcuts } from '../parts/Shortcuts';
+import { SignIn } from '../work/signin/SignIn';
+
+function Signed() {
+  const { session } = useSessionState();
+  if (session === undefined) return <View className="flex-1 bg-ground" />;
+  if (session === null) return <SignIn />;
+  return (
+    <View className="flex-1">
+      <OutboxBar />
+      <View className="min-h-0 flex-1">
+        <Slot />
+      </View>
+      <Shortcuts />
+    </View>
+  );
+}
+
+export default function Layout() {
+  useEffect(() => {
+    if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js');
+  }, []);
+  return (
+    <ThemeProvider>
+      <QueryClientProvider client={queryClient}>
+        <SessionProvider>
+          <Signed />
+        </SessionProvider>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,1 @@
+export { Yard as default } from '../work/yard/Yard';

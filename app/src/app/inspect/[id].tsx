@@ -1,0 +1,1 @@
+export { Inspect as default } from '../../work/inspect/Inspect';

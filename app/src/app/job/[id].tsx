@@ -1,0 +1,1 @@
+export { Job as default } from '../../work/job/Job';

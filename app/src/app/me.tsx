@@ -1,0 +1,1 @@
+export { Me as default } from '../work/me/Me';

@@ -1,0 +1,1 @@
+export { Report as default } from '../../work/report/Report';

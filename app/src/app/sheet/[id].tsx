@@ -1,0 +1,1 @@
+export { VerdictSheet as default } from '../../work/sheet/VerdictSheet';

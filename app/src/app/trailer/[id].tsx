@@ -1,0 +1,1 @@
+export { TrailerScreen as default } from '../../work/trailer/TrailerScreen';

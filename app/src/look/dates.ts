@@ -1,0 +1,35 @@
+const DAY_MS = 86_400_000;
+
+const inZone = (zone: string, options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options });
+
+/** An instant as `24 Nov, 07:15` in the shop's zone. */
+export const clock = (at: string, zone: string): string =>
+  inZone(zone, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+
+/** An instant as `24 Nov 2026` in the shop's zone. */
+export const dayOf = (at: string, zone: string): string =>
+  inZone(zone, { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(at));
+
+const plain = (day: string): Date => new Date(`${day}T12:00:00Z`);
+
+/** A plain date as `Tue 24 Nov`. */
+export const dayName = (day: string): string =>
+  inZone('UTC', { weekday: 'short', day: 'numeric', month: 'short' }).format(plain(day));
+
+/** Whole days from one plain date to another. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((plain(to).getTime() - plain(from).getTime()) / DAY_MS);
+
+/** The plain date some days later. */
+export const dayAfter = (day: string, days: number): string =>
+  new Date(plain(day).getTime() + days * DAY_MS).toISOString().slice(0, 10);
+
+/** A due date as people say it: `in 9 days`, `today`, `6 days over`. */
+export function dueWords(today: string, on: string): string {
+  const days = daysBetween(today, on);
+  if (days === 0) return 'due today';
+  const count = Math.abs(days);
+  const words = `${count} ${count === 1 ? 'day' : 'days'}`;
+  return days < 0 ? `${words} over` : `due in ${words}`;
+}

@@ -1,0 +1,58 @@
+import { catalogueEntry, type DefectView, defectWords, positionCode } from '@zealous-axle/core';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { useSession } from '../data/session';
+import { clock } from '../look/dates';
+import { T } from './T';
+import { VerdictMark } from './VerdictMark';
+
+const STATE_WORDS: Record<DefectView['state'], string> = {
+  reported: 'reported',
+  triaged: 'to be repaired',
+  planned: 'in a job',
+  done: 'repaired, not certified',
+  certified: 'certified',
+  acknowledged: 'acknowledged',
+  dismissed: 'dismissed',
+};
+
+export const defectPlace = ({ axle, side, tyre }: DefectView): string =>
+  axle !== null && side !== null ? positionCode({ axle, side, tyre }) : axle !== null ? `Axle ${axle}` : 'Trailer';
+
+const markOf = (defect: DefectView) =>
+  catalogueEntry(defect.code)?.verdict ?? (defect.holds ? 'violation' : 'shop-limit');
+
+/** A defect in two lines, and what can be done with it. */
+export function DefectRow({
+  defect,
+  withUnit,
+  children,
+}: {
+  defect: DefectView;
+  withUnit?: boolean;
+  children?: ReactNode;
+}) {
+  const { fleet } = useSession();
+  const by = defect.origin === 'driver' ? `Reported by ${defect.reportedBy}` : `Measured by ${defect.reportedBy}`;
+  return (
+    <View className="gap-2 border-t border-line py-3">
+      <View className="flex-row gap-3">
+        <VerdictMark verdict={markOf(defect)} size={24} />
+        <View className="min-w-0 flex-1">
+          <T bold>
+            {withUnit ? `${defect.unit.number} · ` : ''}
+            <T bold reading>
+              {defectPlace(defect)}
+            </T>
+            {`  ${defectWords(defect.code)}`}
+          </T>
+          {defect.words ? <T>{defect.words}</T> : null}
+          <T size="small" tone="soft">
+            {`${by}, ${clock(defect.reportedAt, fleet.zone)} · ${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
+          </T>
+        </View>
+      </View>
+      {children}
+    </View>
+  );
+}

@@ -1,0 +1,45 @@
+import { TextInput, type TextInputProps, View } from 'react-native';
+import { usePalette } from '../look/theme';
+import { T } from './T';
+
+interface Props
+  extends Pick<
+    TextInputProps,
+    | 'value'
+    | 'onChangeText'
+    | 'multiline'
+    | 'secureTextEntry'
+    | 'autoComplete'
+    | 'inputMode'
+    | 'onSubmitEditing'
+    | 'placeholder'
+    | 'autoFocus'
+  > {
+  label: string;
+  /** What is wrong with what was written, in one sentence. */
+  error?: string | null;
+  maxLength?: number;
+}
+
+/** Words to write, under their label. */
+export function Field({ label, error, multiline, ...input }: Props) {
+  const palette = usePalette();
+  return (
+    <View className="gap-1">
+      <T bold>{label}</T>
+      <TextInput
+        aria-label={label}
+        multiline={multiline}
+        placeholderTextColor={palette.soft}
+        autoCapitalize="none"
+        className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}
+        {...input}
+      />
+      {error ? (
+        <T tone="out" role="alert">
+          {error}
+        </T>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,31 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { ActivityIndicator, View } from 'react-native';
+import { Refused } from '../data/client';
+import { usePalette } from '../look/theme';
+import { Button } from './Button';
+import { Notice } from './Notice';
+import { T } from './T';
+
+/** What a question answered: the last known answer at once, or that it is being read, or why it is not there. */
+export function Loaded<D>({ query, children }: { query: UseQueryResult<D>; children: (data: D) => ReactNode }) {
+  const palette = usePalette();
+  if (query.data !== undefined) return <>{children(query.data)}</>;
+  if (query.error)
+    return (
+      <View className="gap-3 p-4">
+        <Notice look="stop">
+          {query.error instanceof Refused
+            ? query.error.message
+            : 'The server cannot be reached, and this device has not seen this page before.'}
+        </Notice>
+        <Button label="Try again" onPress={() => void query.refetch()} />
+      </View>
+    );
+  return (
+    <View className="flex-row items-center gap-3 p-6" role="status">
+      <ActivityIndicator color={palette.act} />
+      <T tone="soft">Reading…</T>
+    </View>
+  );
+}

@@ -1,0 +1,31 @@
+import { router } from 'expo-router';
+import { Pressable } from 'react-native';
+import { useOutbox } from '../data/useOutbox';
+import { T } from './T';
+
+const things = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
+
+/** Says, over every screen, when something could not be sent yet or was refused. Silent when all is sent. */
+export function OutboxBar() {
+  const { entries, offline, signedOut } = useOutbox();
+  const refused = entries.filter((entry) => entry.refused).length;
+  const waiting = entries.length - refused;
+  if (refused === 0 && !(waiting > 0 && (offline || signedOut))) return null;
+  const words = refused
+    ? `${things(refused)} refused. See why`
+    : signedOut
+      ? `${things(waiting)} kept here. Sign in again to send`
+      : `No server. ${things(waiting)} kept on this device`;
+  return (
+    <Pressable
+      role="button"
+      aria-label={words}
+      onPress={() => router.navigate('/me')}
+      className={`min-h-11 items-center justify-center px-4 ${refused ? 'bg-out' : 'bg-shop'}`}
+    >
+      <T bold className="text-card">
+        {words}
+      </T>
+    </Pressable>
+  );
+}

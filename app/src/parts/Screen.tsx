@@ -1,0 +1,130 @@
+import { router, usePathname } from 'expo-router';
+import type { LucideIcon } from 'lucide-react-native';
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import CircleUser from 'lucide-react-native/icons/circle-user';
+import Truck from 'lucide-react-native/icons/container';
+import Wrench from 'lucide-react-native/icons/wrench';
+import { type ReactNode, useEffect } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { useMay } from '../data/session';
+import { useOutbox } from '../data/useOutbox';
+import { usePalette } from '../look/theme';
+import { useWide } from '../look/wide';
+import { T } from './T';
+
+interface Place {
+  label: string;
+  to: '/' | '/shop' | '/me';
+  icon: LucideIcon;
+}
+
+function usePlaces(): Place[] {
+  const shop = useMay(['technician', 'foreman', 'manager']);
+  return [
+    { label: 'Yard', to: '/', icon: Truck },
+    ...(shop ? [{ label: 'Shop', to: '/shop' as const, icon: Wrench }] : []),
+    { label: 'Me', to: '/me', icon: CircleUser },
+  ];
+}
+
+function Places({ wide }: { wide: boolean }) {
+  const palette = usePalette();
+  const path = usePathname();
+  const { entries } = useOutbox();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      className={wide ? 'w-24 gap-2 border-r border-line bg-card py-4' : 'flex-row border-t border-line bg-card pb-1'}
+    >
+      {usePlaces().map(({ label, to, icon: Icon }) => {
+        const here = to === '/' ? path === '/' || path.startsWith('/trailer') : path.startsWith(to);
+        const waits = to === '/me' && entries.length > 0;
+        return (
+          <Pressable
+            key={to}
+            role="link"
+            aria-label={waits ? `${label}, ${entries.length} waiting to be sent` : label}
+            aria-current={here ? 'page' : undefined}
+            onPress={() => router.navigate(to)}
+            className={`min-h-14 items-center justify-center ${wide ? 'mx-2 rounded-xl py-2' : 'flex-1'} ${here ? (wide ? 'bg-raised' : 'border-t-4 border-act') : wide ? '' : 'border-t-4 border-transparent'}`}
+          >
+            <View>
+              <Icon size={26} color={here ? palette.act : palette.soft} aria-hidden />
+              {waits ? (
+                <View className="absolute -right-5 -top-2 min-w-6 items-center rounded-full bg-shop px-1">
+                  <T size="small" bold className="text-card">
+                    {entries.length}
+                  </T>
+                </View>
+              ) : null}
+            </View>
+            <T size="small" bold={here} tone={here ? 'act' : 'soft'}>
+              {label}
+            </T>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+interface Props {
+  title: string;
+  /** Said under the title: what kind of thing, since when. */
+  under?: string;
+  back?: () => void;
+  right?: ReactNode;
+  /** The act of this screen, in thumb reach. */
+  footer?: ReactNode;
+  /** Without the places at the edge: one thing is being done until it is done. */
+  focused?: boolean;
+  /** The screen lays out and scrolls its own parts. */
+  fixed?: boolean;
+  children: ReactNode;
+}
+
+/** The frame of a screen: header, what it shows, what it does, and where else one can go. */
+export function Screen({ title, under, back, right, footer, focused, fixed, children }: Props) {
+  const palette = usePalette();
+  const wide = useWide();
+  useEffect(() => {
+    document.title = `${title} – Zealous Axle`;
+  }, [title]);
+  return (
+    <View className="flex-1 flex-row bg-ground">
+      {wide && !focused ? <Places wide /> : null}
+      <View className="min-w-0 flex-1">
+        <View role="banner" className="min-h-14 flex-row items-center gap-1 border-b border-line bg-card px-2 py-1">
+          {back ? (
+            <Pressable role="button" aria-label="Back" onPress={back} className="h-12 w-12 items-center justify-center">
+              <ChevronLeft size={28} color={palette.ink} aria-hidden />
+            </Pressable>
+          ) : (
+            <View className="w-2" />
+          )}
+          <View className="min-w-0 flex-1">
+            <T level={1} size="lead" bold numberOfLines={1}>
+              {title}
+            </T>
+            {under ? (
+              <T size="small" tone="soft" numberOfLines={1}>
+                {under}
+              </T>
+            ) : null}
+          </View>
+          {right}
+        </View>
+        <View role="main" className="min-h-0 flex-1">
+          {fixed ? children : <ScrollView contentContainerClassName="gap-4 p-4 pb-8">{children}</ScrollView>}
+        </View>
+        {footer ? <View className="gap-2 border-t border-line bg-card p-3">{footer}</View> : null}
+        {!wide && !focused ? <Places wide={false} /> : null}
+      </View>
+    </View>
+  );
+}
+
+/** Back to where one came from; to `home` when the program was opened right here. */
+export const goBack = (home: '/' | '/shop' | `/trailer/${string}` | `/job/${string}`) => () =>
+  router.canGoBack() ? router.back() : router.replace(home);

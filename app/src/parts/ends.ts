@@ -1,0 +1,61 @@
+import {
+  comparePositions,
+  MEASURED_WORDS,
+  positionCode,
+  type Reading,
+  type Side,
+  type Tyre,
+  type Verdict,
+  worst,
+} from '@zealous-axle/core';
+import { shortReading } from '../data/draft';
+import type { EndState } from './RunningGear';
+
+/** A judged reading at its place: what the plan is drawn from. */
+export interface PlacedReading {
+  axle: number;
+  side: Side;
+  tyre: Tyre | null;
+  kind: string;
+  verdict: Verdict;
+  value: Reading | null;
+}
+
+const SHORT: Record<string, string> = {
+  'stroke-applied': 'Stroke',
+  lining: 'Lining',
+  tread: 'Tread',
+  'hub-oil': 'Hub',
+};
+const ORDER = Object.keys(MEASURED_WORDS);
+
+const bare = (text: string) => text.replace(/ in$/, '');
+
+/** One line for each kind read at an end; the tyres of a dual share theirs, outer first. */
+function linesOf(here: readonly PlacedReading[]): string[] {
+  return ORDER.flatMap((kind) => {
+    const read = here.filter((each) => each.kind === kind && each.value).sort((a, b) => -comparePositions(a, b));
+    if (read.length === 0) return [];
+    const texts = read.map(({ value }) => (value ? bare(shortReading(value)) : ''));
+    return [`${SHORT[kind]} ${texts.join(' · ')}`];
+  });
+}
+
+/** The plan's state from judged readings, by axle end. */
+export function endsOf(readings: readonly PlacedReading[]): Record<string, EndState> {
+  const byEnd = new Map<string, PlacedReading[]>();
+  for (const reading of readings) {
+    const code = positionCode({ axle: reading.axle, side: reading.side });
+    byEnd.set(code, [...(byEnd.get(code) ?? []), reading]);
+  }
+  return Object.fromEntries(
+    [...byEnd].map(([code, here]) => [
+      code,
+      {
+        verdict: worst(here.map(({ verdict }) => verdict)),
+        tyres: Object.fromEntries(here.filter(({ tyre }) => tyre).map(({ tyre, verdict }) => [tyre, verdict])),
+        lines: linesOf(here),
+      },
+    ]),
+  );
+}

@@ -1,0 +1,35 @@
+import { fractionOf, pressDigit, pressFraction, pressHalfStep, pressWhole, SIXTEENTHS, wholeOf } from './keys';
+
+test('a stroke is one or two taps: the usual whole inch is there already', () => {
+  expect(pressFraction('stroke-applied', '', '7/8')).toBe('1 7/8');
+  expect(pressWhole('1 7/8', 2)).toBe('2 7/8');
+  expect(pressWhole('', 2)).toBe('2');
+});
+
+test('a lining starts without a whole inch', () => {
+  expect(pressFraction('lining', '', '3/8')).toBe('3/8');
+  expect(wholeOf('lining', '3/8')).toBe(0);
+});
+
+test('a fraction pressed again is taken back', () => {
+  expect(pressFraction('stroke-applied', '1 7/8', '7/8')).toBe('1');
+  expect(fractionOf('1')).toBeNull();
+});
+
+test('the line between two sixteenths', () => {
+  expect(pressHalfStep('stroke-applied', '1 7/8', 'in')).toBe('1 29/32');
+  expect(pressHalfStep('lining', '3/8', 'in')).toBe('13/32');
+  expect(pressHalfStep('stroke-applied', '', 'in')).toBe('1 1/32');
+});
+
+test('number keys', () => {
+  expect(pressDigit('5', '.')).toBe('5.');
+  expect(pressDigit('5.', '.')).toBe('5.');
+  expect(pressDigit('5.5', '⌫')).toBe('5.');
+  expect(pressDigit('123456789', '1')).toBe('123456789');
+});
+
+test('the sixteenths are reduced', () => {
+  expect(SIXTEENTHS).toHaveLength(15);
+  expect(SIXTEENTHS.slice(0, 4)).toEqual(['1/16', '1/8', '3/16', '1/4']);
+});

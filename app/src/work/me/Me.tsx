@@ -1,0 +1,88 @@
+import { View } from 'react-native';
+import { discard, flush, retry, type Waiting } from '../../data/outbox';
+import { useSession, useSessionState } from '../../data/session';
+import { useOutbox } from '../../data/useOutbox';
+import { clock } from '../../look/dates';
+import { type ThemeChoice, useTheme } from '../../look/theme';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { Notice } from '../../parts/Notice';
+import { Screen } from '../../parts/Screen';
+import { T } from '../../parts/T';
+
+const THEMES: readonly { value: ThemeChoice; label: string }[] = [
+  { value: 'device', label: 'As the device' },
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark' },
+];
+
+/** What somebody else made of it meanwhile, where the server sent it along. */
+function newerWords(current: unknown): string | null {
+  const newer = current as { state?: string; version?: number; title?: string } | undefined;
+  return newer?.state ? `It now stands as: ${[newer.title, newer.state].filter(Boolean).join(', ')}.` : null;
+}
+
+function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
+  const { fleet } = useSession();
+  const { refused } = entry;
+  const newer = refused ? newerWords(refused.current) : null;
+  const reasons = refused?.errors.map(({ message }) => message).join(' ') || refused?.detail;
+  return (
+    <View className="gap-2 border-t border-line py-3">
+      <T bold>{entry.label}</T>
+      <T
+        size="small"
+        tone="soft"
+      >{`${clock(entry.at, fleet.zone)}${own ? '' : ' · of another person: sent when they sign in here'}`}</T>
+      {refused ? (
+        <>
+          <Notice look="stop">{`Refused: ${reasons}`}</Notice>
+          {newer ? <T bold>{newer}</T> : null}
+          <View className="flex-row gap-2">
+            <Button className="flex-1" label="Try again" onPress={() => void retry(entry.seq ?? -1)} />
+            <Button className="flex-1" look="stop" label="Give it up" onPress={() => void discard(entry.seq ?? -1)} />
+          </View>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+/** Who is signed in, what this device still has to send, and how the program looks. */
+export function Me() {
+  const { person, fleet } = useSession();
+  const { signOut } = useSessionState();
+  const { choice, choose } = useTheme();
+  const { entries, offline, sending, signedOut } = useOutbox();
+  return (
+    <Screen title="Me" under={fleet.name}>
+      <Card title={person.name} note={`${person.role} at ${fleet.name}`}>
+        <Button label="Sign out" onPress={() => void signOut()} />
+      </Card>
+      <Card title="Kept on this device" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
+        {signedOut ? (
+          <Notice look="ask">The server asks you to sign in again before it takes these. Nothing is lost.</Notice>
+        ) : null}
+        {offline && entries.length ? (
+          <Notice look="ask">The server cannot be reached. They are sent by themselves when it can.</Notice>
+        ) : null}
+        {entries.map((entry) => (
+          <Entry key={entry.id} entry={entry} own={entry.person === person.id} />
+        ))}
+        {entries.length ? (
+          <Button label={sending ? 'Sending…' : 'Send now'} disabled={sending} onPress={() => void flush()} />
+        ) : null}
+      </Card>
+      <Card title="Look">
+        <Choice label="Theme" options={THEMES} value={choice} onChange={choose} />
+      </Card>
+      <Card title="What decides">
+        <T>
+          Local law, the maker’s manual and licensed practice decide. The program shows what was measured and what it
+          meets, with the rule and the arithmetic. It never signs for anyone.
+        </T>
+      </Card>
+    </Screen>
+  );
+}

@@ -1,0 +1,200 @@
+import {
+  type CatalogueEntry,
+  catalogueAt,
+  PARTS,
+  type Part,
+  parsePosition,
+  type Tyre,
+  tyresOf,
+  type UnitPage,
+  wheelEnd,
+} from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../data/outbox';
+import { useUnit } from '../../data/queries';
+import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
+import { endsOf } from '../../parts/ends';
+import { Field } from '../../parts/Field';
+import { Loaded } from '../../parts/Loaded';
+import { Notice } from '../../parts/Notice';
+import { RunningGear } from '../../parts/RunningGear';
+import { goBack, Screen } from '../../parts/Screen';
+import { T } from '../../parts/T';
+
+const PART_WORDS: Record<Part, string> = {
+  brake: 'Brake',
+  tyre: 'Tyre',
+  wheel: 'Wheel, nuts',
+  hub: 'Hub',
+  suspension: 'Suspension',
+  frame: 'Frame',
+  coupling: 'Coupling',
+  lamps: 'Lamps',
+  body: 'Body, doors',
+  air: 'Air',
+  papers: 'Papers',
+  other: 'Something else',
+};
+const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
+const WHOLE = 'whole';
+
+function Kinds({
+  entries,
+  chosen,
+  onChoose,
+}: {
+  entries: readonly CatalogueEntry[];
+  chosen: string | null;
+  onChoose: (code: string) => void;
+}) {
+  const parts = PARTS.filter((part) => entries.some((entry) => entry.part === part));
+  const [part, setPart] = useState<Part | null>(null);
+  return (
+    <View className="gap-3">
+      <Choice
+        label="What is it?"
+        options={parts.map((each) => ({ value: each, label: PART_WORDS[each] }))}
+        value={part}
+        onChange={(next) => {
+          setPart(next);
+          const only = entries.filter((entry) => entry.part === next);
+          onChoose(only.length === 1 ? (only[0]?.code ?? '') : '');
+        }}
+      />
+      {part && part !== 'other' ? (
+        <Choice
+          stacked
+          label="What is wrong?"
+          options={entries
+            .filter((entry) => entry.part === part)
+            .map(({ code, words }) => ({ value: code, label: words }))}
+          value={chosen}
+          onChange={onChoose}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
+  const [place, setPlace] = useState<string | null>(at);
+  const [code, setCode] = useState<string | null>(null);
+  const [tyre, setTyre] = useState<Tyre | null>(null);
+  const [words, setWords] = useState('');
+  const [asked, setAsked] = useState(false);
+  const [sent, setSent] = useState(false);
+
+  const position = place && place !== WHOLE ? parsePosition(place) : null;
+  const end = position ? wheelEnd(unit, position.axle, position.side) : null;
+  const entries = catalogueAt(position ? 'end' : 'unit');
+  const entry = entries.find((each) => each.code === code) ?? null;
+  const tyres = end ? tyresOf(end) : [];
+  const needsTyre = entry?.where === 'tyre' && tyres.length > 1;
+  const missing = !place
+    ? 'Touch the place on the plan, or say that it concerns the whole trailer.'
+    : !entry
+      ? 'Choose what is wrong.'
+      : needsTyre && !tyre
+        ? 'Choose the tyre.'
+        : entry.part === 'other' && words.trim() === ''
+          ? 'Say in words what is wrong.'
+          : null;
+
+  const choosePlace = (next: string) => {
+    setPlace(next);
+    setCode(null);
+    setTyre(null);
+  };
+  const report = async () => {
+    setAsked(true);
+    if (missing || !entry || sent) return;
+    setSent(true);
+    await send(
+      'report-defect',
+      {
+        defect: uuidv7(),
+        unit: unit.id,
+        code: entry.code,
+        place: {
+          axle: position?.axle ?? null,
+          side: position?.side ?? null,
+          tyre: entry.where === 'tyre' ? (tyres.length > 1 ? tyre : (tyres[0] ?? null)) : null,
+        },
+        words: words.trim(),
+      },
+      `${unit.number}: ${entry.words}${position ? ` at ${place}` : ''}`,
+    );
+    after();
+  };
+
+  return (
+    <>
+      <View className="gap-2">
+        <T level={2} bold size="lead">
+          {position ? `At ${place}` : place === WHOLE ? 'The whole trailer' : 'Where is it?'}
+        </T>
+        {place ? (
+          <Pressable role="button" onPress={() => setPlace(null)} className="min-h-11 justify-center">
+            <T tone="act" bold>
+              Change the place
+            </T>
+          </Pressable>
+        ) : (
+          <>
+            <RunningGear
+              unit={unit}
+              ends={endsOf(unit.standing.map((each) => ({ ...each, value: null })))}
+              size="medium"
+              onSelect={choosePlace}
+            />
+            <Button tall label="Not at a wheel: lamps, body, coupling, air …" onPress={() => choosePlace(WHOLE)} />
+          </>
+        )}
+      </View>
+      {place ? <Kinds key={place} entries={entries} chosen={code} onChoose={(next) => setCode(next || null)} /> : null}
+      {needsTyre ? (
+        <Choice
+          label="Which tyre?"
+          options={tyres.map((each) => ({ value: each, label: TYRE_WORDS[each] }))}
+          value={tyre}
+          onChange={setTyre}
+        />
+      ) : null}
+      {place ? (
+        <Field
+          label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
+          value={words}
+          onChangeText={setWords}
+          multiline
+          maxLength={500}
+        />
+      ) : null}
+      {asked && missing ? <Notice look="ask">{missing}</Notice> : null}
+      {place ? <Button tall look="act" label="Send report" onPress={report} disabled={sent} /> : null}
+    </>
+  );
+}
+
+/** A defect in under a minute: touch the place, choose the kind, add words. */
+export function Report() {
+  const { unit: id, at, inspection } = useLocalSearchParams<{ unit: string; at?: string; inspection?: string }>();
+  const query = useUnit(id);
+  const home = inspection ? (`/inspect/${inspection}` as const) : (`/trailer/${id}` as const);
+  const leave = () => (router.canGoBack() ? router.back() : router.replace(home));
+  return (
+    <Screen
+      title="Report a defect"
+      under={query.data ? `${query.data.number} – ${query.data.body}` : undefined}
+      back={goBack(`/trailer/${id}`)}
+      focused
+    >
+      <Loaded query={query}>
+        {(unit) => <Form unit={unit} at={at && parsePosition(at) ? at : null} after={leave} />}
+      </Loaded>
+    </Screen>
+  );
+}

@@ -1,0 +1,257 @@
+import {
+  BOOKS,
+  type Finding,
+  type Judgement,
+  MEASURED_WORDS,
+  positionCode,
+  type Side,
+  type Verdict,
+} from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { keepDraft } from '../../data/drafts';
+import { send } from '../../data/outbox';
+import { useSession } from '../../data/session';
+import { useOutbox } from '../../data/useOutbox';
+import { clock } from '../../look/dates';
+import { useWide } from '../../look/wide';
+import { BrakeSum } from '../../parts/BrakeSum';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { endsOf } from '../../parts/ends';
+import { Field } from '../../parts/Field';
+import { FindingRow } from '../../parts/FindingRow';
+import { Notice } from '../../parts/Notice';
+import { RunningGear } from '../../parts/RunningGear';
+import { Screen } from '../../parts/Screen';
+import { Sheet } from '../../parts/Sheet';
+import { T } from '../../parts/T';
+import { VerdictBadge } from '../../parts/VerdictMark';
+import { type Judged, useJudged } from './useJudged';
+
+const SENTENCE: Record<Verdict, string> = {
+  'out-of-service': 'Meets an out-of-service criterion. The trailer is held.',
+  violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
+  'shop-limit': 'Legal, but past a limit of the shop or the maker.',
+  within: 'Everything expected was measured, and every reading is inside its limits.',
+  'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
+};
+const isOpen = ({ verdict }: Finding) => verdict === 'not-judged';
+
+/** What has no verdict, shortly: by kind, with its places. */
+function OpenList({ findings }: { findings: readonly Finding[] }) {
+  const kinds = [...new Set(findings.map(({ kind }) => kind))];
+  const measured = findings.filter((each) => each.measured !== null);
+  return (
+    <Card title="Not judged" note="Not measured, or measured so that no verdict follows. Never a pass.">
+      {measured.map((each) => (
+        <T
+          key={`${each.kind} ${each.axle} ${each.side} ${each.tyre}`}
+        >{`${place(each)} ${words(each.kind)}: ${each.because}`}</T>
+      ))}
+      {kinds.map((kind) => {
+        const here = findings.filter((each) => each.kind === kind && each.measured === null);
+        return here.length ? (
+          <View key={kind}>
+            <T bold>{words(kind)}</T>
+            <T reading>{here.map(place).join('  ')}</T>
+          </View>
+        ) : null;
+      })}
+    </Card>
+  );
+}
+
+const words = (kind: string): string =>
+  kind in MEASURED_WORDS ? MEASURED_WORDS[kind as keyof typeof MEASURED_WORDS] : kind;
+const place = ({ axle, side, tyre }: Finding): string =>
+  axle !== null && side !== null ? positionCode({ axle, side: side as Side, tyre }) : 'Trailer';
+
+function Findings({ judged }: { judged: Judged }) {
+  const { findings } = judged.judgement;
+  const faults = findings.filter(({ verdict }) => verdict !== 'within' && verdict !== 'not-judged');
+  const within = findings.filter(({ verdict }) => verdict === 'within');
+  const open = findings.filter(isOpen);
+  const [all, setAll] = useState(false);
+  return (
+    <>
+      <Card title={faults.length ? 'Findings, worst first' : 'No finding past a limit'}>
+        {faults.map((finding) => (
+          <FindingRow
+            key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured}`}
+            finding={finding}
+            unit={judged.unit}
+          />
+        ))}
+      </Card>
+      {open.length ? <OpenList findings={open} /> : null}
+      {within.length ? (
+        <Card title={`${within.length} readings inside their limits`}>
+          <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />
+          {all
+            ? within.map((finding) => (
+                <FindingRow
+                  key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured}`}
+                  finding={finding}
+                  unit={judged.unit}
+                />
+              ))
+            : null}
+        </Card>
+      ) : null}
+    </>
+  );
+}
+
+function Head({ judged }: { judged: Judged }) {
+  const { fleet } = useSession();
+  const { judgement, closed } = judged;
+  const book = BOOKS[fleet.book];
+  return (
+    <View className="gap-2">
+      <VerdictBadge large verdict={judgement.verdict} />
+      <T>{SENTENCE[judgement.verdict]}</T>
+      {judgement.verdict !== 'not-judged' && !judgement.complete ? (
+        <T bold>Incomplete: some readings have no verdict.</T>
+      ) : null}
+      <T size="small" tone="soft">
+        {closed
+          ? `Closed ${closed.outcome}${closed.because ? `, because: ${closed.because}` : ''}. ${closed.by}, ${clock(closed.at, fleet.zone)}.`
+          : 'Not closed yet: judged on this device.'}
+        {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
+      </T>
+    </View>
+  );
+}
+
+function Acts({ judged, id }: { judged: Judged; id: string }) {
+  const [asking, setAsking] = useState<'close' | 'hold' | null>(null);
+  const [words, setWords] = useState('');
+  const [busy, setBusy] = useState(false);
+  const { draft, unit, open } = judged;
+
+  const close = async () => {
+    if (!draft || busy) return;
+    setBusy(true);
+    const outcome = open ? 'incomplete' : 'complete';
+    await send(
+      'close-inspection',
+      { inspection: id, outcome, ...(open ? { because: words.trim() } : {}) },
+      `${unit.number}: inspection closed`,
+    );
+    await keepDraft({ ...draft, closed: true });
+    router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${unit.id}`);
+  };
+  const hold = async () => {
+    setAsking(null);
+    await send('hold-trailer', { hold: uuidv7(), unit: unit.id, reason: words.trim() }, `${unit.number}: held`);
+    setWords('');
+  };
+  const startHold = () => {
+    const [first] = judged.judgement.findings;
+    setWords(first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}`.slice(0, 300) : '');
+    setAsking('hold');
+  };
+  return (
+    <>
+      <View className="flex-row flex-wrap gap-2">
+        <Button tall look="stop" className="grow" label="Hold trailer" onPress={startHold} />
+        {draft && !draft.closed ? (
+          open ? (
+            <>
+              <Button tall className="grow" label="Close incomplete" onPress={() => setAsking('close')} />
+              <Button
+                tall
+                look="act"
+                className="grow"
+                label={`Go on, ${open} open`}
+                onPress={() => router.replace(`/inspect/${id}`)}
+              />
+            </>
+          ) : (
+            <Button tall look="act" className="grow" label="Close inspection" onPress={close} disabled={busy} />
+          )
+        ) : null}
+      </View>
+      {asking === 'close' ? (
+        <Sheet title={`Close with ${open} open`} onClose={() => setAsking(null)}>
+          <T>What is not measured stays open on the sheet, and is never a pass. Say why it was left.</T>
+          <Field label="Because" value={words} onChangeText={setWords} multiline maxLength={500} autoFocus />
+          <Button tall look="act" label="Close incomplete" onPress={close} disabled={words.trim() === '' || busy} />
+        </Sheet>
+      ) : null}
+      {asking === 'hold' ? (
+        <Sheet title={`Hold ${unit.number}`} onClose={() => setAsking(null)}>
+          <T>It stays held until every holding defect is certified and someone releases it.</T>
+          <Field label="Reason" value={words} onChangeText={setWords} multiline maxLength={300} autoFocus />
+          <Button tall look="stop" label={`Hold ${unit.number}`} onPress={hold} disabled={words.trim() === ''} />
+        </Sheet>
+      ) : null}
+    </>
+  );
+}
+
+function Body({ judged, judgement }: { judged: Judged; judgement: Judgement }) {
+  const wide = useWide();
+  const brakes = (
+    <Card title="Brake count">
+      <BrakeSum count={judgement.brakes} />
+    </Card>
+  );
+  const plan = (
+    <Card title="Running gear">
+      <RunningGear unit={judged.unit} ends={endsOf(judged.readings)} size="medium" />
+    </Card>
+  );
+  if (!wide)
+    return (
+      <>
+        <Head judged={judged} />
+        {brakes}
+        <Findings judged={judged} />
+        {plan}
+      </>
+    );
+  return (
+    <View className="flex-row items-start gap-4">
+      <View className="w-[440px] gap-4">
+        <Head judged={judged} />
+        {brakes}
+        {plan}
+      </View>
+      <View className="min-w-0 flex-1 gap-4">
+        <Findings judged={judged} />
+      </View>
+    </View>
+  );
+}
+
+/** What the readings meet: worst first, each with its margin and rule; the brake count as a sum; what is still open. */
+export function VerdictSheet() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { judged, waiting, problem } = useJudged(id);
+  const { entries } = useOutbox();
+  const unsent = entries.filter(({ body }) => (body as { inspection?: string }).inspection === id).length;
+  const home = judged ? (`/trailer/${judged.unit.id}` as const) : ('/' as const);
+  return (
+    <Screen
+      focused
+      title={judged ? `${judged.unit.number} – verdict sheet` : 'Verdict sheet'}
+      under={unsent ? `${unsent} entries of it wait to be sent` : judged?.unit.body}
+      back={() => router.replace(judged?.draft && !judged.draft.closed ? `/inspect/${id}` : home)}
+      footer={judged ? <Acts judged={judged} id={id} /> : undefined}
+    >
+      {judged ? (
+        <Body judged={judged} judgement={judged.judgement} />
+      ) : waiting ? (
+        <T tone="soft">Reading…</T>
+      ) : (
+        <Notice look="ask">
+          {problem ? problem.message : 'This inspection is still in progress on another device: it has no verdict yet.'}
+        </Notice>
+      )}
+    </Screen>
+  );
+}

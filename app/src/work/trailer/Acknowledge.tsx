@@ -1,0 +1,45 @@
+import { type DefectView, defectWords } from '@zealous-axle/core';
+import { useState } from 'react';
+import { send } from '../../data/outbox';
+import { useSession } from '../../data/session';
+import { clock } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { defectPlace } from '../../parts/DefectRow';
+import { T } from '../../parts/T';
+
+/** A certified repair that the next driver reads and acknowledges before the trip. */
+export function Acknowledge({ defect }: { defect: DefectView }) {
+  const { fleet } = useSession();
+  const [sent, setSent] = useState(false);
+  const place = defectPlace(defect);
+  const acknowledge = () => {
+    if (sent) return;
+    setSent(true);
+    void send(
+      'acknowledge-repair',
+      { defect: defect.id, version: defect.version },
+      `${defect.unit.number}: repair at ${place} acknowledged`,
+    );
+  };
+  return (
+    <Card title="Certified repair" note={`${place}: ${defectWords(defect.code)}`}>
+      {defect.certified ? (
+        <>
+          <T>{defect.certified.statement}</T>
+          <T
+            size="small"
+            tone="soft"
+          >{`Signed by ${defect.certified.by}, ${clock(defect.certified.at, fleet.zone)}`}</T>
+        </>
+      ) : null}
+      <Button
+        tall
+        look="act"
+        label={sent ? 'Acknowledged' : 'I have seen this repair'}
+        onPress={acknowledge}
+        disabled={sent}
+      />
+    </Card>
+  );
+}

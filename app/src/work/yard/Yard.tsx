@@ -1,0 +1,151 @@
+import type { YardRow } from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { Pressable, ScrollView, TextInput, View } from 'react-native';
+import { readAhead, useYard, type Yard as YardData } from '../../data/queries';
+import { useSession } from '../../data/session';
+import { dayOf, daysBetween, dueWords } from '../../look/dates';
+import { usePalette } from '../../look/theme';
+import { useWide } from '../../look/wide';
+import { Choice } from '../../parts/Choice';
+import { Loaded } from '../../parts/Loaded';
+import { Screen } from '../../parts/Screen';
+import { T } from '../../parts/T';
+import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
+import { TrailerPanel } from '../trailer/TrailerScreen';
+
+const FILTERS = [
+  { value: 'all', label: 'All' },
+  { value: 'held', label: 'Held' },
+  { value: 'defects', label: 'Defects' },
+  { value: 'due', label: 'Due' },
+] as const;
+type Filter = (typeof FILTERS)[number]['value'];
+
+const DUE_SOON_DAYS = 14;
+const isDue = (row: YardRow, today: string) => row.due !== null && daysBetween(today, row.due.on) <= DUE_SOON_DAYS;
+const KEEPS: Record<Filter, (row: YardRow, today: string) => boolean> = {
+  all: () => true,
+  held: (row) => row.held,
+  defects: (row) => row.openDefects > 0 || row.toAcknowledge > 0,
+  due: isDue,
+};
+
+const found = (row: YardRow, text: string) =>
+  `${row.number} ${row.body}`.toLowerCase().includes(text.trim().toLowerCase());
+/** Held first, then what has defects, then by number. */
+const rank = (row: YardRow) => (row.held ? 0 : row.openDefects ? 1 : 2);
+
+function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chosen: boolean; onOpen: () => void }) {
+  const { fleet } = useSession();
+  const facts = [
+    row.openDefects ? `${row.openDefects} open ${row.openDefects === 1 ? 'defect' : 'defects'}` : '',
+    row.toAcknowledge ? `${row.toAcknowledge} ${row.toAcknowledge === 1 ? 'repair' : 'repairs'} to acknowledge` : '',
+    row.lastMeasured ? `Measured ${dayOf(row.lastMeasured, fleet.zone)}` : 'Never measured',
+    row.due && isDue(row, today) ? `${row.due.paper} ${dueWords(today, row.due.on)}` : '',
+  ].filter(Boolean);
+  return (
+    <Pressable
+      role="link"
+      aria-label={`${row.number}, ${row.body}${row.held ? ', held' : ''}. ${facts.join('. ')}`}
+      aria-current={chosen ? 'true' : undefined}
+      onPress={onOpen}
+      className={`min-h-16 flex-row items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
+    >
+      <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
+      <View className="min-w-0 flex-1">
+        <View className="flex-row flex-wrap items-baseline gap-x-2">
+          <T bold reading size="lead">
+            {row.number}
+          </T>
+          <T tone="soft">{row.body}</T>
+        </View>
+        <T size="small" tone={row.openDefects ? 'ink' : 'soft'}>
+          {facts.join(' · ')}
+        </T>
+      </View>
+      {row.held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+    </Pressable>
+  );
+}
+
+function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null; onOpen: (id: string) => void }) {
+  const palette = usePalette();
+  const [text, setText] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const rows = useMemo(
+    () =>
+      yard.units
+        .filter((row) => found(row, text) && KEEPS[filter](row, yard.today))
+        .sort((a, b) => rank(a) - rank(b) || a.number.localeCompare(b.number)),
+    [yard, text, filter],
+  );
+  return (
+    <>
+      <View className="gap-2 border-b border-line bg-ground p-3">
+        <TextInput
+          aria-label="Search"
+          placeholder="Search by number or kind"
+          placeholderTextColor={palette.soft}
+          value={text}
+          onChangeText={setText}
+          inputMode="search"
+          className="min-h-12 rounded-xl border-2 border-edge bg-card px-3 font-words text-body text-ink"
+        />
+        <Choice label="Show" hideLabel options={FILTERS} value={filter} onChange={setFilter} />
+      </View>
+      <ScrollView className="min-h-0 flex-1">
+        {rows.map((row) => (
+          <Row key={row.id} row={row} today={yard.today} chosen={row.id === chosen} onOpen={() => onOpen(row.id)} />
+        ))}
+        {rows.length === 0 ? (
+          <T tone="soft" className="p-6">
+            {yard.units.length === 0 ? 'No trailers yet.' : 'No trailer fits. Clear the search, or show all.'}
+          </T>
+        ) : null}
+      </ScrollView>
+    </>
+  );
+}
+
+/** Every trailer with its state. Wide, the chosen trailer stands beside the list. */
+export function Yard() {
+  const wide = useWide();
+  const yard = useYard();
+  const { fleet } = useSession();
+  const { unit } = useLocalSearchParams<{ unit?: string }>();
+  const units = yard.data?.units;
+  const chosen = unit ?? null;
+
+  useEffect(() => {
+    if (units) void readAhead(units);
+  }, [units]);
+
+  const open = (id: string) => (wide ? router.setParams({ unit: id }) : router.navigate(`/trailer/${id}`));
+  const held = units?.filter((row) => row.held).length ?? 0;
+  const under = units ? `${units.length} units, ${held} held` : fleet.name;
+  return (
+    <Screen title="Yard" under={`${fleet.name} – ${under}`} fixed>
+      <Loaded query={yard}>
+        {(data) => (
+          <View className="min-h-0 flex-1 flex-row">
+            <View className={`min-h-0 ${wide ? 'w-[400px] border-r border-line' : 'flex-1'}`}>
+              <Rows yard={data} chosen={chosen} onOpen={open} />
+            </View>
+            {wide ? (
+              <View className="min-h-0 min-w-0 flex-1">
+                {chosen ? (
+                  <TrailerPanel key={chosen} id={chosen} />
+                ) : (
+                  <T tone="soft" className="p-8">
+                    Choose a trailer to see where it stands.
+                  </T>
+                )}
+              </View>
+            ) : null}
+          </View>
+        )}
+      </Loaded>
+    </Screen>
+  );
+}
