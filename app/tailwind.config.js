@@ -18,7 +18,7 @@ module.exports = {
         lead: ['20px', '26px'],
         title: ['26px', '32px'],
         reading: ['30px', '36px'],
-        huge: ['46px', '52px'],
+        huge: ['40px', '48px'],
       },
     },
   },

@@ -7,9 +7,14 @@ const inZone = (zone: string, options: Intl.DateTimeFormatOptions) =>
 export const clock = (at: string, zone: string): string =>
   inZone(zone, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
 
-/** An instant as `24 Nov 2026` in the shop's zone. */
-export const dayOf = (at: string, zone: string): string =>
-  inZone(zone, { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(at));
+/** An instant as `24 Nov` in the shop's zone; with its year when it is not this year's. */
+export const dayOf = (at: string, zone: string, now = new Date()): string => {
+  const year = inZone(zone, { year: 'numeric' });
+  const other = year.format(new Date(at)) !== year.format(now);
+  return inZone(zone, { day: 'numeric', month: 'short', ...(other ? { year: 'numeric' as const } : {}) }).format(
+    new Date(at),
+  );
+};
 
 const plain = (day: string): Date => new Date(`${day}T12:00:00Z`);
 

@@ -34,7 +34,7 @@ export function Button({ label, onPress, look = 'plain', icon: Icon, disabled, t
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}
-      className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 ${tall ? 'min-h-14' : 'min-h-12'} ${box} ${disabled ? 'opacity-60' : 'active:opacity-70'} ${className}`}
+      className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-2 ${tall ? 'min-h-14' : 'min-h-12'} ${box} ${disabled ? 'opacity-60' : 'active:opacity-70'} ${className}`}
     >
       {Icon ? <Icon size={22} color={palette[tone]} aria-hidden /> : null}
       <View className="shrink">

@@ -15,7 +15,7 @@ export function Card({
   children: ReactNode;
 }) {
   return (
-    <View className="gap-3 rounded-2xl border border-line bg-card p-4">
+    <View className="gap-3 rounded-2xl border border-line bg-card p-3.5">
       {title ? (
         <View className="flex-row items-start justify-between gap-3">
           <View className="min-w-0 flex-1">

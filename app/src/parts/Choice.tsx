@@ -16,10 +16,12 @@ interface Props<V extends string> {
   /** One below the other, for longer words. */
   stacked?: boolean;
   hideLabel?: boolean;
+  /** Two in a row. */
+  pairs?: boolean;
 }
 
 /** One of a few, all in sight. */
-export function Choice<V extends string>({ label, options, value, onChange, stacked, hideLabel }: Props<V>) {
+export function Choice<V extends string>({ label, options, value, onChange, stacked, hideLabel, pairs }: Props<V>) {
   return (
     <View className="gap-1">
       {hideLabel ? null : <T bold>{label}</T>}
@@ -32,7 +34,7 @@ export function Choice<V extends string>({ label, options, value, onChange, stac
               role="radio"
               aria-checked={chosen}
               onPress={() => onChange(option.value)}
-              className={`min-h-12 justify-center rounded-xl border-2 px-3 py-2 ${stacked ? '' : 'min-w-16 grow items-center'} ${chosen ? 'border-act bg-act' : 'border-edge bg-card'}`}
+              className={`min-h-12 justify-center rounded-xl border-2 px-3 py-2 ${stacked ? '' : `grow items-center ${pairs ? 'basis-[45%]' : 'min-w-16'}`} ${chosen ? 'border-act bg-act' : 'border-edge bg-card'}`}
             >
               <T bold={chosen} tone={chosen ? 'on-act' : 'ink'}>
                 {option.label}

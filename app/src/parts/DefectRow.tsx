@@ -6,14 +6,15 @@ import { clock } from '../look/dates';
 import { T } from './T';
 import { VerdictMark } from './VerdictMark';
 
+/** Where it stands, said after who reported it; a fresh report needs no word. */
 const STATE_WORDS: Record<DefectView['state'], string> = {
-  reported: 'reported',
-  triaged: 'to be repaired',
-  planned: 'in a job',
-  done: 'repaired, not certified',
-  certified: 'certified',
-  acknowledged: 'acknowledged',
-  dismissed: 'dismissed',
+  reported: '',
+  triaged: ' · to be repaired',
+  planned: ' · in a job',
+  done: ' · repaired, not certified',
+  certified: ' · certified',
+  acknowledged: ' · acknowledged',
+  dismissed: ' · dismissed',
 };
 
 export const defectPlace = ({ axle, side, tyre }: DefectView): string =>
@@ -41,14 +42,12 @@ export function DefectRow({
         <View className="min-w-0 flex-1">
           <T bold>
             {withUnit ? `${defect.unit.number} · ` : ''}
-            <T bold reading>
-              {defectPlace(defect)}
-            </T>
+            <T bold>{defectPlace(defect)}</T>
             {`  ${defectWords(defect.code)}`}
           </T>
           {defect.words ? <T>{defect.words}</T> : null}
           <T size="small" tone="soft">
-            {`${by}, ${clock(defect.reportedAt, fleet.zone)} · ${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
+            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
           </T>
         </View>
       </View>

@@ -38,7 +38,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
     <View className="gap-1.5 border-t border-line py-3">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <T bold size="lead">
-          <T bold size="lead" reading>
+          <T bold size="lead">
             {placeOf(finding)}
           </T>
           {`  ${KIND_WORDS[finding.kind] ?? finding.kind}`}

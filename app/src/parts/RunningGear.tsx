@@ -36,14 +36,16 @@ interface Props {
 
 const ROW = { small: 30, medium: 132, large: 156 } as const;
 const NOSE = { small: 22, medium: 54, large: 64 } as const;
+/** Width of the drawing's own scale; on the screen it takes a little less, so that the readings have room. */
 const WIDTH = 112;
+const SHOWN_WIDTH = 98;
 const MIDDLE = WIDTH / 2;
 
 function Nose({ kind, height, palette }: { kind: UnitKind; height: number; palette: Palette }) {
   const rail = { stroke: palette.edge, strokeWidth: 3, fill: 'none' } as const;
   const top = 3;
   return (
-    <Svg width={WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} aria-hidden>
+    <Svg width={SHOWN_WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} preserveAspectRatio="none" aria-hidden>
       {kind === 'dolly' || kind === 'full-trailer' ? (
         <Path d={`M44 ${height} L${MIDDLE} ${top + 6} L68 ${height}`} {...rail} />
       ) : kind === 'semitrailer' ? (
@@ -76,7 +78,7 @@ function AxleDrawing({
     verdict ? palette[`${VERDICT_LOOK[verdict].tone}-tint`] : palette.raised;
   const edge = (verdict: Verdict | null | undefined) => (verdict ? palette[VERDICT_LOOK[verdict].tone] : palette.edge);
   return (
-    <Svg width={WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} aria-hidden>
+    <Svg width={SHOWN_WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} preserveAspectRatio="none" aria-hidden>
       <Line x1={44} x2={44} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
       <Line x1={68} x2={68} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
       <Line
@@ -138,7 +140,7 @@ function EndCard({ code, state, side, size, selected, covered, onSelect }: EndPr
   const body = (
     <>
       <View className={`items-center gap-1.5 ${side === 'left' ? 'flex-row' : 'flex-row-reverse'}`}>
-        <T bold size="lead" reading>
+        <T bold size="lead">
           {code}
         </T>
         <VerdictMark verdict={verdict} size={22} />
@@ -155,7 +157,7 @@ function EndCard({ code, state, side, size, selected, covered, onSelect }: EndPr
       ))}
     </>
   );
-  const shape = `min-w-0 flex-1 justify-center rounded-xl border-2 px-2 py-1 ${box}`;
+  const shape = `min-w-0 flex-1 justify-center rounded-xl border-2 px-1.5 py-1 ${box}`;
   if (!onSelect)
     return (
       <View role="img" aria-label={`${code}: ${word}. ${lines.join(', ')}`} className={shape}>
@@ -183,7 +185,7 @@ export function RunningGear({ unit, ends, size, selected = null, covered = [], o
   const palette = usePalette();
   if (size === 'small') return <SmallGear unit={unit} ends={ends} selected={selected} palette={palette} />;
   return (
-    <View>
+    <View className="w-full max-w-xl self-center">
       <View className="flex-row items-end">
         <View className="flex-1" />
         <Nose kind={unit.kind} height={NOSE[size]} palette={palette} />
@@ -224,7 +226,7 @@ function SmallGear({
   palette,
 }: Pick<Props, 'unit' | 'ends'> & { selected: string | null; palette: Palette }) {
   return (
-    <View aria-hidden>
+    <View aria-hidden style={{ width: SHOWN_WIDTH }}>
       <Nose kind={unit.kind} height={NOSE.small} palette={palette} />
       {unit.axles.map((fitted, index) => {
         const axle = index + 1;
@@ -235,7 +237,7 @@ function SmallGear({
             {here ? (
               <View
                 className="absolute rounded-lg border-4 border-focus"
-                style={{ top: 0, bottom: 0, width: 44, ...(here === 'left' ? { left: -3 } : { right: -3 }) }}
+                style={{ top: 0, bottom: 0, width: 40, ...(here === 'left' ? { left: -3 } : { right: -3 }) }}
               />
             ) : null}
           </View>

@@ -29,14 +29,19 @@ const SHORT: Record<string, string> = {
 };
 const ORDER = Object.keys(MEASURED_WORDS);
 
-const bare = (text: string) => text.replace(/ in$/, '');
+/** Without what the line's own word says already: inches, thirty-seconds of a tread, the rest of a hub. */
+const bare = (value: Reading): string => {
+  const text = shortReading(value).replace(/ in$/, '');
+  if (value.kind === 'tread') return text.replace(/\/32$/, '');
+  return value.kind === 'hub-oil' ? (text.replace(' marks', '').split(', ')[0] ?? '') : text;
+};
 
 /** One line for each kind read at an end; the tyres of a dual share theirs, outer first. */
 function linesOf(here: readonly PlacedReading[]): string[] {
   return ORDER.flatMap((kind) => {
     const read = here.filter((each) => each.kind === kind && each.value).sort((a, b) => -comparePositions(a, b));
     if (read.length === 0) return [];
-    const texts = read.map(({ value }) => (value ? bare(shortReading(value)) : ''));
+    const texts = read.map(({ value }) => (value ? bare(value) : ''));
     return [`${SHORT[kind]} ${texts.join(' · ')}`];
   });
 }

@@ -15,11 +15,11 @@ export interface ReleaseQuestion {
  */
 export function releaseBarriers({ held, defects, readings }: ReleaseQuestion): string[] {
   if (!held) return ['The trailer is not held.'];
-  const open = defects
-    .filter((defect) => defect.holds && isOpenDefect(defect.state))
-    .map(({ code, place, state }) => `${place}: ${defectWords(code)} is ${state}, not certified.`);
-  const failing = readings
-    .filter(({ verdict }) => holds(verdict))
-    .map(({ place, kind, verdict }) => `${place}: the last ${kind} reading is ${verdict}.`);
-  return [...open, ...failing];
+  const open = defects.filter((defect) => defect.holds && isOpenDefect(defect.state));
+  const named = new Set(open.map(({ code, place }) => `${code} ${place}`));
+  const failing = readings.filter(({ verdict, kind, place }) => holds(verdict) && !named.has(`${kind} ${place}`));
+  return [
+    ...open.map(({ code, place, state }) => `${place}: ${defectWords(code)} – ${state}, not certified.`),
+    ...failing.map(({ place, kind }) => `${place}: ${defectWords(kind)} at its last reading.`),
+  ];
 }

@@ -1,4 +1,5 @@
 import {
+  type CommandAnswer,
   type CommandBody,
   type CommandName,
   expectedReadings,
@@ -17,7 +18,12 @@ export type DemoPerson = 'driver' | 'technician' | 'foreman';
 /** Sends the demo's commands as its people would, each at its own hour. */
 export interface Teller {
   id: () => string;
-  tell: <N extends CommandName>(who: DemoPerson, name: N, hoursAgo: number, body: CommandBody<N>) => Promise<void>;
+  tell: <N extends CommandName>(
+    who: DemoPerson,
+    name: N,
+    hoursAgo: number,
+    body: CommandBody<N>,
+  ) => Promise<CommandAnswer>;
 }
 
 const HOUR_MS = 3_600_000;
@@ -27,7 +33,7 @@ export function teller(db: Database, people: Record<DemoPerson, Session>, random
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {
       const sent = { id: seededId(random, now), at: new Date(now.getTime() - hoursAgo * HOUR_MS).toISOString(), body };
-      await runCommand(db, people[who], name, sent, HANDLERS[name] as Handler<CommandName>, now);
+      return runCommand(db, people[who], name, sent, HANDLERS[name] as Handler<CommandName>, now);
     },
   };
 }
@@ -46,14 +52,14 @@ const keyOf = (reading: Reading): string =>
     tyre: 'tyre' in reading ? (reading.tyre ?? null) : null,
   });
 
-/** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. */
+/** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. Gives the defects it made. */
 async function inspect(
   { id, tell }: Teller,
   { unit, last }: DemoTrailer,
   hoursAgo: number,
   odd: readonly Reading[],
   skipped: Record<string, string> = {},
-): Promise<void> {
+): Promise<string[]> {
   const inspection = id();
   const different = new Map(odd.map((reading) => [keyOf(reading), reading]));
   await tell('technician', 'start-inspection', hoursAgo, { inspection, unit: unit.id, purpose: 'full' });
@@ -65,11 +71,12 @@ async function inspect(
     else if (value) await tell('technician', 'take-reading', hoursAgo, { reading: id(), inspection, value });
   }
   const because = Object.values(skipped)[0];
-  await tell('technician', 'close-inspection', hoursAgo, {
+  const { changed } = await tell('technician', 'close-inspection', hoursAgo, {
     inspection,
     outcome: because ? 'incomplete' : 'complete',
     ...(because ? { because } : {}),
   });
+  return changed.filter(({ kind }) => kind === 'defect').map((each) => each.id);
 }
 
 const end = (axle: number, side: 'left' | 'right') => ({ axle, side });
@@ -99,10 +106,11 @@ export async function tellStory(
     stroke(3, 'left', '2 5/8 in'),
     hub(2, 'left', { leak: 'seep' }),
   ]);
-  await inspect(narrator, trailer('R-32'), 44, [
+  const worn = await inspect(narrator, trailer('R-32'), 44, [
     { kind: 'lining', ...end(1, 'right'), points: ['3/32 in'] },
     { kind: 'tread', ...end(2, 'left'), tyre: 'outer', grooves: [['1/32']] },
   ]);
+  for (const defect of worn) await tell('foreman', 'triage-defect', 40, { defect, version: 1, holds: true });
   await inspect(narrator, trailer('D-41'), 70, [
     { kind: 'tread', ...end(1, 'left'), tyre: 'inner', grooves: [['3/32']] },
   ]);

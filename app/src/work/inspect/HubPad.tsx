@@ -15,8 +15,8 @@ const LEVELS: readonly { level: Level; label: string; fill: number }[] = [
   { level: 'between', label: 'Between', fill: 0.6 },
   { level: 'at-add', label: 'At add', fill: 0.46 },
   { level: 'below-add', label: 'Below add', fill: 0.26 },
-  { level: 'empty', label: 'Nothing to see', fill: 0.02 },
-  { level: 'unreadable', label: 'Cannot read it', fill: 0 },
+  { level: 'empty', label: 'Empty', fill: 0.02 },
+  { level: 'unreadable', label: 'Cannot be read', fill: 0 },
 ];
 const CONDITIONS = [
   { value: 'clear', label: 'Clear' },
@@ -113,7 +113,14 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
           onChange={(condition) => note({ condition })}
         />
       ) : null}
-      <Choice label="Leak" hideLabel options={LEAKS} value={hub.leak ?? null} onChange={(leak) => note({ leak })} />
+      <Choice
+        label="Leak"
+        hideLabel
+        options={LEAKS}
+        pairs
+        value={hub.leak ?? null}
+        onChange={(leak) => note({ leak })}
+      />
       <View className="flex-row gap-2">
         <View className="flex-1">
           <Choice

@@ -16,7 +16,7 @@ import {
 } from '../../data/draft';
 import { send } from '../../data/outbox';
 import { useSession } from '../../data/session';
-import { clock } from '../../look/dates';
+import { dayOf } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { endsOf } from '../../parts/ends';
@@ -55,11 +55,15 @@ function Place({ draft, step, judged }: { draft: Draft; step: Step; judged: Step
     <View className="flex-row items-center gap-4">
       <RunningGear unit={draft.unit} ends={draftEnds(draft)} size="small" selected={endCode(step)} />
       <View className="min-w-0 flex-1">
-        <View className="flex-row items-center justify-between">
-          <T reading bold size="title">
+        <View className="min-h-14 flex-row items-center justify-between">
+          <T bold size="title">
             {positionCode(step)}
           </T>
-          <HowTo kind={step.kind} />
+          {step.kind === 'hub-oil' && judged.opinion ? (
+            <VerdictBadge verdict={judged.opinion.verdict} />
+          ) : (
+            <HowTo kind={step.kind} />
+          )}
         </View>
         <T level={2} bold size="lead">
           {MEASURED_WORDS[step.kind]}
@@ -68,7 +72,7 @@ function Place({ draft, step, judged }: { draft: Draft; step: Step; judged: Step
           <T>{`${judged.limit.is === 'at-most' ? 'Not more than' : judged.limit.is === 'at-least' ? 'Not less than' : 'More than'} ${judged.limit.value}`}</T>
         ) : null}
         <T size="small" tone="soft">
-          {before ? `Last ${before.text}, ${clock(before.at, fleet.zone).split(',')[0]}` : 'Not read before'}
+          {before ? `Last ${before.text}, ${dayOf(before.at, fleet.zone)}` : 'Not read before'}
         </T>
       </View>
     </View>
@@ -81,10 +85,10 @@ function Value({ draft, step, judged }: { draft: Draft; step: Step; judged: Step
   const { entered, opinion } = judged;
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2">
-      <T reading bold size="huge" tone={typed ? 'ink' : 'soft'} aria-live="polite">
+      <T reading bold size="huge" tone={typed ? 'ink' : 'soft'} aria-live="polite" className="tracking-tighter">
         {typed ? shown : '–'}
       </T>
-      {opinion ? <VerdictBadge large verdict={opinion.verdict} /> : null}
+      {opinion ? <VerdictBadge verdict={opinion.verdict} /> : null}
       {!entered.ok && entered.message ? <T tone="out">{entered.message}</T> : null}
     </View>
   );
@@ -135,16 +139,17 @@ function Pad({ draft, step, update, why, onWhy, onSave, onSkip }: PadProps) {
       </ScrollView>
     );
 
+  const reasons = (
+    <Notice>{judged.opinion ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}` : HOW[step.kind]}</Notice>
+  );
   const type = (typed: string) => update((now) => withEntry(now, step, { typed }));
   return (
     <>
       <ScrollView className="min-h-0 flex-1" contentContainerClassName="gap-2 p-3">
         <Place draft={draft} step={step} judged={judged} />
+        {why && step.kind === 'hub-oil' ? reasons : null}
         {step.kind === 'hub-oil' ? (
           <>
-            <View className="min-h-11">
-              {judged.opinion ? <VerdictBadge large verdict={judged.opinion.verdict} /> : null}
-            </View>
             <HubPad
               hub={entry.hub}
               oil={judged.oilHub}
@@ -165,6 +170,7 @@ function Pad({ draft, step, update, why, onWhy, onSave, onSkip }: PadProps) {
                 The book has no limit for this equipment: the reading is kept, and gives no verdict.
               </Notice>
             )}
+            {why ? reasons : null}
             <LengthKeys kind={step.kind} padUnit={draft.padUnit} typed={entry.typed} onType={type} />
             <View className="flex-row items-center justify-between gap-2">
               {stroke ? (
@@ -183,9 +189,6 @@ function Pad({ draft, step, update, why, onWhy, onSave, onSkip }: PadProps) {
             </View>
           </>
         )}
-        {why ? (
-          <Notice>{judged.opinion ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}` : HOW[step.kind]}</Notice>
-        ) : null}
       </ScrollView>
       <View className="gap-2 border-t border-line bg-card p-3">
         <View className="flex-row gap-2">
@@ -297,8 +300,8 @@ export function Inspect() {
     <Screen
       focused
       fixed
-      title={`${draft.unit.number} – ${draft.purpose === 'full' ? 'measuring' : 'measuring again'}`}
-      under={`${done} of ${draft.steps.length} done`}
+      title={draft.unit.number}
+      under={`${draft.purpose === 'full' ? 'Measured' : 'Measured again'}: ${done} of ${draft.steps.length}`}
       back={() => router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`)}
       right={
         <View className="flex-row gap-2 pr-2">

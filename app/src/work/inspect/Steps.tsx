@@ -25,9 +25,7 @@ export function Steps({ draft, onGo }: { draft: Draft; onGo: (index: number) => 
           >
             <VerdictMark verdict={verdict} size={20} />
             <View className="w-16">
-              <T reading bold>
-                {positionCode(step)}
-              </T>
+              <T bold>{positionCode(step)}</T>
             </View>
             <T className="flex-1" numberOfLines={1}>
               {MEASURED_WORDS[step.kind]}

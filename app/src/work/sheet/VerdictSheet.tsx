@@ -1,6 +1,7 @@
 import {
   BOOKS,
   type Finding,
+  holds,
   type Judgement,
   MEASURED_WORDS,
   positionCode,
@@ -157,7 +158,9 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
   return (
     <>
       <View className="flex-row flex-wrap gap-2">
-        <Button tall look="stop" className="grow" label="Hold trailer" onPress={startHold} />
+        {judged.closed && holds(judged.judgement.verdict) ? null : (
+          <Button tall look="stop" className="grow" label="Hold trailer" onPress={startHold} />
+        )}
         {draft && !draft.closed ? (
           open ? (
             <>
@@ -241,7 +244,9 @@ export function VerdictSheet() {
       title={judged ? `${judged.unit.number} – verdict sheet` : 'Verdict sheet'}
       under={unsent ? `${unsent} entries of it wait to be sent` : judged?.unit.body}
       back={() => router.replace(judged?.draft && !judged.draft.closed ? `/inspect/${id}` : home)}
-      footer={judged ? <Acts judged={judged} id={id} /> : undefined}
+      footer={
+        judged && !(judged.closed && holds(judged.judgement.verdict)) ? <Acts judged={judged} id={id} /> : undefined
+      }
     >
       {judged ? (
         <Body judged={judged} judgement={judged.judgement} />

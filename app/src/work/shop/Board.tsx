@@ -22,9 +22,7 @@ function JobRow({ job }: { job: JobView }) {
       className="min-h-14 justify-center gap-0.5 rounded-xl border border-line bg-raised px-3 py-2 active:opacity-70"
     >
       <T bold>
-        <T bold reading>
-          {job.unit.number}
-        </T>
+        <T bold>{job.unit.number}</T>
         {`  ${job.title}`}
       </T>
       <T size="small" tone="soft">

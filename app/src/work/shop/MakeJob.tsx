@@ -102,7 +102,7 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
             className="min-h-11 justify-center"
           >
             <T bold size="lead">
-              <T bold reading size="lead">
+              <T bold size="lead">
                 {unit.number}
               </T>
               {`  ${unit.body}`}

@@ -136,7 +136,6 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
       {certified.map((defect) => (
         <Acknowledge key={defect.id} defect={defect} />
       ))}
-      {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
       <Card
         title="Running gear"
         note={newest ? `Last reading ${clock(newest.at, fleet.zone)}` : 'Nothing measured yet'}
@@ -162,6 +161,7 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
           </T>
         )}
       </Card>
+      {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
       <Card title="Open defects">
         {open.length === 0 ? <T tone="soft">None reported and none measured.</T> : null}
         {open.map((defect) => (

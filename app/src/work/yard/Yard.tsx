@@ -55,7 +55,7 @@ function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chos
       <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
       <View className="min-w-0 flex-1">
         <View className="flex-row flex-wrap items-baseline gap-x-2">
-          <T bold reading size="lead">
+          <T bold size="lead">
             {row.number}
           </T>
           <T tone="soft">{row.body}</T>
