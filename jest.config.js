@@ -12,6 +12,7 @@ const node = (name, more = {}) => ({
 });
 
 module.exports = {
+  testTimeout: 60_000,
   projects: [
     node('core'),
     node('server', { globalSetup: './src/testing/start-cluster.ts', globalTeardown: './src/testing/stop-cluster.ts' }),

@@ -1,7 +1,6 @@
 module.exports = {
   displayName: 'app',
   preset: 'jest-expo',
-  testTimeout: 60000,
   setupFiles: ['fake-indexeddb/auto'],
   moduleNameMapper: {
     '\\.css$': '<rootDir>/src/testing/no-style.js',

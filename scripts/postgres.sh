@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # A private PostgreSQL cluster on loopback.
-# usage: postgres.sh start|stop|url|destroy
+# usage: postgres.sh start|stop|running|url|destroy
 # env:   CLUSTER=folder of the cluster   CLUSTER_FAST=1 for a throwaway one (no fsync)
 set -euo pipefail
 : "${CLUSTER:?name the folder of the cluster}"
@@ -63,6 +63,7 @@ start)
   url
   ;;
 stop) if running; then as "$BIN/pg_ctl" -D "$DATA" -m fast -w stop >/dev/null; fi ;;
+running) running ;;
 url) url ;;
 destroy)
   if running; then as "$BIN/pg_ctl" -D "$DATA" -m immediate -w stop >/dev/null || true; fi

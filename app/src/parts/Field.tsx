@@ -1,5 +1,4 @@
 import { TextInput, type TextInputProps, View } from 'react-native';
-import { usePalette } from '../look/theme';
 import { T } from './T';
 
 interface Props
@@ -23,14 +22,12 @@ interface Props
 
 /** Words to write, under their label. */
 export function Field({ label, error, multiline, ...input }: Props) {
-  const palette = usePalette();
   return (
     <View className="gap-1">
       <T bold>{label}</T>
       <TextInput
         aria-label={label}
         multiline={multiline}
-        placeholderTextColor={palette.soft}
         autoCapitalize="none"
         className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}
         {...input}

@@ -74,6 +74,8 @@ interface Props {
   /** Said under the title: what kind of thing, since when. */
   under?: string;
   back?: () => void;
+  /** What going back is called, where the screen has a step back of its own. */
+  backLabel?: string;
   right?: ReactNode;
   /** The act of this screen, in thumb reach. */
   footer?: ReactNode;
@@ -85,7 +87,7 @@ interface Props {
 }
 
 /** The frame of a screen: header, what it shows, what it does, and where else one can go. */
-export function Screen({ title, under, back, right, footer, focused, fixed, children }: Props) {
+export function Screen({ title, under, back, backLabel = 'Back', right, footer, focused, fixed, children }: Props) {
   const palette = usePalette();
   const wide = useWide();
   useEffect(() => {
@@ -97,7 +99,12 @@ export function Screen({ title, under, back, right, footer, focused, fixed, chil
       <View className="min-w-0 flex-1">
         <View role="banner" className="min-h-14 flex-row items-center gap-1 border-b border-line bg-card px-2 py-1">
           {back ? (
-            <Pressable role="button" aria-label="Back" onPress={back} className="h-12 w-12 items-center justify-center">
+            <Pressable
+              role="button"
+              aria-label={backLabel}
+              onPress={back}
+              className="h-12 w-12 items-center justify-center"
+            >
               <ChevronLeft size={28} color={palette.ink} aria-hidden />
             </Pressable>
           ) : (

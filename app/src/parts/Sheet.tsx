@@ -8,10 +8,10 @@ import { T } from './T';
 export function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const palette = usePalette();
   return (
-    <Modal transparent visible animationType="none" onRequestClose={onClose}>
+    <Modal aria-label={title} transparent visible animationType="none" onRequestClose={onClose}>
       <View className="flex-1 items-center justify-end">
         <Pressable aria-hidden tabIndex={-1} onPress={onClose} className="absolute inset-0 bg-black/50" />
-        <View aria-label={title} className="max-h-[85%] w-full max-w-xl rounded-t-3xl border border-line bg-ground">
+        <View className="max-h-[85%] w-full max-w-xl rounded-t-3xl border border-line bg-ground">
           <View className="flex-row items-center justify-between px-4 pt-2">
             <T level={2} size="lead" bold className="shrink">
               {title}

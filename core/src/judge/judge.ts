@@ -110,7 +110,8 @@ const compareFindings = (order: ReadonlyMap<string, number>) => (a: Finding, b: 
   (order.get(a.unit) ?? 0) - (order.get(b.unit) ?? 0) ||
   comparePositions({ axle: a.axle ?? 0, ...placeOf(a) }, { axle: b.axle ?? 0, ...placeOf(b) }) ||
   a.kind.localeCompare(b.kind) ||
-  (a.measured ?? '').localeCompare(b.measured ?? '');
+  (a.measured ?? '').localeCompare(b.measured ?? '') ||
+  a.because.localeCompare(b.because);
 
 const placeOf = ({ side, tyre }: Finding) => ({ side: side ?? undefined, tyre });
 

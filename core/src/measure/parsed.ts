@@ -15,10 +15,10 @@ const VULGAR = /[\u00bc-\u00be\u2150-\u215e]/g;
 /** Folds typographic variants (⅞, ″, no-break space, minus-like dashes) into the plain signs the parsers read. */
 export function plainText(text: string): string {
   return text
+    .replace(/[\u2033\u201d\u201c]|''/g, '"')
     .replace(VULGAR, (sign) => ` ${sign}`)
     .normalize('NFKC')
     .replace(/\u2044/g, '/')
-    .replace(/[\u2033\u201d\u201c]|''/g, '"')
     .replace(/[\u2010-\u2013]/g, '-')
     .replace(/\s+/g, ' ')
     .trim();

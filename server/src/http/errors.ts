@@ -32,9 +32,9 @@ function problemOf(error: Thrown): Problem {
 
 /** `/readings/0/value` as `readings.0.value`; an unknown key is named in its path. */
 function pathOf(instancePath: string, params: unknown): string {
-  const path = instancePath.replace(/^\//, '').replace(/\//g, '.');
-  const issue = (params as { issue?: { code?: string; keys?: string[] } } | undefined)?.issue;
-  return issue?.code === 'unrecognized_keys' ? [path, issue.keys?.[0]].filter(Boolean).join('.') : path;
+  const path = instancePath.replace(/^\//, '').replaceAll('/', '.');
+  const unknown = (params as { keys?: string[] } | undefined)?.keys?.[0];
+  return [path, unknown].filter(Boolean).join('.');
 }
 
 /** Every error leaves as a problem document; only those we did not foresee are logged as errors. */

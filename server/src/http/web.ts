@@ -8,20 +8,19 @@ const YEAR_S = 31_536_000;
 
 /** The built app from the same origin. Hashed files are kept for a year, the shell is asked for each time. */
 export async function webRoutes(app: App, folder: string): Promise<void> {
-  if (!existsSync(join(folder, 'index.html'))) {
-    app.log.warn({ folder }, 'The app is not built: only the API is served');
-    return;
-  }
+  const built = existsSync(join(folder, 'index.html'));
+  app.setNotFoundHandler((request, reply) => {
+    const [path = ''] = request.url.split('?');
+    if (!built || request.method !== 'GET' || path.startsWith('/api/') || /\.\w+$/.test(path))
+      throw new KnownProblem('not-found');
+    return reply.header('cache-control', 'no-cache').sendFile('index.html');
+  });
+  if (!built) return app.log.warn({ folder }, 'The app is not built: only the API is served');
   await app.register(fastifyStatic, {
     root: folder,
     setHeaders: (reply, path) => {
       const hashed = path.includes('/_expo/') || path.includes('/fonts/');
       reply.setHeader('cache-control', hashed ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');
     },
-  });
-  app.setNotFoundHandler((request, reply) => {
-    if (request.method !== 'GET' || request.url.startsWith('/api/') || /\.\w+$/.test(request.url.split('?')[0] ?? ''))
-      throw new KnownProblem('not-found');
-    return reply.header('cache-control', 'no-cache').sendFile('index.html');
   });
 }

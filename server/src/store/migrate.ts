@@ -23,6 +23,19 @@ function rolePassword(ownerUrl: string): string {
   return createHmac('sha256', `${username}:${password}@${host}`).update(SERVER_ROLE).digest('hex');
 }
 
+/** Whether the server's role is there already, with its password. */
+async function roleWorks(ownerUrl: string): Promise<boolean> {
+  const client = new pg.Client({ connectionString: serverUrl(ownerUrl) });
+  try {
+    await client.connect();
+    return true;
+  } catch {
+    return false;
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
+
 async function ensureServerRole(client: pg.Client, ownerUrl: string): Promise<void> {
   const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [SERVER_ROLE]);
   const act = rowCount ? 'alter' : 'create';
@@ -37,7 +50,7 @@ export async function prepareDatabase(ownerUrl: string, folder = join(__dirname,
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
-    await ensureServerRole(client, ownerUrl);
+    if (!(await roleWorks(ownerUrl))) await ensureServerRole(client, ownerUrl);
     await migrate(drizzle(client), { migrationsFolder: folder });
   } finally {
     await client.end();

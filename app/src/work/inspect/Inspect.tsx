@@ -149,13 +149,11 @@ function Pad({ draft, step, update, why, onWhy, onSave, onSkip }: PadProps) {
         <Place draft={draft} step={step} judged={judged} />
         {why && step.kind === 'hub-oil' ? reasons : null}
         {step.kind === 'hub-oil' ? (
-          <>
-            <HubPad
-              hub={entry.hub}
-              oil={judged.oilHub}
-              onNote={(hub) => update((now) => withEntry(now, step, { hub }))}
-            />
-          </>
+          <HubPad
+            hub={entry.hub}
+            oil={judged.oilHub}
+            onNote={(hub) => update((now) => withEntry(now, step, { hub }))}
+          />
         ) : (
           <>
             <Value draft={draft} step={step} judged={judged} />
@@ -302,6 +300,7 @@ export function Inspect() {
       fixed
       title={draft.unit.number}
       under={`${draft.purpose === 'full' ? 'Measured' : 'Measured again'}: ${done} of ${draft.steps.length}`}
+      backLabel="Leave"
       back={() => router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`)}
       right={
         <View className="flex-row gap-2 pr-2">

@@ -36,7 +36,7 @@ export function Acknowledge({ defect }: { defect: DefectView }) {
       <Button
         tall
         look="act"
-        label={sent ? 'Acknowledged' : 'I have seen this repair'}
+        label={sent ? 'Acknowledged' : `I have seen the repair at ${place}`}
         onPress={acknowledge}
         disabled={sent}
       />

@@ -5,7 +5,6 @@ import { Pressable, ScrollView, TextInput, View } from 'react-native';
 import { readAhead, useYard, type Yard as YardData } from '../../data/queries';
 import { useSession } from '../../data/session';
 import { dayOf, daysBetween, dueWords } from '../../look/dates';
-import { usePalette } from '../../look/theme';
 import { useWide } from '../../look/wide';
 import { Choice } from '../../parts/Choice';
 import { Loaded } from '../../parts/Loaded';
@@ -70,7 +69,6 @@ function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chos
 }
 
 function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null; onOpen: (id: string) => void }) {
-  const palette = usePalette();
   const [text, setText] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const rows = useMemo(
@@ -86,7 +84,6 @@ function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null;
         <TextInput
           aria-label="Search"
           placeholder="Search by number or kind"
-          placeholderTextColor={palette.soft}
           value={text}
           onChangeText={setText}
           inputMode="search"

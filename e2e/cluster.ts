@@ -1,0 +1,70 @@
+import { execFileSync, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import pg from 'pg';
+
+const ROOT = join(__dirname, '..');
+const CLUSTER = join(ROOT, '.data/e2e-cluster');
+
+export const postgres = (act: string): string =>
+  execFileSync(join(ROOT, 'scripts/postgres.sh'), [act], {
+    env: { ...process.env, CLUSTER, CLUSTER_FAST: '1' },
+    encoding: 'utf8',
+  }).trim();
+
+/** A running program: the built server over one database. */
+export interface Program {
+  url: string;
+  stop: () => Promise<void>;
+}
+
+/** Starts the built server on a port (0: any free one) and waits until it says where it is. */
+export function startProgram(database: string, port = 0): Promise<Program> {
+  const child = spawn('node', ['server/dist/main.js'], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: database, PORT: String(port), ZA_DEMO: '1', ZA_LOG: 'error' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const listen = (chunk: Buffer) => {
+      said += chunk.toString();
+      const at = /is at (http:\S+)/.exec(said);
+      if (!at?.[1] || !said.includes('Ctrl-C')) return;
+      const stop = () => {
+        child.kill('SIGTERM');
+        return ended;
+      };
+      resolve({ url: at[1], stop });
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+  });
+}
+
+const databaseUrl = (name: string): string => {
+  const url = new URL(process.env.E2E_CLUSTER_URL ?? '');
+  url.pathname = `/${name}`;
+  return url.toString();
+};
+
+/** A database of its own with the demo fleet in it. */
+export async function copyDemo(name: string): Promise<string> {
+  const admin = new pg.Client({ connectionString: databaseUrl('template1') });
+  await admin.connect();
+  await admin.query(`create database ${name} template postgres`);
+  await admin.end();
+  return databaseUrl(name);
+}
+
+/** Asks a database as its owner. */
+export async function sql<T extends pg.QueryResultRow>(database: string, text: string): Promise<T[]> {
+  const client = new pg.Client({ connectionString: database });
+  await client.connect();
+  try {
+    return (await client.query<T>(text)).rows;
+  } finally {
+    await client.end();
+  }
+}

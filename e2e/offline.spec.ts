@@ -1,0 +1,74 @@
+import { sql, startProgram } from './cluster';
+import { allSent, asked, deviceOf, expect, measure, openTrailer, press, test } from './program';
+
+test('half an inspection, server stopped, reload, finished offline, server back: everything stored once', async ({
+  browser,
+  database,
+}) => {
+  const first = await startProgram(database);
+  const port = Number(new URL(first.url).port);
+  const page = await deviceOf(browser, first.url, 'technician');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await openTrailer(page, 'J-51');
+  await press(page, 'Measure');
+  await press(page, '95 psi');
+  expect(await measure(page, {}, 4)).toBe(4);
+  await allSent(page);
+
+  await first.stop();
+  const before = await asked(page);
+  await press(page, '9 thirty-seconds');
+  await page.reload();
+  expect(await asked(page)).toEqual(before);
+  await expect(page.getByRole('button', { name: '9 thirty-seconds', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  expect(await measure(page)).toBe(6);
+  await press(page, 'Open the verdict sheet');
+  await press(page, 'Close inspection');
+  await expect(page.getByText('kept on this device')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('kept on this device')).toBeVisible();
+
+  const second = await startProgram(database, port);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await allSent(page);
+  await expect(page.getByText('kept on this device')).toBeHidden();
+  const [stored] = await sql<{ readings: number; places: number; closed: number }>(
+    database,
+    `select count(*)::int as readings, count(distinct r.key)::int as places,
+       (select count(*)::int from event e where e.type = 'close-inspection' and e.unit_id = u.id) as closed
+     from reading r join unit u on u.id = r.unit_id join inspection i on i.id = r.inspection_id
+     where u.number = 'J-51' and i.started_at > now() - interval '1 hour' group by u.id`,
+  );
+  expect(stored).toEqual({ readings: 10, places: 10, closed: 1 });
+  await second.stop();
+});
+
+test('a report made without a server is kept, and refused commands say why', async ({ browser, database }) => {
+  const first = await startProgram(database);
+  const port = Number(new URL(first.url).port);
+  const foreman = await deviceOf(browser, first.url, 'foreman');
+  const manager = await deviceOf(browser, first.url, 'manager');
+  for (const page of [foreman, manager]) {
+    await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
+    await expect(page.getByRole('button', { name: 'Answer H-12 2L' })).toBeVisible();
+  }
+  await first.stop();
+  for (const page of [foreman, manager]) {
+    await press(page, 'Answer H-12 2L');
+    await press(page, 'To be repaired');
+    await expect(page.getByText('kept on this device')).toBeVisible();
+  }
+  const second = await startProgram(database, port);
+  await foreman.evaluate(() => window.dispatchEvent(new Event('online')));
+  await allSent(foreman);
+  await manager.evaluate(() => window.dispatchEvent(new Event('online')));
+  await press(manager, '1 entry refused. See why');
+  await expect(manager.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
+  await expect(manager.getByText('It now stands as: triaged.')).toBeVisible();
+  await press(manager, 'Give it up');
+  await expect(manager.getByText('Everything is sent.')).toBeVisible();
+  await second.stop();
+});

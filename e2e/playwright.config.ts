@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: '.',
+  globalSetup: './start-cluster.ts',
+  globalTeardown: './stop-cluster.ts',
+  outputDir: '../test-results',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 390, height: 844 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    actionTimeout: 10_000,
+    trace: 'off',
+  },
+});

@@ -1,0 +1,117 @@
+import { randomBytes } from 'node:crypto';
+import { type Browser, test as base, expect, type Page } from '@playwright/test';
+import { copyDemo, type Program, startProgram } from './cluster';
+
+export type Who = 'driver' | 'technician' | 'foreman' | 'manager';
+
+interface Fixtures {
+  database: string;
+  program: Program;
+}
+
+/** Each test has the program to itself, over its own copy of the demo. */
+export const test = base.extend<Fixtures>({
+  // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the destructuring.
+  database: async ({}, use) => {
+    await use(await copyDemo(`e_${randomBytes(8).toString('hex')}`));
+  },
+  program: async ({ database }, use) => {
+    const program = await startProgram(database);
+    await use(program);
+    await program.stop();
+  },
+});
+export { expect };
+
+/** Signs in on a page. */
+export async function signIn(page: Page, url: string, who: Who): Promise<void> {
+  await page.goto(url);
+  await page.getByLabel('Name').fill(`${who}@lowmarsh`);
+  await page.getByLabel('Password').fill('walk-round');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
+}
+
+/** A device of its own for a person, signed in. */
+export async function deviceOf(
+  browser: Browser,
+  url: string,
+  who: Who,
+  viewport = { width: 390, height: 844 },
+): Promise<Page> {
+  const context = await browser.newContext({ viewport });
+  const page = await context.newPage();
+  await signIn(page, url, who);
+  return page;
+}
+
+export const openTrailer = async (page: Page, number: string): Promise<void> => {
+  await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${number},`) }).click();
+  await expect(page.getByRole('heading', { name: new RegExp(`^${number}`) })).toBeVisible();
+};
+
+export const press = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', typeof name === 'string' ? { name, exact: true } : { name }).click();
+
+const SAVE = /^Save (\S+) (.+)$/;
+
+/** What the pad asks for now, from its own button: `['1L', 'applied stroke']`. */
+export async function asked(page: Page): Promise<[place: string, kind: string] | null> {
+  const save = page.getByRole('button', { name: /^Save / });
+  const finished = page.getByRole('button', { name: 'Open the verdict sheet' });
+  await expect(save.or(finished)).toBeVisible();
+  if (!(await save.isVisible())) return null;
+  const found = SAVE.exec((await save.getAttribute('aria-label')) ?? '');
+  return [found?.[1] ?? '', found?.[2] ?? ''];
+}
+
+/** Keys that enter a good reading of each kind. */
+const GOOD: Record<string, string[]> = {
+  'applied stroke': ['5/8'],
+  lining: ['7/16'],
+  tread: ['9 thirty-seconds'],
+  'hub oil': ['Between marks, clear, dry'],
+};
+
+/** Goes through the pad to its end. `odd` gives other keys for a place and kind, `stopAfter` leaves after so many readings. */
+export async function measure(
+  page: Page,
+  odd: Record<string, string[]> = {},
+  stopAfter = Number.POSITIVE_INFINITY,
+): Promise<number> {
+  let taken = 0;
+  for (let now = await asked(page); now && taken < stopAfter; now = await asked(page)) {
+    const [place, kind] = now;
+    const keys = odd[`${place} ${kind}`] ?? GOOD[kind] ?? [];
+    for (const key of keys) {
+      const dry = page.getByRole('button', { name: 'Dry, no leak' });
+      if (key.startsWith('Between') && (await dry.isVisible())) await dry.click();
+      else await press(page, key);
+    }
+    await press(page, `Save ${place} ${kind}`);
+    taken++;
+  }
+  return taken;
+}
+
+/** Waits until everything kept on the device has been sent. */
+export const allSent = async (page: Page): Promise<void> => {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const open = indexedDB.open('zealous-axle');
+            open.onsuccess = () => {
+              const count = open.result.transaction('outbox').objectStore('outbox').count();
+              count.onsuccess = () => {
+                open.result.close();
+                resolve(count.result);
+              };
+            };
+          }),
+      ),
+    )
+    .toBe(0);
+};

@@ -1,0 +1,5 @@
+import { postgres } from './cluster';
+
+export default async function stopCluster(): Promise<void> {
+  postgres('destroy');
+}

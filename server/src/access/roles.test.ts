@@ -1,0 +1,82 @@
+import { COMMAND_ROLES, type CommandName, ROLES } from '@zealous-axle/core';
+import { EVERY_COMMAND, openWorld, PASSWORD, sampleBodies, type TestFleet, type World } from '../testing/world';
+
+let world: World;
+let fleet: TestFleet;
+
+beforeAll(async () => {
+  world = await openWorld();
+  fleet = await world.makeFleet('roles');
+});
+afterAll(() => world.close());
+
+const forbidden = ROLES.flatMap((role) =>
+  EVERY_COMMAND.filter((name) => !COMMAND_ROLES[name].includes(role)).map((name): [string, CommandName] => [
+    role,
+    name,
+  ]),
+);
+
+test('drivers and technicians each have forbidden acts', () => {
+  expect(new Set(forbidden.map(([role]) => role))).toEqual(new Set(['driver', 'technician']));
+});
+
+test.each(forbidden)('a %s may not %s', async (role, name) => {
+  const answer = await world.send(`${role}@roles`, name, sampleBodies(fleet)[name]);
+  expect(answer.status).toBe(403);
+  expect(answer.body.type).toBe('urn:zealous-axle:problem:not-allowed');
+});
+
+test('nobody gets anywhere without signing in', async () => {
+  for (const url of ['/api/v1/units', '/api/v1/shop', '/api/v1/session', '/api/v1/live'])
+    expect((await world.app.inject({ url })).statusCode).toBe(401);
+  for (const name of EVERY_COMMAND) {
+    const payload = { id: fleet.id, at: '2026-03-02T12:00:00Z', body: sampleBodies(fleet)[name] };
+    expect((await world.app.inject({ method: 'POST', url: `/api/v1/commands/${name}`, payload })).statusCode).toBe(401);
+  }
+});
+
+describe('signing in', () => {
+  const signIn = (name: string, password: string) =>
+    world.app.inject({ method: 'POST', url: '/api/v1/session', payload: { name, password } });
+
+  test('a wrong name and a wrong password are answered alike', async () => {
+    const answers = [
+      await signIn('foreman@roles', 'no'),
+      await signIn('nobody@roles', PASSWORD),
+      await signIn('foreman@nowhere', PASSWORD),
+    ];
+    expect(answers.map(({ statusCode }) => statusCode)).toEqual([401, 401, 401]);
+    expect(new Set(answers.map(({ body }) => body)).size).toBe(1);
+  });
+
+  test('the cookie is kept from scripts and other sites, and ends with the session', async () => {
+    const answer = await signIn('foreman@roles', PASSWORD);
+    const cookie = answer.cookies.find(({ name }) => name === 'za_session');
+    expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Strict', path: '/' });
+    const cookies = { za_session: cookie?.value ?? '' };
+    expect((await world.app.inject({ url: '/api/v1/session', cookies })).json().person.role).toBe('foreman');
+    expect((await world.app.inject({ method: 'DELETE', url: '/api/v1/session', cookies })).statusCode).toBe(204);
+    expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(401);
+  });
+
+  test('a session ends by itself after its days', async () => {
+    const cookies = { za_session: (await signIn('manager@roles', PASSWORD)).cookies[0]?.value ?? '' };
+    world.later(29 * 24 * 60);
+    expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(200);
+    world.later(2 * 24 * 60);
+    expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(401);
+  });
+
+  test('tries are limited by name', async () => {
+    const codes: number[] = [];
+    for (let tries = 0; tries < 12; tries++) codes.push((await signIn('someone@roles', 'guess')).statusCode);
+    expect(codes.slice(0, 10).every((code) => code === 401)).toBe(true);
+    expect(codes.slice(10)).toEqual([429, 429]);
+  });
+
+  test('a made-up cookie opens nothing', async () => {
+    for (const token of ['x', `${fleet.id}.x`, `${fleet.id}.`, '.x', "' or 1=1 --.x"])
+      expect((await world.app.inject({ url: '/api/v1/session', cookies: { za_session: token } })).statusCode).toBe(401);
+  });
+});

@@ -1,0 +1,174 @@
+import { COMMAND_NAMES, type CommandBody, type CommandName, type Role } from '@zealous-axle/core';
+import pg from 'pg';
+import { v7 as uuidv7 } from 'uuid';
+import { hashPassword } from '../access/passwords';
+import { buildApp } from '../app';
+import { openLive } from '../feeds/live';
+import { COOKIE } from '../http/serving';
+import { connect } from '../store/connect';
+import { serverUrl } from '../store/migrate';
+import { bay, fleet, person, unit } from '../store/schema';
+
+export const PASSWORD = 'a long enough password';
+const ROLES: readonly Role[] = ['driver', 'technician', 'foreman', 'manager'];
+
+const AXLE = {
+  brake: 's-cam',
+  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
+  adjuster: 'automatic',
+  tyres: 'single',
+  hub: 'oil',
+} as const;
+
+/** A fleet of the tests: its people by role, one bay, one two-axle trailer. */
+export interface TestFleet {
+  id: string;
+  slug: string;
+  unit: string;
+  bay: string;
+}
+
+async function clusterUrl(database: string): Promise<string> {
+  const url = new URL(process.env.TEST_CLUSTER_URL ?? '');
+  const admin = new pg.Client({ connectionString: Object.assign(new URL(url), { pathname: '/template1' }).toString() });
+  await admin.connect();
+  await admin.query(`create database ${database} template postgres`);
+  await admin.end();
+  url.pathname = `/${database}`;
+  return url.toString();
+}
+
+let hash: Promise<string> | undefined;
+
+/** A server of its own over a database of its own. */
+export async function openWorld() {
+  const owner = await clusterUrl(`t_${uuidv7().replaceAll('-', '')}`);
+  const url = serverUrl(owner);
+  const asOwner = connect(owner);
+  const { pool, db } = connect(url);
+  const live = openLive(url);
+  let time = new Date('2026-03-02T12:00:00Z');
+  const app = await buildApp({ db, live, now: () => time, web: '/nowhere', log: 'silent', secure: false });
+  hash ??= hashPassword(PASSWORD);
+  const passwordHash = await hash;
+
+  const makeFleet = async (slug: string): Promise<TestFleet> => {
+    const made = { id: uuidv7(), slug, unit: uuidv7(), bay: uuidv7() };
+    const fleetId = made.id;
+    await asOwner.db.insert(fleet).values({ fleetId, slug, name: slug, zone: 'America/Chicago', book: 'na' });
+    await asOwner.db
+      .insert(person)
+      .values(ROLES.map((role) => ({ fleetId, id: uuidv7(), signIn: role, name: `The ${role}`, role, passwordHash })));
+    await asOwner.db.insert(bay).values({ fleetId, id: made.bay, name: 'Bay 1', rank: 1 });
+    await asOwner.db.insert(unit).values({
+      fleetId,
+      id: made.unit,
+      number: 'T-1',
+      body: 'Test trailer',
+      kind: 'semitrailer',
+      axles: [AXLE, AXLE],
+    });
+    return made;
+  };
+
+  const signIn = async (who: string): Promise<string> => {
+    const answer = await app.inject({
+      method: 'POST',
+      url: '/api/v1/session',
+      payload: { name: who, password: PASSWORD },
+    });
+    const cookie = answer.cookies.find(({ name }) => name === COOKIE);
+    if (!cookie) throw new Error(`${who} cannot sign in: ${answer.body}`);
+    return cookie.value;
+  };
+  const tokens = new Map<string, string>();
+  const tokenOf = async (who: string) => {
+    const known = tokens.get(who) ?? (await signIn(who));
+    tokens.set(who, known);
+    return known;
+  };
+
+  const get = async (who: string, path: string) => {
+    const answer = await app.inject({ url: `/api/v1${path}`, cookies: { [COOKIE]: await tokenOf(who) } });
+    return { status: answer.statusCode, body: answer.json() };
+  };
+  const send = async <N extends CommandName>(who: string, name: N, body: CommandBody<N>, id = uuidv7()) => {
+    const answer = await app.inject({
+      method: 'POST',
+      url: `/api/v1/commands/${name}`,
+      cookies: { [COOKIE]: await tokenOf(who) },
+      payload: { id, at: time.toISOString(), body },
+    });
+    return { status: answer.statusCode, body: answer.json() };
+  };
+  /** Sends a command that must go well. */
+  const done = async <N extends CommandName>(who: string, name: N, body: CommandBody<N>) => {
+    time = new Date(time.getTime() + 60_000);
+    const answer = await send(who, name, body);
+    if (answer.status !== 200) throw new Error(`${name}: ${JSON.stringify(answer.body)}`);
+    return answer.body as { changed: { kind: string; id: string; version: number | null }[] };
+  };
+
+  return {
+    app,
+    db,
+    live,
+    pool,
+    owner: asOwner,
+    makeFleet,
+    get,
+    send,
+    done,
+    later: (minutes: number) => {
+      time = new Date(time.getTime() + minutes * 60_000);
+    },
+    async close() {
+      await app.close();
+      await live.close();
+      await pool.end();
+      await asOwner.pool.end();
+    },
+  };
+}
+export type World = Awaited<ReturnType<typeof openWorld>>;
+
+const place = { axle: null, side: null, tyre: null };
+
+/** A body of every command that its schema takes, about the given fleet; ids that exist nowhere unless given. */
+export function sampleBodies(about: TestFleet, known: { defect?: string; job?: string; inspection?: string } = {}) {
+  const { unit: unitId, bay: bayId } = about;
+  const { defect = uuidv7(), job = uuidv7(), inspection = uuidv7() } = known;
+  const step = { kind: 'lining', axle: 1, side: 'left', tyre: null } as const;
+  const bodies: { [N in CommandName]: CommandBody<N> } = {
+    'report-defect': { defect: uuidv7(), unit: unitId, code: 'lamp-out', place, words: 'dark' },
+    'triage-defect': { defect, version: 1, holds: false },
+    'dismiss-defect': { defect, version: 1, reason: 'no defect' },
+    'acknowledge-repair': { defect, version: 1 },
+    'make-job': {
+      job: uuidv7(),
+      unit: unitId,
+      title: 'Job',
+      defects: [{ defect, version: 1 }],
+      minutes: 30,
+      wheelsOff: false,
+    },
+    'place-job': { job, version: 1, bay: bayId, day: '2026-03-03' },
+    'cancel-job': { job, version: 1, reason: 'not now' },
+    'start-job': { job, version: 1 },
+    'finish-job': { job, version: 1, done: 'done' },
+    'reopen-job': { job, version: 1, reason: 'again' },
+    'certify-job': { job, version: 1, statement: 'good' },
+    'hold-trailer': { hold: uuidv7(), unit: unitId, reason: 'looks wrong' },
+    'release-trailer': { release: uuidv7(), unit: unitId, statement: 'good' },
+    'start-inspection': { inspection: uuidv7(), unit: unitId, purpose: 'full' },
+    'take-reading': {
+      reading: uuidv7(),
+      inspection,
+      value: { kind: 'lining', axle: 1, side: 'left', points: ['1/2 in'] },
+    },
+    'skip-reading': { skip: uuidv7(), inspection, step, reason: 'mud' },
+    'close-inspection': { inspection, outcome: 'incomplete', because: 'rain' },
+  };
+  return bodies;
+}
+export const EVERY_COMMAND = COMMAND_NAMES;
