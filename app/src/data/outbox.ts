@@ -64,7 +64,8 @@ async function readBack(): Promise<readonly Waiting[]> {
 /** Opens the outbox for whoever is signed in: only their own commands are sent. */
 export async function openOutbox(who: string | null): Promise<void> {
   person = who;
-  set({ signedOut: false });
+  clearTimeout(timer);
+  set({ signedOut: false, offline: false });
   await readBack();
   void flush();
 }

@@ -25,7 +25,9 @@ export function Sheet({ title, onClose, children }: { title: string; onClose: ()
               <X size={26} color={palette.ink} aria-hidden />
             </Pressable>
           </View>
-          <ScrollView contentContainerClassName="gap-3 p-4 pb-6">{children}</ScrollView>
+          <ScrollView tabIndex={0} contentContainerClassName="gap-3 p-4 pb-6">
+            {children}
+          </ScrollView>
         </View>
       </View>
     </Modal>

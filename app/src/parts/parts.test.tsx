@@ -1,0 +1,74 @@
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { type BrakeCount, VERDICTS } from '@zealous-axle/core';
+import { BrakeSum } from './BrakeSum';
+import { endsOf } from './ends';
+import { RunningGear } from './RunningGear';
+import { VerdictBadge } from './VerdictMark';
+import { VERDICT_LOOK } from './verdict';
+
+const axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' } as const;
+const unit = { kind: 'semitrailer', axles: [axle, { ...axle, lift: true, tyres: 'single' as const }] } as const;
+const count: BrakeCount = {
+  total: 4,
+  measured: 1,
+  full: 0,
+  half: 1,
+  defective: 0,
+  defectiveAtMost: 3,
+  outOfServiceAt: 1,
+  outOfService: false,
+};
+
+test.each(VERDICTS)('%s is always said in a word, and never as “safe”', async (verdict) => {
+  await render(<VerdictBadge verdict={verdict} />);
+  expect(screen.getByText(VERDICT_LOOK[verdict].word)).toBeTruthy();
+  expect(VERDICT_LOOK[verdict].word).not.toMatch(/safe/i);
+});
+
+test('the plan has every axle end of its unit, and says what is not measured', async () => {
+  const chosen: string[] = [];
+  const ends = endsOf([
+    {
+      axle: 1,
+      side: 'left',
+      tyre: null,
+      kind: 'lining',
+      verdict: 'violation',
+      value: { kind: 'lining', axle: 1, side: 'left', points: ['3/16 in'] },
+    },
+  ]);
+  await render(
+    <RunningGear
+      unit={{ ...unit, axles: [...unit.axles] }}
+      ends={ends}
+      size="medium"
+      onSelect={(code) => chosen.push(code)}
+    />,
+  );
+  expect(screen.getByLabelText('1L: Violation. Lining 3/16')).toBeTruthy();
+  for (const code of ['1R', '2L', '2R']) expect(screen.getByLabelText(`${code}: not measured. `)).toBeTruthy();
+  await fireEvent.press(screen.getByLabelText('2R: not measured. '));
+  expect(chosen).toEqual(['2R']);
+});
+
+test('an open brake keeps the end of the plan from looking measured', () => {
+  const reading = { axle: 1, side: 'left', tyre: null, kind: 'lining', value: null } as const;
+  expect(
+    endsOf([
+      { ...reading, verdict: 'within' },
+      { ...reading, kind: 'hub-oil', verdict: 'not-judged' },
+    ])['1L']?.verdict,
+  ).toBe('not-judged');
+});
+
+test('the brake count is a sum, with its range while brakes are open', async () => {
+  await render(<BrakeSum count={count} />);
+  expect(screen.getByText('1 × ½')).toBeTruthy();
+  expect(screen.getByText('0 to 3')).toBeTruthy();
+  expect(screen.getByText('Not settled: 1 of 4 brakes measured.')).toBeTruthy();
+});
+
+test('a settled count says which way', async () => {
+  await render(<BrakeSum count={{ ...count, full: 1, defective: 1, defectiveAtMost: 1, outOfService: true }} />);
+  expect(screen.getByText('1 is not less than 1: out of service by the brake count.')).toBeTruthy();
+});
