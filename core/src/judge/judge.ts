@@ -109,10 +109,11 @@ const compareFindings = (order: ReadonlyMap<string, number>) => (a: Finding, b: 
   b.share - a.share ||
   (order.get(a.unit) ?? 0) - (order.get(b.unit) ?? 0) ||
   comparePositions({ axle: a.axle ?? 0, ...placeOf(a) }, { axle: b.axle ?? 0, ...placeOf(b) }) ||
-  a.kind.localeCompare(b.kind) ||
-  (a.measured ?? '').localeCompare(b.measured ?? '') ||
-  a.because.localeCompare(b.because);
+  compareTexts(a.kind, b.kind) ||
+  compareTexts(a.measured ?? '', b.measured ?? '') ||
+  compareTexts(a.because, b.because);
 
+const compareTexts = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 const placeOf = ({ side, tyre }: Finding) => ({ side: side ?? undefined, tyre });
 
 /** The unique name of a finding's place and kind within its unit; null for one that concerns the unit as a whole. */

@@ -38,4 +38,11 @@ export function keeps(limit: Pick<Limit, 'is' | 'value'>, nm: Nanometres): boole
 export const marginOf = (limit: Pick<Limit, 'is' | 'value'>, nm: Nanometres): Nanometres =>
   limit.is === 'at-most' ? limitNm(limit) - nm : nm - limitNm(limit);
 
-export const limitNm = (limit: Pick<Limit, 'value'>): Nanometres => must(parseLength(limit.value, 'none'));
+const figures = new Map<string, Nanometres>();
+
+/** A limit's figure in nanometres. Each text is read once. */
+export function limitNm({ value }: Pick<Limit, 'value'>): Nanometres {
+  const known = figures.get(value) ?? must(parseLength(value, 'none'));
+  figures.set(value, known);
+  return known;
+}

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Session } from '@zealous-axle/core';
 import { and, eq, gt, lt, sql } from 'drizzle-orm';
-import { type Database, inFleet } from '../store/connect';
+import { type Database, type FleetStore, inFleet } from '../store/connect';
 import { fleet, person, session } from '../store/schema';
 import { passwordFits } from './passwords';
 
@@ -59,17 +59,28 @@ const sessionOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSel
 });
 
 /** Who a token belongs to; null when it is unknown, expired or its person no longer active. */
-export async function sessionFor(db: Database, token: string, now: Date): Promise<Session | null> {
+async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<Session | null> {
+  const [row] = await store
+    .select({ person, fleet })
+    .from(session)
+    .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
+    .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
+    .where(and(eq(session.tokenHash, tokenHash(secret)), gt(session.expiresAt, now), eq(person.active, true)));
+  return row ? sessionOf(row.person, row.fleet) : null;
+}
+
+/** Does `work` as whoever the token belongs to, in the transaction that looked them up; null when it is nobody. */
+export async function asSession<T>(
+  db: Database,
+  token: string,
+  now: Date,
+  work: (store: FleetStore, session: Session) => Promise<T>,
+): Promise<{ answer: T } | null> {
   const parts = splitToken(token);
   if (!parts) return null;
   return inFleet(db, parts.fleetId, async (store) => {
-    const [row] = await store
-      .select({ person, fleet })
-      .from(session)
-      .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
-      .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
-      .where(and(eq(session.tokenHash, tokenHash(parts.secret)), gt(session.expiresAt, now), eq(person.active, true)));
-    return row ? sessionOf(row.person, row.fleet) : null;
+    const found = await sessionIn(store, parts.secret, now);
+    return found ? { answer: await work(store, found) } : null;
   });
 }
 

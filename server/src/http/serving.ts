@@ -2,8 +2,8 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { Session } from '@zealous-axle/core';
 import type { FastifyBaseLogger, FastifyInstance, FastifyRequest, RawServerDefault } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
-import { sessionFor } from '../access/sessions';
-import { type Database, type FleetStore, inFleet } from '../store/connect';
+import { asSession } from '../access/sessions';
+import type { Database, FleetStore } from '../store/connect';
 import { KnownProblem } from './problems';
 
 /** What every route may need. The clock is an argument, so that tests can set it. */
@@ -23,26 +23,24 @@ export type App = FastifyInstance<
 
 export const COOKIE = 'za_session';
 
-/** Whoever sent the request; a 401 when nobody is signed in. */
-export async function signedIn({ db, now }: Serving, request: FastifyRequest): Promise<Session> {
-  const token = request.cookies[COOKIE];
-  const session = token ? await sessionFor(db, token, now()) : null;
-  if (!session) throw new KnownProblem('not-signed-in');
-  request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
-  return session;
-}
-
-/** Answers a question about the sender's own fleet. */
+/** Answers a question about the sender's own fleet; a 401 when nobody is signed in, a 404 when there is no answer. */
 export async function ask<T>(
-  serving: Serving,
+  { db, now }: Serving,
   request: FastifyRequest,
   question: (store: FleetStore, session: Session) => Promise<T | null>,
 ): Promise<T> {
-  const session = await signedIn(serving, request);
-  const answer = await inFleet(serving.db, session.fleet.id, (store) => question(store, session));
-  if (answer === null) throw new KnownProblem('not-found');
-  return answer;
+  const done = await asSession(db, request.cookies[COOKIE] ?? '', now(), (store, session) => {
+    request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
+    return question(store, session);
+  });
+  if (!done) throw new KnownProblem('not-signed-in');
+  if (done.answer === null) throw new KnownProblem('not-found');
+  return done.answer;
 }
+
+/** Whoever sent the request; a 401 when nobody is signed in. */
+export const signedIn = (serving: Serving, request: FastifyRequest): Promise<Session> =>
+  ask(serving, request, async (_, session) => session);
 
 /** The date of an instant in the shop's zone, as `2026-11-24`. */
 export const dayIn = (zone: string, at: Date): string =>
