@@ -32,7 +32,7 @@ need_package() { # file-pattern package
 }
 
 # One hash over the contents of the named files and folders.
-hash_of() { find "$@" -type f -not -path '*/node_modules/*' -not -path '*/dist/*' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1; }
+hash_of() { find "$@" -type f -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/.expo/*' -not -name '*-env.d.ts' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1; }
 
 # Runs a command when the hash of what it depends on has changed since it last went well.
 when_changed() { # stamp-file hash words… -- command…

@@ -123,3 +123,21 @@ test('a typed pressure', () => {
     null,
   ]);
 });
+
+test('a defect somebody reported counts on the device too', () => {
+  const leak = { code: 'chamber-leak', axle: 1, side: 'left', tyre: null, state: 'reported' } as const;
+  const brakes = (state: 'reported' | 'done') =>
+    judgeDraft(begun(), { standing: [], defects: [{ ...leak, state }] }).units[0]?.brakes.full;
+  expect([brakes('reported'), brakes('done')]).toEqual([1, 0]);
+});
+
+test('after a repair, what stands elsewhere is judged with the new readings', () => {
+  const steps = begun().steps.slice(0, 1);
+  const standing = [
+    { key: 'stroke-applied@1L', value: { kind: 'stroke-applied', axle: 1, side: 'left', value: '3 in' } },
+    { key: 'lining@1R', value: { kind: 'lining', axle: 1, side: 'right', points: ['1/8 in'] } },
+  ] as { key: string; value: Reading }[];
+  const again: Draft = { ...begun(), purpose: 're-measure', steps };
+  const found = judgeDraft(again, { standing, defects: [] }).findings.filter(({ measured }) => measured !== null);
+  expect(found.map(({ kind, verdict }) => [kind, verdict])).toEqual([['lining', 'violation']]);
+});

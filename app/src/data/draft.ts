@@ -8,7 +8,9 @@ import {
   parsePressure,
   type Reading,
   type ReadingOf,
+  type ReportedDefect,
   type Step,
+  seenDefects,
   stepKey,
   type Unit,
   type UnitKind,
@@ -135,13 +137,27 @@ export function reservoirText(typed: string): string | null {
 export const takenReadings = (draft: Draft): Reading[] =>
   draft.steps.flatMap((step) => entryOf(draft, step).saved?.value ?? []);
 
-/** What the book says of the readings so far: the same arithmetic as the server's, on the device. */
-export const judgeDraft = (draft: Draft): JudgeAnswer =>
-  judge({
+/** What is known of the unit beside the draft: readings that stand, and defects reported. */
+export interface Known {
+  standing: readonly { key: string; value: Reading }[];
+  defects: readonly ReportedDefect[];
+}
+
+/**
+ * What the book says of the readings so far: the same arithmetic as the server's, on the device. After a repair the
+ * readings that stand elsewhere on the unit are judged with the new ones; defects found by eye always are.
+ */
+export function judgeDraft(draft: Draft, known: Known = { standing: [], defects: [] }): JudgeAnswer {
+  const taken = takenReadings(draft);
+  const again = new Set(draft.steps.map(stepKey));
+  const rest = draft.purpose === 'full' ? [] : known.standing.filter(({ key }) => !again.has(key));
+  const readings = [...taken, ...rest.map(({ value }) => value), ...seenDefects(known.defects)];
+  return judge({
     book: draft.book,
     units: [{ id: draft.unit.id, kind: draft.unit.kind, axles: draft.unit.axles }],
-    readings: takenReadings(draft).map((value) => ({ ...value, unit: draft.unit.id })),
+    readings: readings.map((value) => ({ ...value, unit: draft.unit.id })),
   });
+}
 
 /** A reading in a few characters, for lists and the plan. */
 export function shortReading(value: Reading): string {

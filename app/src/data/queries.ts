@@ -1,4 +1,4 @@
-import { dehydrate, hydrate, QueryClient, useQuery } from '@tanstack/react-query';
+import { type DehydratedState, dehydrate, hydrate, QueryClient, useQuery } from '@tanstack/react-query';
 import type { JobPage, Session, Sheet, Shop, UnitPage, yardSchema } from '@zealous-axle/core';
 import type { z } from 'zod';
 import { call, Refused } from './client';
@@ -43,18 +43,23 @@ export async function readAhead(units: readonly { id: string }[]): Promise<void>
 export const readAgain = (): Promise<void> => queryClient.invalidateQueries();
 
 const ANSWERS = 'answers';
+/** Counted up when a view's shape changes: answers kept in an older one are not shown. */
+const SHAPE = 1;
 const KEEP_AFTER_MS = 400;
 
 /** Brings back the answers this person last saw on this device. */
 export async function restoreAnswers(session: Session): Promise<void> {
-  const kept = await (await device()).get('answers', session.person.id);
-  if (kept) hydrate(queryClient, kept);
+  const kept = (await (await device()).get(ANSWERS, session.person.id)) as
+    | { shape: number; state: DehydratedState }
+    | undefined;
+  if (kept?.shape === SHAPE) hydrate(queryClient, kept.state);
 }
 
 /** Keeps the answers on the device as they come in. */
 export function keepAnswers(session: Session): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const keep = async () => (await device()).put(ANSWERS, dehydrate(queryClient), session.person.id);
+  const keep = async () =>
+    (await device()).put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, session.person.id);
   const stop = queryClient.getQueryCache().subscribe(({ type }) => {
     if (type !== 'updated' && type !== 'added') return;
     clearTimeout(timer);
@@ -69,5 +74,5 @@ export function keepAnswers(session: Session): () => void {
 /** Forgets what a person saw, when they sign out. */
 export async function forgetAnswers(): Promise<void> {
   queryClient.clear();
-  await (await device()).clear('answers');
+  await (await device()).clear(ANSWERS);
 }

@@ -31,7 +31,7 @@ export function MarginRuler({ limit, nm, verdict }: Props) {
   const past = limit.is === 'at-most' ? [x(at), WIDTH - 6] : [6, x(at)];
   return (
     <View aria-hidden className="w-full">
-      <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMidYMid meet">
+      <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMinYMid meet">
         <Rect
           x={past[0]}
           y={BASE - 14}

@@ -34,7 +34,7 @@ interface Props extends Omit<TextProps, 'role'> {
 
 /** All words of the program. */
 export function T({ size = 'body', tone = 'ink', bold, reading, level, className = '', ...props }: Props) {
-  const family = reading ? 'font-reading' : 'font-words';
+  const family = reading ? 'font-reading tracking-tighter' : 'font-words';
   const weight = bold ? (reading ? 'font-bold' : 'font-semibold') : reading ? 'font-medium' : 'font-normal';
   return (
     <Text

@@ -1,10 +1,14 @@
 import {
+  type Axle,
   comparePositions,
+  expectedReadings,
   MEASURED_WORDS,
   positionCode,
   type Reading,
   type Side,
+  stepKey,
   type Tyre,
+  type UnitKind,
   type Verdict,
   worst,
 } from '@zealous-axle/core';
@@ -46,10 +50,21 @@ function linesOf(here: readonly PlacedReading[]): string[] {
   });
 }
 
+/** What is expected at a unit and not among the readings: open, so that no end looks measured before it is. */
+function openAt(axles: readonly Axle[], kind: UnitKind, readings: readonly PlacedReading[]): PlacedReading[] {
+  const read = new Set(readings.map(stepKey));
+  return expectedReadings({ id: '', kind, axles: [...axles] })
+    .filter((step) => !read.has(stepKey(step)))
+    .map((step) => ({ ...step, verdict: 'not-judged', value: null }));
+}
+
 /** The plan's state from judged readings, by axle end. */
-export function endsOf(readings: readonly PlacedReading[]): Record<string, EndState> {
+export function endsOf(
+  unit: { kind: UnitKind; axles: readonly Axle[] },
+  readings: readonly PlacedReading[],
+): Record<string, EndState> {
   const byEnd = new Map<string, PlacedReading[]>();
-  for (const reading of readings) {
+  for (const reading of [...readings, ...openAt(unit.axles, unit.kind, readings)]) {
     const code = positionCode({ axle: reading.axle, side: reading.side });
     byEnd.set(code, [...(byEnd.get(code) ?? []), reading]);
   }

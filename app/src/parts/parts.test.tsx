@@ -1,13 +1,24 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { type BrakeCount, VERDICTS } from '@zealous-axle/core';
+import {
+  type Axle,
+  type BrakeCount,
+  expectedReadings,
+  type Reading,
+  type UnitKind,
+  VERDICTS,
+} from '@zealous-axle/core';
 import { BrakeSum } from './BrakeSum';
-import { endsOf } from './ends';
+import { endsOf, type PlacedReading } from './ends';
 import { RunningGear } from './RunningGear';
 import { VerdictBadge } from './VerdictMark';
 import { VERDICT_LOOK } from './verdict';
 
 const axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' } as const;
-const unit = { kind: 'semitrailer', axles: [axle, { ...axle, lift: true, tyres: 'single' as const }] } as const;
+const unit: { kind: UnitKind; axles: Axle[] } = {
+  kind: 'semitrailer',
+  axles: [axle, { ...axle, lift: true, tyres: 'single' }],
+};
+const lining: Reading = { kind: 'lining', axle: 1, side: 'left', points: ['3/16 in'] };
 const count: BrakeCount = {
   total: 4,
   measured: 1,
@@ -27,38 +38,28 @@ test.each(VERDICTS)('%s is always said in a word, and never as “safe”', asyn
 
 test('the plan has every axle end of its unit, and says what is not measured', async () => {
   const chosen: string[] = [];
-  const ends = endsOf([
-    {
-      axle: 1,
-      side: 'left',
-      tyre: null,
-      kind: 'lining',
-      verdict: 'violation',
-      value: { kind: 'lining', axle: 1, side: 'left', points: ['3/16 in'] },
-    },
-  ]);
+  const read = { axle: 1, side: 'left', tyre: null, kind: 'lining', verdict: 'violation', value: lining } as const;
   await render(
-    <RunningGear
-      unit={{ ...unit, axles: [...unit.axles] }}
-      ends={ends}
-      size="medium"
-      onSelect={(code) => chosen.push(code)}
-    />,
+    <RunningGear unit={unit} ends={endsOf(unit, [read])} size="medium" onSelect={(code) => chosen.push(code)} />,
   );
   expect(screen.getByLabelText('1L: Violation. Lining 3/16')).toBeTruthy();
-  for (const code of ['1R', '2L', '2R']) expect(screen.getByLabelText(`${code}: not measured. `)).toBeTruthy();
-  await fireEvent.press(screen.getByLabelText('2R: not measured. '));
+  for (const code of ['1R', '2L', '2R']) expect(screen.getByLabelText(`${code}: Not judged. `)).toBeTruthy();
+  await fireEvent.press(screen.getByLabelText('2R: Not judged. '));
   expect(chosen).toEqual(['2R']);
 });
 
-test('an open brake keeps the end of the plan from looking measured', () => {
-  const reading = { axle: 1, side: 'left', tyre: null, kind: 'lining', value: null } as const;
-  expect(
-    endsOf([
-      { ...reading, verdict: 'within' },
-      { ...reading, kind: 'hub-oil', verdict: 'not-judged' },
-    ])['1L']?.verdict,
-  ).toBe('not-judged');
+test('an end is within its limits only when everything expected there was read', () => {
+  const all: PlacedReading[] = expectedReadings({ id: 'u', ...unit })
+    .filter((step) => step.axle === 1 && step.side === 'left')
+    .map((step) => ({ ...step, verdict: 'within', value: null }));
+  expect(endsOf(unit, all)['1L']?.verdict).toBe('within');
+  for (const left of all)
+    expect(
+      endsOf(
+        unit,
+        all.filter((each) => each !== left),
+      )['1L']?.verdict,
+    ).toBe('not-judged');
 });
 
 test('the brake count is a sum, with its range while brakes are open', async () => {

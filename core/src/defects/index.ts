@@ -1,3 +1,4 @@
 /** What can be wrong, and the life of a report. */
 export * from './catalogue';
 export * from './life';
+export * from './seen';

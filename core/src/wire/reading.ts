@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { catalogueEntry } from '../defects';
-import { SIDES, TYRES } from '../trailer';
+import { SIDES, stepKey, TYRES } from '../trailer';
 import { lengthText, pressureText, treadText } from './quantity';
 
 const end = { axle: z.int().min(1).max(12), side: z.enum(SIDES) };
@@ -55,3 +55,10 @@ export const readingSchema = z.discriminatedUnion('kind', [
 export type Reading = z.infer<typeof readingSchema>;
 export type ReadingOf<K extends Reading['kind']> = Extract<Reading, { kind: K }>;
 export type ReadingKind = Reading['kind'];
+
+/** The name of the place and kind a reading was taken at, as {@link stepKey} names it; null without a place. */
+export function readingKey(reading: Reading): string | null {
+  const { kind, axle, side } = reading;
+  const tyre = 'tyre' in reading ? (reading.tyre ?? null) : null;
+  return axle !== undefined && side !== undefined ? stepKey({ kind, axle, side, tyre }) : null;
+}

@@ -1,7 +1,6 @@
 import {
   BOOKS,
   type Book,
-  catalogueEntry,
   expectedReadings,
   type Finding,
   findingKey,
@@ -12,7 +11,9 @@ import {
   misplaced,
   positionCode,
   type Reading,
+  readingKey,
   type Step,
+  seenDefects,
   stepKey,
   toRemeasure,
   type UnitReading,
@@ -31,16 +32,6 @@ import { placeHold } from './holds';
 type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
 
 const bookOf = ({ session }: Inspecting): Book => BOOKS[session.fleet.book];
-const placed = (value: Reading): string | null =>
-  value.axle !== undefined && value.side !== undefined
-    ? stepKey({
-        kind: value.kind,
-        axle: value.axle,
-        side: value.side,
-        tyre: 'tyre' in value ? (value.tyre ?? null) : null,
-      })
-    : null;
-
 export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
   found(await findUnit(store, body.unit));
   await store.insert(inspection).values({
@@ -72,7 +63,7 @@ async function keepStanding(
   supersedes?: string,
 ) {
   const { store, session, at } = doing;
-  const key = placed(value);
+  const key = readingKey(value);
   const end = value.axle && value.side ? wheelEnd(unit, value.axle, value.side) : null;
   if (!key || !end) return;
   const [standing] = await store
@@ -95,7 +86,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   const unit = found(await findUnit(store, row.unitId));
   openOrCorrecting(row, body.supersedes);
   const wrong = misplaced(body.value, unit);
-  const key = placed(body.value);
+  const key = readingKey(body.value);
   if (wrong || !key)
     throw new KnownProblem('invalid', {
       errors: [{ path: `body.value.${wrong?.path ?? 'axle'}`, message: wrong?.message ?? 'Say at which wheel end' }],
@@ -140,16 +131,8 @@ export const skipReading: Handler<'skip-reading'> = async ({ store, session, at,
 async function judgedReadings({ store }: Inspecting, row: InspectionRow): Promise<UnitReading[]> {
   const measured =
     row.purpose === 'full' ? await liveReadings(store, row.id) : await standingReadings(store, row.unitId);
-  const seen = (await defectViews(store, { unitId: row.unitId }))
-    .filter(({ state, code }) => isOpenDefect(state) && state !== 'done' && catalogueEntry(code))
-    .map(({ code, axle, side, tyre }) => ({
-      kind: 'defect' as const,
-      unit: row.unitId,
-      code,
-      ...(axle && side ? { axle, side } : {}),
-      ...(tyre ? { tyre } : {}),
-    }));
-  return [...measured.map(({ value }) => ({ ...value, unit: row.unitId })), ...seen];
+  const seen = seenDefects(await defectViews(store, { unitId: row.unitId }));
+  return [...measured.map(({ value }) => value), ...seen].map((value) => ({ ...value, unit: row.unitId }));
 }
 
 async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {

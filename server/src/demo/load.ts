@@ -3,8 +3,8 @@ import {
   judge,
   judgeReading,
   type Reading,
+  readingKey,
   type Session,
-  stepKey,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
@@ -21,14 +21,6 @@ const SEED = 20_260_101;
 const DAY_MS = 86_400_000;
 const YEAR = 365;
 const BATCH = 500;
-
-const keyOf = (value: Reading) =>
-  stepKey({
-    kind: value.kind,
-    axle: value.axle ?? 1,
-    side: value.side ?? 'left',
-    tyre: 'tyre' in value ? (value.tyre ?? null) : null,
-  });
 
 async function insertAll<T>(rows: readonly T[], insert: (batch: T[]) => Promise<unknown>): Promise<void> {
   for (let from = 0; from < rows.length; from += BATCH) await insert(rows.slice(from, from + BATCH));
@@ -68,7 +60,7 @@ function pastInspection(kept: Unit, values: readonly Reading[], by: string, at: 
       ...own,
       id: seededId(random, at),
       inspectionId: id,
-      key: keyOf(value),
+      key: readingKey(value) ?? '',
       value,
       takenBy: by,
       takenAt: new Date(at.getTime() + (index + 1) * 60_000),

@@ -4,6 +4,7 @@ import {
   type CommandName,
   expectedReadings,
   type Reading,
+  readingKey,
   type Session,
   stepKey,
   type Unit,
@@ -44,14 +45,6 @@ export interface DemoTrailer {
   last: Reading[];
 }
 
-const keyOf = (reading: Reading): string =>
-  stepKey({
-    kind: reading.kind,
-    axle: reading.axle ?? 1,
-    side: reading.side ?? 'left',
-    tyre: 'tyre' in reading ? (reading.tyre ?? null) : null,
-  });
-
 /** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. Gives the defects it made. */
 async function inspect(
   { id, tell }: Teller,
@@ -61,11 +54,11 @@ async function inspect(
   skipped: Record<string, string> = {},
 ): Promise<string[]> {
   const inspection = id();
-  const different = new Map(odd.map((reading) => [keyOf(reading), reading]));
+  const different = new Map(odd.map((reading) => [readingKey(reading), reading]));
   await tell('technician', 'start-inspection', hoursAgo, { inspection, unit: unit.id, purpose: 'full' });
   for (const step of expectedReadings(unit)) {
     const key = stepKey(step);
-    const value = different.get(key) ?? last.find((reading) => keyOf(reading) === key);
+    const value = different.get(key) ?? last.find((reading) => readingKey(reading) === key);
     const reason = skipped[key];
     if (reason) await tell('technician', 'skip-reading', hoursAgo, { skip: id(), inspection, step, reason });
     else if (value) await tell('technician', 'take-reading', hoursAgo, { reading: id(), inspection, value });

@@ -42,6 +42,7 @@ const kindWords = (step: Step) => `${positionCode(step)} ${MEASURED_WORDS[step.k
 /** The plan's state from what was taken so far. */
 const draftEnds = (draft: Draft) =>
   endsOf(
+    draft.unit,
     draft.steps.flatMap((step) => {
       const { saved } = entryOf(draft, step);
       return saved ? [{ ...step, verdict: verdictOf(draft, saved.value), value: saved.value }] : [];
@@ -85,7 +86,7 @@ function Value({ draft, step, judged }: { draft: Draft; step: Step; judged: Step
   const { entered, opinion } = judged;
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2">
-      <T reading bold size="huge" tone={typed ? 'ink' : 'soft'} aria-live="polite" className="tracking-tighter">
+      <T reading bold size="huge" tone={typed ? 'ink' : 'soft'} aria-live="polite">
         {typed ? shown : '–'}
       </T>
       {opinion ? <VerdictBadge verdict={opinion.verdict} /> : null}
@@ -311,15 +312,17 @@ export function Inspect() {
     >
       <View className="min-h-0 flex-1 flex-row">
         {wide ? (
-          <ScrollView className="w-[440px] shrink-0 border-r border-line" contentContainerClassName="p-4">
-            <RunningGear
-              unit={draft.unit}
-              ends={draftEnds(draft)}
-              size="medium"
-              selected={step ? endCode(step) : null}
-              onSelect={(code) => go(firstAt(draft, code))}
-            />
-          </ScrollView>
+          <View className="w-[400px] border-r border-line">
+            <ScrollView contentContainerClassName="p-4">
+              <RunningGear
+                unit={draft.unit}
+                ends={draftEnds(draft)}
+                size="medium"
+                selected={step ? endCode(step) : null}
+                onSelect={(code) => go(firstAt(draft, code))}
+              />
+            </ScrollView>
+          </View>
         ) : null}
         <View className="mx-auto min-h-0 min-w-0 max-w-xl flex-1">
           {step ? (
@@ -338,9 +341,11 @@ export function Inspect() {
           )}
         </View>
         {wide ? (
-          <ScrollView className="w-[300px] shrink-0 border-l border-line">
-            <Steps draft={draft} onGo={go} />
-          </ScrollView>
+          <View className="w-[320px] border-l border-line">
+            <ScrollView>
+              <Steps draft={draft} onGo={go} />
+            </ScrollView>
+          </View>
         ) : null}
       </View>
       {listed ? (

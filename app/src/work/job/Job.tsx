@@ -9,7 +9,7 @@ import {
   toRemeasure,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { openDrafts } from '../../data/drafts';
 import { send } from '../../data/outbox';
@@ -283,8 +283,15 @@ function Stages({ page }: { page: JobPage }) {
     (entry) => !entry.refused && (entry.body as { job?: string }).job === job.id && entry.name.endsWith('-job'),
   );
   const [moving, setMoving] = useState(false);
+  const sent = useRef(false);
+  useEffect(() => {
+    if (!waits) sent.current = false;
+  }, [waits]);
+  // A second tap before the first is kept must not send the act again.
   const act: Send = (name, body, label) => {
-    if (!waits) void send(name, body, label);
+    if (waits || sent.current) return;
+    sent.current = true;
+    void send(name, body, label);
   };
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (
@@ -295,7 +302,7 @@ function Stages({ page }: { page: JobPage }) {
           <DefectRow key={defect.id} defect={defect} />
         ))}
         {covered.length ? (
-          <RunningGear unit={job.unit} ends={endsOf(page.standing)} size="medium" covered={covered} />
+          <RunningGear unit={job.unit} ends={endsOf(job.unit, page.standing)} size="medium" covered={covered} />
         ) : null}
       </Card>
       {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}

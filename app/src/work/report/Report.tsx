@@ -147,7 +147,10 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           <>
             <RunningGear
               unit={unit}
-              ends={endsOf(unit.standing.map((each) => ({ ...each, value: null })))}
+              ends={endsOf(
+                unit,
+                unit.standing.map((each) => ({ ...each, value: null })),
+              )}
               size="medium"
               onSelect={choosePlace}
             />

@@ -205,7 +205,7 @@ function Body({ judged, judgement }: { judged: Judged; judgement: Judgement }) {
   );
   const plan = (
     <Card title="Running gear">
-      <RunningGear unit={judged.unit} ends={endsOf(judged.readings)} size="medium" />
+      <RunningGear unit={judged.unit} ends={endsOf(judged.unit, judged.readings)} size="medium" />
     </Card>
   );
   if (!wide)

@@ -1,15 +1,12 @@
-import type { Finding, Reading } from '@zealous-axle/core';
+import { type Finding, isMeasuredKind, type Reading, readingKey, stepKey } from '@zealous-axle/core';
 import type { PlacedReading } from '../../parts/ends';
 
-/** Readings with the verdicts their findings gave them, at their places. */
+/** What the findings say at each place, with the reading behind it where this inspection took one. */
 export function placedOf(readings: readonly Reading[], findings: readonly Finding[]): PlacedReading[] {
-  return readings.flatMap((value) => {
-    const { kind, axle, side } = value;
-    if (!axle || !side) return [];
-    const tyre = 'tyre' in value ? (value.tyre ?? null) : null;
-    const found = findings.find(
-      (each) => each.kind === kind && each.axle === axle && each.side === side && each.tyre === tyre,
-    );
-    return [{ axle, side, tyre, kind, verdict: found?.verdict ?? 'not-judged', value }];
+  const taken = new Map(readings.map((value) => [readingKey(value), value]));
+  return findings.flatMap(({ kind, axle, side, tyre, verdict }) => {
+    if (!axle || !side || !isMeasuredKind(kind)) return [];
+    const place = { kind, axle, side, tyre };
+    return [{ ...place, verdict, value: taken.get(stepKey(place)) ?? null }];
   });
 }

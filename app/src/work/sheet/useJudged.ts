@@ -1,8 +1,8 @@
 import type { Judgement, Unit, UnitKind } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
-import { type Draft, judgeDraft, takenReadings, unreadSteps } from '../../data/draft';
+import { type Draft, judgeDraft, type Known, takenReadings, unreadSteps } from '../../data/draft';
 import { findDraft } from '../../data/drafts';
-import { useSheet } from '../../data/queries';
+import { useSheet, useUnit } from '../../data/queries';
 import type { PlacedReading } from '../../parts/ends';
 import { placedOf } from './placed';
 
@@ -17,8 +17,8 @@ export interface Judged {
   draft: Draft | null;
 }
 
-function fromDraft(draft: Draft): Judged {
-  const answer = judgeDraft(draft);
+function fromDraft(draft: Draft, known: Known | undefined): Judged {
+  const answer = judgeDraft(draft, known);
   const [own] = answer.units;
   if (!own) throw new Error('a unit without judgement');
   const judgement = {
@@ -49,6 +49,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       here = false;
     };
   }, [id]);
+  const unit = useUnit(draft?.unit.id ?? '');
   const sheet = query.data;
   if (sheet?.judgement && sheet.closedAt && sheet.outcome) {
     const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null).map(({ value }) => value);
@@ -65,6 +66,6 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       problem: null,
     };
   }
-  if (draft) return { judged: fromDraft(draft), waiting: false, problem: null };
+  if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };
   return { judged: null, waiting: draft === undefined || query.isPending, problem: query.error };
 }

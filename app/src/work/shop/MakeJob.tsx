@@ -34,11 +34,14 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
   const chosen = defects.filter(({ id }) => !left.includes(id));
   const [title, setTitle] = useState<string | null>(null);
   const [minutes, setMinutes] = useState('90');
+  const [busy, setBusy] = useState(false);
   const [wheels, setWheels] = useState<'on' | 'off'>('on');
   const [unit] = defects.map((defect) => defect.unit);
   const written = title ?? titleOf(chosen);
   if (!unit) return null;
   const make = async () => {
+    if (busy) return;
+    setBusy(true);
     const job = uuidv7();
     await send(
       'make-job',
@@ -78,7 +81,7 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
         tall
         look="act"
         label="Make this job"
-        disabled={chosen.length === 0 || written.trim() === ''}
+        disabled={busy || chosen.length === 0 || written.trim() === ''}
         onPress={make}
       />
     </Sheet>

@@ -140,7 +140,7 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
         title="Running gear"
         note={newest ? `Last reading ${clock(newest.at, fleet.zone)}` : 'Nothing measured yet'}
       >
-        <RunningGear unit={unit} ends={endsOf(unit.standing)} size="medium" selected={chosen} onSelect={select} />
+        <RunningGear unit={unit} ends={endsOf(unit, unit.standing)} size="medium" selected={chosen} onSelect={select} />
         {chosen ? (
           <View className="gap-2 border-t border-line pt-3">
             <T bold>{`At ${chosen}`}</T>

@@ -1,0 +1,112 @@
+// Remakes the pictures in docs/screenshots from the demo: `npm run pictures` after `./start` or `./test` has built.
+import { join } from 'node:path';
+import { type Browser, chromium, type Page } from '@playwright/test';
+import { copyDemo, postgres, startProgram } from './cluster';
+import { CHROMIUM_ARGS } from './playwright.config';
+import { deviceOf, measure, openTrailer, press, type Who } from './program';
+
+const FOLDER = join(__dirname, '../docs/screenshots');
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+
+/** A picture once nothing is loading any more. */
+async function picture(page: Page, name: string): Promise<void> {
+  await page.waitForFunction(() => document.fonts.status === 'loaded' && !document.querySelector('[role=progressbar]'));
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+}
+
+async function take(browser: Browser, url: string): Promise<void> {
+  const as = (who: Who, size = PHONE) => deviceOf(browser, url, who, size);
+
+  const driver = await as('driver');
+  await picture(driver, 'yard');
+  await openTrailer(driver, 'L-22');
+  await driver.getByRole('heading', { name: 'Open defects' }).waitFor();
+  await picture(driver, 'trailer');
+  await openTrailer(driver, 'H-11');
+  await press(driver, 'Report a defect');
+  await driver.getByRole('button', { name: /^2L:/ }).click();
+  await driver.getByRole('radio', { name: 'Brake' }).click();
+  await driver.getByRole('radio', { name: 'Air leak heard at the chamber' }).click();
+  await picture(driver, 'report');
+
+  const technician = await as('technician');
+  await openTrailer(technician, 'H-12');
+  await press(technician, 'Measure');
+  await press(technician, '95 psi');
+  await measure(technician, {}, 2);
+  await press(technician, '2 inches');
+  await press(technician, '1/8');
+  await picture(technician, 'pad');
+  await press(technician, 'Steps');
+  await technician.getByRole('button', { name: '2R Hub oil: open' }).click();
+  await technician.getByRole('radio', { name: 'Level: At add' }).click();
+  await technician.getByRole('radio', { name: 'Clear' }).click();
+  await technician.getByRole('radio', { name: 'Damp' }).click();
+  await picture(technician, 'hub');
+  await press(technician, 'Leave');
+  await openTrailer(technician, 'L-22');
+  await technician
+    .getByRole('link', { name: /Out of service/ })
+    .first()
+    .click();
+  await technician.getByText('Findings, worst first').waitFor();
+  await picture(technician, 'sheet');
+
+  const wide = await as('technician', WIDE);
+  await openTrailer(wide, 'L-22');
+  await wide.getByRole('heading', { name: 'Open defects' }).waitFor();
+  await picture(wide, 'wide-yard');
+  await wide
+    .getByRole('link', { name: /Out of service/ })
+    .first()
+    .click();
+  await wide.getByText('Findings, worst first').waitFor();
+  await picture(wide, 'wide-sheet');
+  await press(wide, 'Back');
+  await press(wide, 'Measure');
+  await press(wide, '95 psi');
+  await measure(wide, {}, 7);
+  await press(wide, '6 thirty-seconds');
+  await picture(wide, 'wide-pad');
+
+  const foreman = await as('foreman', WIDE);
+  await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
+  await foreman.getByText('Reports to answer', { exact: false }).waitFor();
+  await picture(foreman, 'wide-shop');
+  const phone = await as('foreman');
+  await phone.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
+  await phone.getByRole('link', { name: /Air bag/ }).click();
+  await phone.getByText('Start work').waitFor({ state: 'attached' });
+  await phone.getByText('Start work').scrollIntoViewIfNeeded();
+  await picture(phone, 'job');
+
+  const dark = await browser.newPage({ viewport: PHONE, colorScheme: 'dark' });
+  await dark.goto(url);
+  await dark.getByLabel('Name').fill('manager@lowmarsh');
+  await dark.getByLabel('Password').fill('walk-round');
+  await press(dark, 'Sign in');
+  await openTrailer(dark, 'R-32');
+  await dark.getByRole('heading', { name: 'Open defects' }).waitFor();
+  await picture(dark, 'dark-trailer');
+}
+
+async function main(): Promise<void> {
+  postgres('destroy');
+  process.env.E2E_CLUSTER_URL = postgres('start');
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS });
+  try {
+    await (await startProgram(process.env.E2E_CLUSTER_URL)).stop();
+    const program = await startProgram(await copyDemo('pictures'));
+    await take(browser, program.url);
+    await program.stop();
+  } finally {
+    await browser.close();
+    postgres('destroy');
+  }
+}
+
+main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});
