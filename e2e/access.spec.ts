@@ -2,12 +2,17 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, openTrailer, press, signIn, test } from './program';
 
+/** Looks until the screen has settled: what is still arriving is not judged. */
 async function clean(page: Page, where: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  const said = serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
-  expect(said, where).toEqual([]);
+  await expect(async () => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+    const said = serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+    expect(said, where).toEqual([]);
+  }).toPass({ timeout: 20_000 });
 }
+
+test.setTimeout(240_000);
 
 for (const theme of ['light', 'dark'] as const)
   test(`no serious accessibility fault on any screen, ${theme}`, async ({ page, program }) => {
