@@ -4,6 +4,7 @@ export * from './judge';
 export * from './life';
 export * from './limits';
 export * from './measure';
+export * from './patterns';
 export * from './repair';
 export * from './trailer';
 export * from './wire';

@@ -204,18 +204,3 @@ const depth = (text: string): number => {
   return parsed.ok ? parsed.value : Number.POSITIVE_INFINITY;
 };
 const shortest = (texts: readonly string[]): string => [...texts].sort((a, b) => depth(a) - depth(b))[0] ?? '';
-
-/** The length that is judged of a reading, in nanometres; null where it is no length. */
-export function judgedLength(value: Reading): number | null {
-  switch (value.kind) {
-    case 'stroke-applied':
-    case 'stroke-free':
-      return depth(value.value);
-    case 'lining':
-      return depth(shortest(value.points));
-    case 'tread':
-      return depth(shortest(value.grooves.flat()));
-    default:
-      return null;
-  }
-}

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { catalogueEntry } from '../defects';
+import { must, type Nanometres, parseLength } from '../measure';
 import { SIDES, stepKey, TYRES } from '../trailer';
 import { lengthText, pressureText, treadText } from './quantity';
 
@@ -61,4 +62,22 @@ export function readingKey(reading: Reading): string | null {
   const { kind, axle, side } = reading;
   const tyre = 'tyre' in reading ? (reading.tyre ?? null) : null;
   return axle !== undefined && side !== undefined ? stepKey({ kind, axle, side, tyre }) : null;
+}
+
+const smallest = (texts: readonly string[]): Nanometres =>
+  Math.min(...texts.map((text) => must(parseLength(text, '32nds'))));
+
+/** The length that is judged of a reading, its smallest point: null where it is no length. */
+export function judgedLength(reading: Reading): Nanometres | null {
+  switch (reading.kind) {
+    case 'stroke-applied':
+    case 'stroke-free':
+      return smallest([reading.value]);
+    case 'lining':
+      return smallest(reading.points);
+    case 'tread':
+      return smallest(reading.grooves.flat());
+    default:
+      return null;
+  }
 }

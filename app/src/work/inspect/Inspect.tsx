@@ -1,4 +1,4 @@
-import { BOOKS, MEASURED_WORDS, positionCode, type Step, stepKey } from '@zealous-axle/core';
+import { BOOKS, judgedLength, MEASURED_WORDS, positionCode, type Step, stepKey } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
@@ -7,7 +7,6 @@ import {
   type Draft,
   entryOf,
   isDone,
-  judgedLength,
   type PadUnit,
   stepAt,
   toNextOpen,

@@ -30,6 +30,7 @@ import { Screen } from '../../parts/Screen';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
+import { Suggestions } from './Suggestions';
 import { type Judged, useJudged } from './useJudged';
 
 const SENTENCE: Record<Verdict, string> = {
@@ -87,6 +88,7 @@ function Findings({ judged }: { judged: Judged }) {
           />
         ))}
       </Card>
+      <Suggestions judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}
       {within.length ? (
         <Card title={`${within.length} readings inside their limits`}>

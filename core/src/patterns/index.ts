@@ -1,0 +1,3 @@
+/** What several readings together suggest, and what to check next. */
+export { findPatterns, type Suggestion } from './find';
+export { PATTERNS, type Pattern, patternSchema } from './pattern';

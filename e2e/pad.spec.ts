@@ -1,0 +1,117 @@
+import type { Page } from '@playwright/test';
+import { sql } from './cluster';
+import { allSent, asked, deviceOf, expect, measure, openTrailer, press, test } from './program';
+
+/** Begins an inspection and answers the reservoir pressure. */
+async function begin(page: Page, number: string): Promise<void> {
+  await openTrailer(page, number);
+  await press(page, 'Measure');
+  await press(page, '95 psi');
+}
+
+test('a two-axle dual trailer takes at most two taps a reading plus six, and no system keyboard', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'H-11');
+  await page.evaluate(() => {
+    const count = { taps: 0, writing: 0 };
+    Object.assign(window, { count });
+    window.addEventListener('click', () => count.taps++, true);
+    window.addEventListener('focusin', (event) => {
+      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) count.writing++;
+    });
+  });
+  await press(page, 'Measure');
+  await press(page, '95 psi');
+  const readings = await measure(page);
+  await press(page, 'Open the verdict sheet');
+  await press(page, 'Close inspection');
+  expect(readings).toBe(20);
+  const { taps, writing } = await page.evaluate(
+    () => (window as unknown as { count: { taps: number; writing: number } }).count,
+  );
+  expect(taps).toBeLessThanOrEqual(2 * readings + 6);
+  expect(writing).toBe(0);
+});
+
+test('an inspection from the keyboard alone, in inches and thirty-seconds', async ({ browser, program, database }) => {
+  const page = await deviceOf(browser, program.url, 'technician', { width: 1280, height: 800 });
+  await begin(page, 'J-51');
+  for (let now = await asked(page); now; now = await asked(page)) {
+    const typed = { 'applied stroke': '1 5/8', lining: '7/16', tread: '9' }[now[1]];
+    await page.keyboard.type(typed ?? 'g');
+    await page.keyboard.press('Enter');
+  }
+  await allSent(page);
+  const stored = await sql<{ value: { kind: string } }>(
+    database,
+    `select r.value from reading r join unit u on u.id = r.unit_id
+     where u.number = 'J-51' and r.recorded_at > now() - interval '5 minutes' and r.taken_at > now() - interval '5 minutes'`,
+  );
+  expect(stored).toHaveLength(10);
+  expect(stored.map(({ value }) => value)).toContainEqual({
+    kind: 'stroke-applied',
+    axle: 1,
+    side: 'left',
+    value: '1 5/8 in',
+    reservoir: '95 psi',
+  });
+});
+
+test('going back corrects a reading: the first stays, superseded', async ({ browser, program, database }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await begin(page, 'J-51');
+  await press(page, '2 inches');
+  await press(page, '1/4');
+  await expect(page.getByText('Violation', { exact: true })).toBeVisible();
+  await press(page, 'Save 1L applied stroke');
+  await press(page, 'Back');
+  await press(page, '1 inches');
+  await press(page, '3/4');
+  await press(page, 'Save 1L applied stroke');
+  await allSent(page);
+  const rows = await sql<{ value: { value: string }; superseded: boolean }>(
+    database,
+    `select r.value, exists (select 1 from reading s where s.supersedes = r.id) as superseded
+     from reading r join unit u on u.id = r.unit_id where u.number = 'J-51' and r.key = 'stroke-applied@1L'
+       and r.taken_at > now() - interval '5 minutes' order by r.taken_at`,
+  );
+  expect(rows.map(({ value, superseded }) => [value.value, superseded])).toEqual([
+    ['2 1/4 in', true],
+    ['1 3/4 in', false],
+  ]);
+});
+
+test('what is skipped stays open: the inspection closes incomplete, with the reason', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await begin(page, 'J-51');
+  await press(page, 'Skip');
+  await press(page, 'Covered in mud or ice');
+  await measure(page);
+  await press(page, 'Open the verdict sheet');
+  await expect(page.getByText('This is not a pass', { exact: false })).toBeVisible();
+  await press(page, 'Close incomplete');
+  await page.getByLabel('Because').fill('1L under mud');
+  await page.getByRole('dialog').getByRole('button', { name: 'Close incomplete' }).click();
+  await page
+    .getByRole('link', { name: /Measured by Tomas Rask · incomplete/ })
+    .first()
+    .click();
+  await expect(page.getByText('because: 1L under mud', { exact: false })).toBeVisible();
+});
+
+test('nonsense and an unknown pressure are answered in a sentence', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'J-51');
+  await press(page, 'Measure');
+  await press(page, 'Not noted');
+  await page.keyboard.type('1 7/');
+  await expect(page.getByText('write a length with its unit', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeDisabled();
+  await page.keyboard.type('8');
+  await expect(page.getByText('Not judged', { exact: true })).toBeVisible();
+  await press(page, 'Why?');
+  await expect(page.getByText('the reservoir pressure was not noted', { exact: false })).toBeVisible();
+});
