@@ -1,6 +1,17 @@
 import type { Page } from '@playwright/test';
 import { sql } from './cluster';
-import { allSent, asked, deviceOf, expect, measure, openTrailer, press, test } from './program';
+import {
+  allSent,
+  asked,
+  confirmIfAsked,
+  deviceOf,
+  expect,
+  keysAsLastTime,
+  measure,
+  openTrailer,
+  press,
+  test,
+} from './program';
 
 /** Begins an inspection and answers the reservoir pressure. */
 async function begin(page: Page, number: string): Promise<void> {
@@ -25,7 +36,12 @@ test('a two-axle dual trailer takes at most two taps a reading plus six, and no 
   });
   await press(page, 'Measure');
   await press(page, '95 psi');
-  const readings = await measure(page);
+  let readings = 0;
+  for (let now = await asked(page); now; now = await asked(page)) {
+    for (const key of await keysAsLastTime(page, now[1])) await press(page, key);
+    await press(page, `Save ${now[0]} ${now[1]}`);
+    readings++;
+  }
   await press(page, 'Open the verdict sheet');
   await press(page, 'Close inspection');
   expect(readings).toBe(20);
@@ -43,6 +59,7 @@ test('an inspection from the keyboard alone, in inches and thirty-seconds', asyn
     const typed = { 'applied stroke': '1 5/8', lining: '7/16', tread: '9' }[now[1]];
     await page.keyboard.type(typed ?? 'g');
     await page.keyboard.press('Enter');
+    await confirmIfAsked(page, now[0], now[1]);
   }
   await allSent(page);
   const stored = await sql<{ value: { kind: string } }>(
@@ -114,4 +131,28 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
   await expect(page.getByText('Not judged', { exact: true })).toBeVisible();
   await press(page, 'Why?');
   await expect(page.getByText('the reservoir pressure was not noted', { exact: false })).toBeVisible();
+});
+
+test('a lining that grew is asked about once, and both readings are kept', async ({ browser, program, database }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await begin(page, 'J-51');
+  await press(page, 'Steps');
+  await page.getByRole('button', { name: '1L Lining: open' }).click();
+  await press(page, '15/16');
+  await press(page, 'Save 1L lining');
+  await expect(page.getByText('Lining does not grow', { exact: false })).toBeVisible();
+  await press(page, 'Measure again');
+  await press(page, '7/8');
+  await press(page, 'Save 1L lining');
+  await allSent(page);
+  const rows = await sql<{ value: { points: string[] }; superseded: boolean }>(
+    database,
+    `select r.value, exists (select 1 from reading s where s.supersedes = r.id) as superseded
+     from reading r join unit u on u.id = r.unit_id where u.number = 'J-51' and r.key = 'lining@1L'
+       and r.taken_at > now() - interval '5 minutes' order by r.taken_at`,
+  );
+  expect(rows.map(({ value, superseded }) => [value.points[0], superseded])).toEqual([
+    ['15/16 in', true],
+    ['7/8 in', false],
+  ]);
 });

@@ -7,4 +7,5 @@ export * from './measure';
 export * from './patterns';
 export * from './repair';
 export * from './trailer';
+export * from './wear';
 export * from './wire';

@@ -1,7 +1,11 @@
 import {
+  BOOKS,
   type BookId,
+  type Doubt,
+  doubtOf,
   type JudgeAnswer,
   judge,
+  judgedLength,
   type MeasuredKind,
   measuringRoute,
   parseLength,
@@ -25,6 +29,8 @@ export interface Entry {
   hub: HubNotes;
   saved: { reading: string; value: Reading } | null;
   skipped: string | null;
+  /** A doubtful change was asked about here: it is asked once. */
+  asked?: boolean;
 }
 
 /** An inspection in progress, whole, as the device keeps it. */
@@ -96,6 +102,15 @@ export function writtenLength(kind: MeasuredKind, typed: string, padUnit: PadUni
   if (text === '' || /[a-z"″]/i.test(text)) return text;
   if (padUnit === 'in' && kind === 'tread' && /^\d+$/.test(text)) return `${text}/32`;
   return `${text} ${UNIT_OF[padUnit]}`;
+}
+
+/** The doubt that what is entered raises against the last reading here; null when there is none, or it was asked already. */
+export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
+  const before = draft.previous[stepKey(step)];
+  const now = judgedLength(value);
+  const last = before ? parseLength(before.text, '32nds') : null;
+  if (entryOf(draft, step).asked || now === null || !last?.ok) return null;
+  return doubtOf(BOOKS[draft.book], step.kind, last.value, now);
 }
 
 export type Composed = { ok: true; value: Reading } | { ok: false; message: string | null };

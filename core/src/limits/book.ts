@@ -72,6 +72,15 @@ export const bookSchema = z.strictObject({
   }),
   chamberMatch: z.strictObject({ source, sure }),
   hubOil: z.strictObject({ levelAppliesTo: z.array(z.enum(HUB_KINDS)), rules: z.array(hubRuleSchema) }),
+  /** Changes since the last reading that are asked about before they are believed. */
+  doubts: z.array(
+    z.strictObject({
+      reading: z.enum(['stroke-applied', 'lining', 'tread']),
+      grownOver: lengthText,
+      shrunkOver: lengthText,
+      sure,
+    }),
+  ),
   limits: z.array(limitSchema),
 });
 export type Book = z.infer<typeof bookSchema>;

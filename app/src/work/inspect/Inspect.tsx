@@ -1,13 +1,24 @@
-import { BOOKS, judgedLength, MEASURED_WORDS, positionCode, type Step, stepKey } from '@zealous-axle/core';
+import {
+  BOOKS,
+  type Doubt,
+  judgedLength,
+  MEASURED_WORDS,
+  positionCode,
+  type Reading,
+  type Step,
+  stepKey,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import {
   type Draft,
+  doubtAt,
   entryOf,
   isDone,
   type PadUnit,
+  shortReading,
   stepAt,
   toNextOpen,
   withEntry,
@@ -26,6 +37,7 @@ import { Screen } from '../../parts/Screen';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
+import { Doubted } from './Doubted';
 import { HOW, HowTo } from './HowTo';
 import { HubPad } from './HubPad';
 import { judgeStep, type StepJudgement, verdictOf } from './judged';
@@ -233,33 +245,41 @@ function Finished({ draft }: { draft: Draft }) {
 /** The measuring inspection: one value after another, on this device at every keystroke. */
 export function Inspect() {
   const { id } = useLocalSearchParams<{ id: string }>();
+  const { fleet } = useSession();
   const [draft, update] = useDraft(id);
   const wide = useWide();
   const [listed, setListed] = useState(false);
   const [skipping, setSkipping] = useState(false);
+  const [doubt, setDoubt] = useState<{ doubt: Doubt; value: Reading } | null>(null);
   const [why, setWhy] = useState(false);
   const toggleWhy = () => setWhy((now) => !now);
   const step = draft ? stepAt(draft) : null;
 
+  /** Takes the reading. `again` stays at this step, so that the next one corrects it. */
+  const take = (value: Reading, again = false) => {
+    if (!draft || !step) return;
+    setDoubt(null);
+    const before = entryOf(draft, step).saved;
+    const onward = (now: Draft) => (again ? now : toNextOpen(now));
+    if (before && JSON.stringify(before.value) === JSON.stringify(value)) return update(onward);
+    const reading = uuidv7();
+    void send(
+      'take-reading',
+      { reading, inspection: draft.inspection, value, ...(before ? { supersedes: before.reading } : {}) },
+      `${draft.unit.number}: ${kindWords(step)}`,
+    );
+    update((now) =>
+      onward(withEntry(now, step, { saved: { reading, value }, skipped: null, ...(again ? { typed: '' } : {}) })),
+    );
+  };
   const save = () => {
     if (!draft || !step) return;
     const { entered } = judgeStep(draft, step);
     if (!entered.ok) return;
-    const before = entryOf(draft, step).saved;
-    if (!before || JSON.stringify(before.value) !== JSON.stringify(entered.value)) {
-      const reading = uuidv7();
-      void send(
-        'take-reading',
-        {
-          reading,
-          inspection: draft.inspection,
-          value: entered.value,
-          ...(before ? { supersedes: before.reading } : {}),
-        },
-        `${draft.unit.number}: ${kindWords(step)}`,
-      );
-      update((now) => toNextOpen(withEntry(now, step, { saved: { reading, value: entered.value }, skipped: null })));
-    } else update(toNextOpen);
+    const doubted = doubtAt(draft, step, entered.value);
+    if (!doubted) return take(entered.value);
+    update((now) => withEntry(now, step, { asked: true }));
+    setDoubt({ doubt: doubted, value: entered.value });
   };
   const skip = (reason: string) => {
     if (!draft || !step) return;
@@ -271,7 +291,15 @@ export function Inspect() {
     );
     update((now) => toNextOpen(withEntry(now, step, { skipped: reason })));
   };
-  usePadKeys({ draft, step, update, save, skip: () => setSkipping(true), why: toggleWhy, busy: skipping || listed });
+  usePadKeys({
+    draft,
+    step,
+    update,
+    save,
+    skip: () => setSkipping(true),
+    why: toggleWhy,
+    busy: skipping || listed || doubt !== null,
+  });
 
   if (draft === undefined)
     return (
@@ -352,9 +380,26 @@ export function Inspect() {
           <Steps draft={draft} onGo={go} />
         </Sheet>
       ) : null}
+      {doubt && step ? (
+        <Doubted
+          what={kindWords(step)}
+          kind={step.kind}
+          doubt={doubt.doubt}
+          before={previousAt(draft, step, fleet.zone)}
+          now={shortReading(doubt.value)}
+          onConfirm={() => take(doubt.value)}
+          onAgain={() => take(doubt.value, true)}
+          onClose={() => setDoubt(null)}
+        />
+      ) : null}
       {skipping && step ? <Skip what={kindWords(step)} onSkip={skip} onClose={() => setSkipping(false)} /> : null}
     </Screen>
   );
+}
+
+function previousAt(draft: Draft, step: Step, zone: string): { text: string; on: string } {
+  const before = draft.previous[stepKey(step)];
+  return { text: before?.text ?? '', on: before ? dayOf(before.at, zone) : '' };
 }
 
 /** The first open step at an axle end, or its first step. */

@@ -1,0 +1,30 @@
+import fc from 'fast-check';
+import { BOOKS } from '../limits';
+import { must, parseLength } from '../measure';
+import { doubtOf } from '.';
+
+const nm = (text: string) => must(parseLength(text, '32nds'));
+const doubt = (kind: 'lining' | 'tread' | 'stroke-applied' | 'hub-oil', before: string, now: string) =>
+  doubtOf(BOOKS.na, kind, nm(before), nm(now))?.way ?? null;
+
+test.each([
+  ['lining', '3/8 in', '11/32 in', null],
+  ['lining', '3/8 in', '13/32 in', null],
+  ['lining', '3/8 in', '7/16 in', 'grown'],
+  ['lining', '3/4 in', '1/2 in', null],
+  ['lining', '3/4 in', '15/32 in', 'shrunk'],
+  ['tread', '6/32', '7/32', null],
+  ['tread', '6/32', '8/32', 'grown'],
+  ['stroke-applied', '1 1/2 in', '2 1/4 in', null],
+  ['stroke-applied', '1 1/2 in', '2 5/16 in', 'grown'],
+  ['hub-oil', '0 in', '3 in', null],
+] as const)('%s from %s to %s: %s', (kind, before, now, way) => expect(doubt(kind, before, now)).toBe(way));
+
+test('what did not change is never doubted', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 100_000_000 }),
+      (length) => doubtOf(BOOKS.na, 'lining', length, length) === null,
+    ),
+  );
+});
