@@ -58,6 +58,9 @@ for (const theme of ['light', 'dark'] as const)
     await clean(page, 'job');
     await page.getByRole('link', { name: 'Me' }).click();
     await clean(page, 'me');
+    await press(page, 'Open the limit book');
+    await expect(page.getByRole('heading', { name: 'Applied stroke' })).toBeVisible();
+    await clean(page, 'limit book');
     await page.keyboard.press('?');
     await clean(page, 'keys');
   });

@@ -8,11 +8,19 @@ import { SessionProvider, useSessionState } from '../data/session';
 import { ThemeProvider } from '../look/theme';
 import { OutboxBar } from '../parts/OutboxBar';
 import { Shortcuts } from '../parts/Shortcuts';
+import { T } from '../parts/T';
 import { SignIn } from '../work/signin/SignIn';
+
+export { Broken as ErrorBoundary } from '../parts/Broken';
 
 function Signed() {
   const { session } = useSessionState();
-  if (session === undefined) return <View className="flex-1 bg-ground" />;
+  if (session === undefined)
+    return (
+      <View role="status" className="flex-1 items-center justify-center bg-ground">
+        <T tone="soft">Opening…</T>
+      </View>
+    );
   if (session === null) return <SignIn />;
   return (
     <View className="flex-1">

@@ -3,6 +3,9 @@ import swaggerUi from '@fastify/swagger-ui';
 import { jsonSchemaTransform } from 'fastify-type-provider-zod';
 import type { App } from './serving';
 
+const MARK =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="40"><text y="28" font-size="24" font-family="sans-serif" fill="#f3f1ea">Zealous Axle</text></svg>';
+
 /** `/api/docs`: the API described from the same schemas that check it. */
 export async function documentRoutes(app: App): Promise<void> {
   await app.register(swagger, {
@@ -16,5 +19,10 @@ export async function documentRoutes(app: App): Promise<void> {
     },
     transform: jsonSchemaTransform,
   });
-  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
+  await app.register(swaggerUi, {
+    routePrefix: '/api/docs',
+    staticCSP: true,
+    logo: { type: 'image/svg+xml', content: Buffer.from(MARK), href: '/', target: '_self' },
+    theme: { title: 'Zealous Axle – API' },
+  });
 }

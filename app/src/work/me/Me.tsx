@@ -1,3 +1,4 @@
+import { router } from 'expo-router';
 import { View } from 'react-native';
 import { discard, flush, retry, type Waiting } from '../../data/outbox';
 import { useSession, useSessionState } from '../../data/session';
@@ -76,6 +77,9 @@ export function Me() {
       </Card>
       <Card title="Look">
         <Choice label="Theme" options={THEMES} value={choice} onChange={choose} />
+      </Card>
+      <Card title="Limits" note="Every figure the program judges by, with its source.">
+        <Button label="Open the limit book" onPress={() => router.navigate('/book')} />
       </Card>
       <Card title="What decides">
         <T>

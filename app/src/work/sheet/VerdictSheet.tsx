@@ -58,7 +58,11 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
         return here.length ? (
           <View key={kind}>
             <T bold>{words(kind)}</T>
-            <T reading>{here.map(place).join('  ')}</T>
+            <View className="flex-row flex-wrap gap-x-4">
+              {here.map((each) => (
+                <T key={place(each)}>{place(each)}</T>
+              ))}
+            </View>
           </View>
         ) : null;
       })}

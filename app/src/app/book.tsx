@@ -1,0 +1,1 @@
+export { LimitBook as default } from '../work/book/LimitBook';
