@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import type { BookId } from '../limits';
 import { SURENESS, VERDICTS } from '../limits';
-import { isMeasuredKind, MEASURED_KINDS, MEASURED_WORDS } from '../trailer';
+import { isStepKind, KIND_WORDS, STEP_KINDS } from '../trailer';
 import entries from './catalogue.json';
 
 export const PARTS = [
@@ -14,10 +15,24 @@ export const PARTS = [
   'lamps',
   'body',
   'air',
+  'engine',
+  'steering',
+  'cab',
+  'emergency',
+  'bus',
   'papers',
   'other',
 ] as const;
 export type Part = (typeof PARTS)[number];
+
+/** What one book says of a defect. */
+export const severitySchema = z.strictObject({
+  verdict: z.enum(VERDICTS),
+  share: z.union([z.literal(0), z.literal(1)]),
+  rule: z.string(),
+  sure: z.enum(SURENESS),
+});
+export type Severity = z.infer<typeof severitySchema>;
 
 export const catalogueEntrySchema = z.strictObject({
   code: z.string(),
@@ -25,25 +40,25 @@ export const catalogueEntrySchema = z.strictObject({
   /** What it is reported at: one axle end, one tyre of it, or the unit as a whole. */
   where: z.enum(['end', 'tyre', 'unit']),
   words: z.string(),
-  verdict: z.enum(VERDICTS),
-  share: z.union([z.literal(0), z.literal(1)]),
-  rule: z.string(),
-  sure: z.enum(SURENESS),
   /** What is measured again at its place after the repair. */
-  remeasure: z.array(z.enum(MEASURED_KINDS)),
+  remeasure: z.array(z.enum(STEP_KINDS)),
+  /** Its severity by limit book. */
+  by: z.strictObject({ na: severitySchema, gb: severitySchema }),
 });
 export type CatalogueEntry = z.infer<typeof catalogueEntrySchema>;
 
-/** Every defect that can be found by eye, with the verdict its rule gives. Proven by the test beside it. */
+/** Every defect that can be found by eye, with the verdict each book gives. Proven by the test beside it. */
 export const CATALOGUE = entries as readonly CatalogueEntry[];
 
 const byCode = new Map(CATALOGUE.map((entry) => [entry.code, entry]));
-
 export const catalogueEntry = (code: string): CatalogueEntry | null => byCode.get(code) ?? null;
+
+/** What a book says of a code; null when the catalogue has no such code. */
+export const severityOf = (code: string, book: BookId): Severity | null => byCode.get(code)?.by[book] ?? null;
 
 /** The words for a catalogue code or a failed reading's kind; the code itself when an older catalogue knew it. */
 export const defectWords = (code: string): string =>
-  byCode.get(code)?.words ?? (isMeasuredKind(code) ? `${MEASURED_WORDS[code]} past its limit` : code);
+  byCode.get(code)?.words ?? (isStepKind(code) ? `${KIND_WORDS[code]} past its limit` : code);
 
 /** What may be reported at a place: an axle end offers what concerns its tyres too. */
 export const catalogueAt = (where: 'end' | 'unit'): CatalogueEntry[] =>

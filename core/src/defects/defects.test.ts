@@ -1,9 +1,11 @@
 import { mayAct, type Role } from '../life';
 import {
   CATALOGUE,
+  CHECKS,
   catalogueAt,
   catalogueEntry,
   catalogueEntrySchema,
+  checkSchema,
   DEFECT_LIFE,
   defectWords,
   isOpenDefect,
@@ -15,8 +17,17 @@ test('the catalogue has the published shape, and no code twice', () => {
 });
 
 test('only what concerns a brake takes a share in the brake count', () => {
-  const others = CATALOGUE.filter(({ share, part }) => share > 0 && part !== 'brake');
+  const others = CATALOGUE.filter(({ by, part }) => by.na.share > 0 && part !== 'brake');
   expect(others.map(({ code }) => code)).toEqual(['hub-seal-onto-lining']);
+});
+
+test('the checks have the published shape, and each sign leads to a defect of the same kind of place', () => {
+  for (const check of CHECKS) {
+    expect(checkSchema.parse(check)).toEqual(check);
+    for (const { code } of check.signs)
+      expect([check.id, catalogueEntry(code)?.where === 'unit']).toEqual([check.id, check.at === 'unit']);
+  }
+  expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length);
 });
 
 test('an axle end offers its tyres, the unit does not', () => {

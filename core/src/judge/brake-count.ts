@@ -11,10 +11,11 @@ export interface CountedBrake {
 /** Defective brakes: every full share, and every two halves. */
 export const defectiveOf = (full: number, half: number): number => full + Math.floor(half / 2);
 
-/** The defective brakes that put a unit with so many brakes out of service: the book's share, rounded up; null without brakes. */
+/** The defective brakes that put a unit with so many brakes out of service: the book's share, rounded up; null without brakes, or without a count. */
 export function outOfServiceAt(book: Book, total: number): number | null {
+  if (!book.brakeCount || total === 0) return null;
   const [top, bottom] = book.brakeCount.fraction;
-  return total === 0 ? null : Math.ceil((total * top) / bottom);
+  return Math.ceil((total * top) / bottom);
 }
 
 /**

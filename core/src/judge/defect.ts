@@ -1,12 +1,13 @@
-import { catalogueEntry } from '../defects';
-import type { ReadingOf } from '../wire';
+import { catalogueEntry, severityOf } from '../defects';
+import type { Book, BookId } from '../limits';
 import { notJudged, type Opinion, opinion } from './opinion';
 
-/** Judges a defect found by eye, as the catalogue has it. */
-export function judgeDefect(reading: ReadingOf<'defect'>): Opinion {
-  const entry = catalogueEntry(reading.code);
-  if (!entry) return notJudged(`The catalogue has no “${reading.code}”.`, { measured: reading.code });
-  const { verdict, share, rule, sure } = entry;
+/** Judges a defect found by eye, as the catalogue has it for this book. */
+export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
+  const entry = catalogueEntry(code);
+  const severity = severityOf(code, book.id as BookId);
+  if (!entry || !severity) return notJudged(`The catalogue has no “${code}”.`, { measured: code });
+  const { verdict, share, rule, sure } = severity;
   const counts = share ? ' Counts as one defective brake.' : '';
-  return opinion({ measured: reading.code, verdict, share, rule, sure, because: `${entry.words}.${counts}` });
+  return opinion({ measured: code, verdict, share, rule, sure, because: `${entry.words}.${counts}` });
 }

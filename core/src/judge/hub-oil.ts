@@ -12,6 +12,7 @@ const noted = (reading: Hub): Partial<Record<HubRule['field'], string>> => ({
   leak: reading.leak,
   cap: reading.cap,
   smoking: reading.smoking ? 'yes' : undefined,
+  heat: reading.heat,
 });
 
 /** What was not read of a hub, in words; empty when nothing is open. */

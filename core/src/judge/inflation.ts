@@ -1,17 +1,39 @@
 import type { Book } from '../limits';
-import { formatPressure, must, parsePressure, pressureUnit } from '../measure';
+import { formatPressure, must, parsePressure, parseTemperature, pressureStep, pressureUnit } from '../measure';
 import type { ReadingOf } from '../wire';
 import { notJudged, type Opinion, opinion } from './opinion';
 
 const pascals = (text: string): number => must(parsePressure(text));
+const ATMOSPHERE = 101_325;
+
+/** A gauge pressure at another temperature of the same air: P2 = (P1 + Pa)·T2/T1 − Pa, in absolute units. */
+export const atTemperature = (gauge: number, from: number, to: number): number =>
+  Math.round(((gauge + ATMOSPHERE) * to) / from) - ATMOSPHERE;
+
+/** What the gas law makes of a hot reading; words beside the verdict, never in place of the rule's allowance. */
+function byGasLaw({ value, temperature, coldTemperature }: ReadingOf<'pressure'>): string {
+  if (!temperature || !coldTemperature) return '';
+  const cold = atTemperature(
+    pascals(value),
+    must(parseTemperature(temperature)),
+    must(parseTemperature(coldTemperature)),
+  );
+  return ` By temperature, ${value} at ${temperature} is ${formatPressure(Math.max(0, cold), pressureUnit(value))} at ${coldTemperature}. Never bleed a hot tyre.`;
+}
 
 /** Judges a tyre's pressure against its target and its sidewall maximum. Source: 49 CFR 393.75. */
 export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>): Opinion {
+  const judged = judgeCold(book, reading);
+  return { ...judged, because: `${judged.because}${byGasLaw(reading)}` };
+}
+
+function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const rule = book.inflation;
   const unit = pressureUnit(reading.value);
-  const cold = pascals(reading.value) - (reading.hot ? pascals(rule.hotAllowance) : 0);
+  const allowance = reading.heavy === false ? rule.lightHotAllowance : rule.hotAllowance;
+  const cold = reading.hot ? pressureStep(reading.value, allowance) : pascals(reading.value);
   const coldText = formatPressure(Math.max(0, cold), unit);
-  const taken = reading.hot ? `${reading.value} hot, less ${rule.hotAllowance}, is ${coldText} cold` : reading.value;
+  const taken = reading.hot ? `${reading.value} hot, less ${allowance}, is ${coldText} cold` : reading.value;
   const measured = reading.value;
   const below = (text: string, [top, bottom]: readonly [number, number]) => cold * bottom <= pascals(text) * top;
 

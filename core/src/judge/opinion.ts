@@ -1,6 +1,6 @@
 import type { Limit } from '../limits';
 import { limitNm, marginOf } from '../limits';
-import { formatLength, type LengthStyle, lengthStyle, must, parseLength } from '../measure';
+import { formatLike, must, parseLength } from '../measure';
 import type { Finding } from '../wire';
 
 /** What one rule says of one reading: a finding without its place. */
@@ -33,29 +33,27 @@ export const opinion = (given: Partial<Opinion> & Pick<Opinion, 'verdict' | 'bec
 });
 
 /** A limit's figure, rule and margin as a finding shows them: signed, in the unit of its source. */
-export function againstLimit(limit: Limit, nm: number): Pick<Opinion, 'limit' | 'margin' | 'rule' | 'sure'> {
-  const style: LengthStyle = lengthStyle(limit.value);
-  return {
-    limit: limit.value,
-    margin: formatLength(marginOf(limit, nm), style),
-    rule: limit.source,
-    sure: limit.sure,
-  };
-}
+export const againstLimit = (limit: Limit, amount: number): Pick<Opinion, 'limit' | 'margin' | 'rule' | 'sure'> => ({
+  limit: limit.value,
+  margin: formatLike(marginOf(limit, amount), limit.value),
+  rule: limit.source,
+  sure: limit.sure,
+});
 
 const WORDS: Record<Limit['is'], [keeps: string, fails: string]> = {
   'at-most': ['is not more than', 'is more than'],
   'at-least': ['is not less than', 'is less than'],
   'more-than': ['is more than', 'is not more than'],
+  'less-than': ['is less than', 'is not less than'],
 };
 
 /** One sentence with the arithmetic: `2 1/8 in is more than 2 in, by 1/8 in`. */
-export function comparison(limit: Limit, measured: string, nm: number, kept: boolean): string {
+export function comparison(limit: Limit, measured: string, amount: number, kept: boolean): string {
   const words = WORDS[limit.is][kept ? 0 : 1];
-  const apart = Math.abs(nm - limitNm(limit));
-  const by = apart === 0 ? '' : `, by ${formatLength(apart, lengthStyle(limit.value))}`;
+  const apart = Math.abs(amount - limitNm(limit));
+  const by = apart === 0 ? '' : `, by ${formatLike(apart, limit.value)}`;
   return `${measured} ${words} ${limit.value}${by}`;
 }
 
-/** A quantity that the wire schema has already proven readable. */
+/** A length that the wire schema has already proven readable. */
 export const nmOf = (text: string): number => must(parseLength(text, '32nds'));

@@ -1,10 +1,11 @@
-import { type Book, keeps, limitFor, limitNm } from '../limits';
+import { type Book, limitNm, limitsFor, schoolChoice } from '../limits';
 import { must, parseLength, parsePressure } from '../measure';
 import type { Chamber, WheelEnd } from '../trailer';
 import type { ReadingOf } from '../wire';
+import { type Decision, decide } from './decide';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
-type Air = 'low' | 'prescribed' | 'high' | 'not noted';
+type Air = 'low' | 'prescribed' | 'high' | 'not noted' | 'not asked';
 
 const TYPE_WORDS: Record<Chamber['type'], string> = {
   clamp: 'clamp chamber',
@@ -18,51 +19,82 @@ const STROKE_WORDS = { standard: '', long: ' long stroke', 'long-3in': ' long st
 export const chamberWords = ({ type, size, stroke }: Chamber): string =>
   `${size}${STROKE_WORDS[stroke ?? 'standard']} ${TYPE_WORDS[type]}`;
 
-function airAt(book: Book, reservoir: string | undefined): Air {
+function airAt({ reservoir: prescribed }: Book, reservoir: string | undefined): Air {
+  if (!prescribed) return 'not asked';
   if (reservoir === undefined) return 'not noted';
   const pascals = must(parsePressure(reservoir));
-  if (pascals < must(parsePressure(book.reservoir.from))) return 'low';
-  return pascals > must(parsePressure(book.reservoir.to)) ? 'high' : 'prescribed';
+  if (pascals < must(parsePressure(prescribed.from))) return 'low';
+  return pascals > must(parsePressure(prescribed.to)) ? 'high' : 'prescribed';
 }
 
 /** More air only lengthens a stroke: which outcomes each pressure leaves open, and why. */
 const OPEN: Record<Air, { keeps?: string; fails?: string }> = {
   prescribed: {},
+  'not asked': {},
   low: { keeps: 'the reservoir stood too low, at full pressure the stroke may be longer' },
   high: { fails: 'the reservoir stood too high, at the prescribed pressure the stroke may be shorter' },
   'not noted': { keeps: 'the reservoir pressure was not noted, the stroke may be longer at full pressure' },
 };
 
 /** Share in the brake count of a stroke this far past its limit: under the book's step ½, from it on 1. */
-const shareBeyond = (book: Book, beyond: number): 0.5 | 1 =>
-  beyond < must(parseLength(book.brakeCount.halfBelow, 'none')) ? 0.5 : 1;
+const shareBeyond = ({ brakeCount }: Book, beyond: number): 0 | 0.5 | 1 => {
+  if (!brakeCount) return 0;
+  return beyond < must(parseLength(brakeCount.halfBelow, 'none')) ? 0.5 : 1;
+};
+
+/** What a long stroke asks for next: adjusting a manual adjuster is the repair, on an automatic one it is a symptom. */
+function whatNext(book: Book, end: WheelEnd, presses: number | undefined): string {
+  if (end.adjuster === 'manual')
+    return ' Manual adjuster: tighten to contact, back off a quarter to a half turn, measure again, and do the other brakes of the axle.';
+  if (end.adjuster !== 'automatic') return '';
+  if (presses) return ` Measured after ${presses} full applications: find the cause, do not adjust it and walk away.`;
+  return schoolChoice(book.schools ?? {}, 'adjuster') === 'press-first'
+    ? ' Automatic adjuster: press the brake hard several times and measure again before judging it. Do not adjust it and walk away.'
+    : ' Automatic adjuster: find the cause at once. Do not adjust it and walk away.';
+}
+
+const NO_CHAMBER_LIMIT = (chamber: Chamber) =>
+  `The book has no limit for a ${chamberWords(chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`;
+
+function pastLimit(
+  book: Book,
+  end: WheelEnd,
+  reading: ReadingOf<'stroke-applied'>,
+  nm: number,
+  found: Decision,
+): Opinion {
+  const { limit, verdict, why } = found;
+  const legal = verdict === 'violation';
+  const share = legal ? shareBeyond(book, nm - limitNm(limit)) : 0;
+  const noted = airAt(book, reading.reservoir) === 'not noted' ? ' The reservoir pressure was not noted.' : '';
+  const counts = { 0: '', 0.5: '; counts as half a defective brake', 1: '; counts as one defective brake' }[share];
+  const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
+  return opinion({
+    measured: reading.value,
+    ...againstLimit(limit, nm),
+    verdict,
+    share,
+    because: `${comparison(limit, reading.value, nm, false)}${chamber}${counts}.${noted}${why}${whatNext(book, end, reading.presses)}`,
+  });
+}
 
 /** Judges an applied pushrod stroke by chamber and reservoir pressure. Source: 49 CFR 393.47(e), Appendix A of 396. */
 export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'stroke-applied'>): Opinion {
   const measured = reading.value;
   const nm = nmOf(measured);
-  if (!end.chamber) return notJudged('The chamber is not known, so neither is its limit.', { measured });
-  const limit = limitFor(book, 'stroke-applied', end);
-  if (!limit)
-    return notJudged(
-      `The book has no limit for a ${chamberWords(end.chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`,
-      { measured },
-    );
-  const kept = keeps(limit, nm);
+  const maker = end.maker?.['stroke-applied'];
+  if (!end.chamber && !maker) return notJudged('The chamber is not known, so neither is its limit.', { measured });
+  const found = decide(limitsFor(book, 'stroke-applied', end), nm);
+  if (!found) return notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known.', { measured });
+
+  const { limit, kept } = found;
   const figures = { measured, ...againstLimit(limit, nm) };
-  const air = airAt(book, reading.reservoir);
-  const again = `measure again at ${book.reservoir.from} to ${book.reservoir.to}`;
-  const open = OPEN[air][kept ? 'keeps' : 'fails'];
+  const legal = found.verdict === 'violation';
+  const open = kept || legal ? OPEN[airAt(book, reading.reservoir)][kept ? 'keeps' : 'fails'] : undefined;
   const sum = comparison(limit, measured, nm, kept);
-  if (open) return notJudged(`${sum}, but ${open}: ${again}.`, figures);
-  if (kept) return opinion({ ...figures, verdict: 'within', because: `${sum} (${chamberWords(end.chamber)}).` });
-  const share = shareBeyond(book, nm - limitNm(limit));
-  const noted = air === 'not noted' ? ' The reservoir pressure was not noted.' : '';
-  const counts = share === 1 ? 'counts as one defective brake' : 'counts as half a defective brake';
-  return opinion({
-    ...figures,
-    verdict: 'violation',
-    share,
-    because: `${sum} (${chamberWords(end.chamber)}); ${counts}.${noted}`,
-  });
+  if (open && book.reservoir)
+    return notJudged(`${sum}, but ${open}: measure again at ${book.reservoir.from} to ${book.reservoir.to}.`, figures);
+  if (!kept) return pastLimit(book, end, reading, nm, found);
+  const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
+  return opinion({ ...figures, verdict: 'within', because: `${sum}${chamber}.${found.why}` });
 }

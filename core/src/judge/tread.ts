@@ -1,6 +1,7 @@
-import { type Book, keeps, type Limit, limitFor } from '../limits';
+import { type Book, keeps, type Limit, limitFor, limitsFor } from '../limits';
 import type { WheelEnd } from '../trailer';
 import type { ReadingOf } from '../wire';
+import { decide } from './decide';
 import { smallest } from './lining';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
@@ -25,22 +26,43 @@ function stillOpen(limit: Limit, places: readonly Place[], run: number, wanted: 
   return `${run} adjacent major grooves at ${wanted} places round the tyre would settle whether it is out of service; ${full.length} of ${wanted} places have them`;
 }
 
+/**
+ * Whether the points that fail leave a continuous band of the book's part of the breadth: no failing point may stand
+ * inside it at any place. A groove is taken at the middle of its share of the breadth.
+ */
+function bandKept(limit: Limit, places: readonly Place[], [top, bottom]: readonly [number, number]): boolean {
+  const failing = places.flatMap((place) =>
+    place.flatMap((depth, index) => (keeps(limit, nmOf(depth)) ? [] : [(2 * index + 1) / (2 * place.length)])),
+  );
+  const edges = [0, ...failing.sort((a, b) => a - b), 1];
+  return edges.some((edge, index) => index > 0 && (edge - (edges[index - 1] ?? 0)) * bottom >= top);
+}
+
+/** A fault past the smallest-point limit that the book's band rule forgives; null when it does not. */
+function forgiven(book: Book, limit: Limit, reading: ReadingOf<'tread'>): string | null {
+  const band = book.treadBand;
+  if (!band || limit.from || !bandKept(limit, reading.grooves, band.breadth)) return null;
+  return `${limit.value} holds in a continuous band of ${band.breadth[0]}/${band.breadth[1]} of the breadth; the point below it lies outside of that band`;
+}
+
 /** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
 export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>): Opinion {
   const { text: measured, nm } = smallest(reading.grooves.flat());
-  const limit = limitFor(book, 'tread', end);
-  if (!limit) return notJudged('The book has no tread limit for this wheel.', { measured });
-  const kept = keeps(limit, nm);
+  const found = decide(limitsFor(book, 'tread', end), nm);
+  if (!found) return notJudged('The book has no tread limit for this wheel.', { measured });
+  const { limit, kept, verdict, why } = found;
   const figures = { measured, ...againstLimit(limit, nm) };
   const sum = comparison(limit, measured, nm, kept);
-  if (kept) return opinion({ ...figures, verdict: 'within', because: `Smallest reading: ${sum}.` });
+  if (kept) return opinion({ ...figures, verdict, because: `Smallest reading: ${sum}.${why}` });
+  const outside = forgiven(book, limit, reading);
+  if (outside) return opinion({ ...figures, verdict: 'within', because: `${sum}. ${outside}.` });
 
-  const criterion = limitFor(book, 'tread', end, 'out-of-service');
-  const { adjacentGrooves, places } = book.treadOutOfService;
-  const failing = criterion
-    ? reading.grooves.filter((place) => adjacentFail(criterion, place, adjacentGrooves)).length
-    : 0;
-  if (criterion && failing >= places)
+  const rule = book.treadOutOfService;
+  const criterion = rule ? limitFor(book, 'tread', end, 'out-of-service') : null;
+  if (!rule || !criterion || verdict !== 'violation') return opinion({ ...figures, verdict, because: `${sum}.${why}` });
+  const { adjacentGrooves, places } = rule;
+  const failing = reading.grooves.filter((place) => adjacentFail(criterion, place, adjacentGrooves)).length;
+  if (failing >= places)
     return opinion({
       ...figures,
       verdict: 'out-of-service',
@@ -48,7 +70,7 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
       sure: criterion.sure,
       because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tyre.`,
     });
-  const belowCriterion = criterion && !keeps(criterion, nm);
-  const open = belowCriterion ? stillOpen(criterion, reading.grooves, adjacentGrooves, places) : null;
-  return opinion({ ...figures, verdict: 'violation', because: open ? `${sum}. ${open}.` : `${sum}.` });
+  const below = !keeps(criterion, nm);
+  const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, places) : null;
+  return opinion({ ...figures, verdict, because: open ? `${sum}. ${open}.` : `${sum}.` });
 }

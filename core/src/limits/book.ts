@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { parseLength, parsePressure } from '../measure';
-import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS } from '../trailer';
+import { parseAmount, parseLength, parsePressure } from '../measure';
+import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS, SIDES } from '../trailer';
 
 /** Verdicts, worst first. `not-judged` never counts as a pass. */
 export const VERDICTS = ['out-of-service', 'violation', 'shop-limit', 'within', 'not-judged'] as const;
@@ -9,8 +9,62 @@ export type Verdict = (typeof VERDICTS)[number];
 /** How sure a figure is: quoted law, trade or maker practice, or shipped to be confirmed locally. */
 export const SURENESS = ['law', 'practice', 'check'] as const;
 
+/** Everything a limit may be held against. */
+export const LIMITED = [
+  'stroke-applied',
+  'stroke-free',
+  'stroke-free-hand',
+  'lining',
+  'drum',
+  'rotor',
+  'tread',
+  'dual-tread',
+  'dual-diameter',
+  'dual-pressure',
+  'end-play',
+  'king-pin',
+  'collar',
+  'mud-flap',
+  'leak-released',
+  'leak-applied',
+  'suspension-leak',
+  'low-air',
+  'spring-brake',
+  'cut-in',
+  'cut-out',
+  'build-up',
+] as const;
+export type Limited = (typeof LIMITED)[number];
+export const LIMITED_WORDS: Record<Limited, string> = {
+  'stroke-applied': 'Applied stroke',
+  'stroke-free': 'Free stroke',
+  'stroke-free-hand': 'Free stroke by hand',
+  lining: 'Lining',
+  drum: 'Drum diameter',
+  rotor: 'Rotor thickness',
+  tread: 'Tread',
+  'dual-tread': 'Duals: tread difference',
+  'dual-diameter': 'Duals: diameter difference',
+  'dual-pressure': 'Duals: pressure difference',
+  'end-play': 'Bearing end play',
+  'king-pin': 'King pin',
+  collar: 'King pin collar',
+  'mud-flap': 'Mud-flap clearance',
+  'leak-released': 'Leak-down, released',
+  'leak-applied': 'Leak-down, applied',
+  'suspension-leak': 'Air suspension leak',
+  'low-air': 'Low-air warning',
+  'spring-brake': 'Spring brakes apply',
+  'cut-in': 'Governor cut-in',
+  'cut-out': 'Governor cut-out',
+  'build-up': 'Air build-up',
+};
+
 const lengthText = z.string().refine((text) => parseLength(text, 'none').ok, 'a length with its unit');
 const pressureText = z.string().refine((text) => parsePressure(text).ok, 'a pressure with its unit');
+export const amountText = z
+  .string()
+  .refine((text) => parseAmount(text).ok, 'a length, a pressure or a time, with its unit');
 const source = z.string().min(1);
 const sure = z.enum(SURENESS);
 /** A share as [numerator, denominator], so that 20 % is exact. */
@@ -18,7 +72,7 @@ const ratio = z.tuple([z.int().positive(), z.int().positive()]);
 
 export const limitSchema = z.strictObject({
   id: z.string().min(1),
-  reading: z.enum(['stroke-applied', 'stroke-free', 'lining', 'tread']),
+  reading: z.enum(LIMITED),
   /** What passing this limit decides: the verdict, the share in the brake count, or the out-of-service criterion. */
   judges: z.enum(['verdict', 'share', 'out-of-service']),
   where: z.strictObject({
@@ -28,20 +82,34 @@ export const limitSchema = z.strictObject({
     chamber: z
       .strictObject({ type: z.enum(CHAMBER_TYPES), size: z.string(), stroke: z.enum(CHAMBER_STROKES).optional() })
       .optional(),
+    vehicles: z.array(z.enum(['single', 'combination', 'two-trailers'])).optional(),
+    size: z.enum(['small', 'large']).optional(),
+    /** Only in fleets of this school: `mud-flap:8`. */
+    school: z.string().optional(),
   }),
-  /** What a reading must be to keep the limit, in the source's own words: "not more than", "not less than", "more than". */
-  is: z.enum(['at-most', 'at-least', 'more-than']),
-  value: lengthText,
+  /** What a reading must be to keep the limit, in the source's own words. */
+  is: z.enum(['at-most', 'at-least', 'more-than', 'less-than']),
+  value: amountText,
+  /** The verdict past it; `violation` unless said. */
+  fails: z.enum(['violation', 'shop-limit']).optional(),
+  /** The part it is meant for, by what it measures: outside of this it says nothing. */
+  appliesTo: z.strictObject({ from: lengthText.optional(), to: lengthText.optional() }).optional(),
+  /** Seconds over which a pressure may be lost. */
+  perSeconds: z.int().positive().optional(),
+  /** This part of the cut-out pressure instead, where that is less. */
+  orOfCutOut: ratio.optional(),
   share: z.literal(1).optional(),
   source,
   sure,
   note: z.string().optional(),
+  /** Whose limit it is; the book's own unless said. */
+  from: z.enum(['fleet', 'maker']).optional(),
 });
 export type Limit = z.infer<typeof limitSchema>;
 
 export const hubRuleSchema = z.strictObject({
   id: z.string().min(1),
-  field: z.enum(['level', 'condition', 'leak', 'cap', 'smoking']),
+  field: z.enum(['level', 'condition', 'leak', 'cap', 'smoking', 'heat']),
   is: z.array(z.string()).min(1),
   verdict: z.enum(VERDICTS),
   says: z.string(),
@@ -51,19 +119,36 @@ export const hubRuleSchema = z.strictObject({
 });
 export type HubRule = z.infer<typeof hubRuleSchema>;
 
+/** So many fasteners loose or missing anywhere, or side by side, are out of service on a wheel with so many holes. */
+const wheelRule = z.strictObject({
+  holes: z.strictObject({ atMost: z.int().optional(), atLeast: z.int().optional() }),
+  anywhere: z.int().positive(),
+  adjacent: z.int().positive().optional(),
+});
+
 /** A limit book: the figures a reading is held against, each with its source and how sure it is. */
 export const bookSchema = z.strictObject({
   id: z.string(),
   edition: z.string(),
   name: z.string(),
   caution: z.string(),
-  /** Reservoir pressures at which an applied stroke may be judged both ways. */
-  reservoir: z.strictObject({ from: pressureText, to: pressureText, source }),
-  brakeCount: z.strictObject({ fraction: ratio, halfBelow: lengthText, source, sure }),
-  treadOutOfService: z.strictObject({ adjacentGrooves: z.int().positive(), places: z.int().positive() }),
+  /** How verdicts and sides are called where the book is used; the program's own words where it says nothing. */
+  words: z.strictObject({
+    verdicts: z.partialRecord(z.enum(VERDICTS), z.string()),
+    sides: z.record(z.enum(SIDES), z.string()),
+  }),
+  /** Reservoir pressures at which an applied stroke may be judged both ways; null where the book does not ask. */
+  reservoir: z.strictObject({ from: pressureText, to: pressureText, source }).nullable(),
+  /** The roadside brake count; null where there is none. */
+  brakeCount: z.strictObject({ fraction: ratio, halfBelow: lengthText, source, sure }).nullable(),
+  treadOutOfService: z.strictObject({ adjacentGrooves: z.int().positive(), places: z.int().positive() }).nullable(),
+  /** The tread limit holds in a continuous band of this part of the breadth, all round; null: at every point. */
+  treadBand: z.strictObject({ breadth: ratio, source, sure }).nullable(),
   inflation: z.strictObject({
     hotAllowance: pressureText,
+    lightHotAllowance: pressureText,
     lookInsideBelow: ratio,
+    lookInsideSource: source,
     flatAtOrBelow: ratio,
     source,
     flatSource: source,
@@ -71,6 +156,15 @@ export const bookSchema = z.strictObject({
     note: z.string(),
   }),
   chamberMatch: z.strictObject({ source, sure }),
+  dualPair: z.strictObject({ source, sure }),
+  wheels: z.strictObject({
+    source,
+    sure,
+    outOfServiceSource: source,
+    outOfService: z.array(wheelRule),
+    rustSource: source,
+  }),
+  sliderPins: z.strictObject({ outOfServiceOver: ratio, source, sure }),
   hubOil: z.strictObject({ levelAppliesTo: z.array(z.enum(HUB_KINDS)), rules: z.array(hubRuleSchema) }),
   /** Changes since the last reading that are asked about before they are believed. */
   doubts: z.array(
@@ -83,4 +177,5 @@ export const bookSchema = z.strictObject({
   ),
   limits: z.array(limitSchema),
 });
-export type Book = z.infer<typeof bookSchema>;
+/** `schools` is what the fleet chose, where it chose: it is no part of a shipped book. */
+export type Book = z.infer<typeof bookSchema> & { schools?: Readonly<Record<string, string>> };

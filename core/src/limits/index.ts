@@ -1,4 +1,21 @@
-/** Limit books as data, and which of their limits applies where. */
+/** Limit books as data, the fleet's rules on top, and which limit applies where. */
 export * from './book';
 export { BOOK_IDS, BOOKS, type BookId } from './books';
-export { keeps, limitFor, limitNm, limitsFor, marginOf } from './which';
+export {
+  bookFor,
+  type FleetLimit,
+  type FleetRules,
+  fleetLimitRefusal,
+  fleetLimitSchema,
+  plainBook,
+} from './fleet';
+export {
+  SCHOOLS,
+  type School,
+  type Schools,
+  schoolChoice,
+  schoolSchema,
+  schoolsSchema,
+  stickerLastDay,
+} from './schools';
+export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor } from './which';

@@ -1,48 +1,111 @@
-import { must, type Nanometres, parseLength } from '../measure';
-import type { WheelEnd } from '../trailer';
-import type { Book, Limit } from './book';
+import { must, parseAmount, parseLength } from '../measure';
+import { type EndEquipment, MAKER_READINGS, type MakerReading } from '../trailer';
+import type { Book, Limit, Limited } from './book';
 
-const matches = (limit: Limit, end: WheelEnd): boolean => {
-  const { brake, steer, liningStyle, chamber } = limit.where;
-  if (brake && !brake.includes(end.brake)) return false;
-  if (steer !== undefined && steer !== end.steer) return false;
-  if (liningStyle && !liningStyle.includes(end.liningStyle ?? 'unknown')) return false;
-  if (!chamber) return true;
-  return (
-    chamber.type === end.chamber?.type &&
-    chamber.size === end.chamber.size &&
-    (chamber.stroke ?? 'standard') === (end.chamber.stroke ?? 'standard')
-  );
-};
-
-/** The limits of a book that apply to a reading at a wheel end, in the book's order. */
-export const limitsFor = (book: Book, reading: Limit['reading'], end: WheelEnd): Limit[] =>
-  book.limits.filter((limit) => limit.reading === reading && matches(limit, end));
-
-/** The one limit that decides the verdict of a reading here; null when the book has none for this equipment. */
-export const limitFor = (
-  book: Book,
-  reading: Limit['reading'],
-  end: WheelEnd,
-  judges: Limit['judges'] = 'verdict',
-): Limit | null => limitsFor(book, reading, end).find((limit) => limit.judges === judges) ?? null;
-
-/** Whether a length keeps a limit. Equality is decided by the limit's own words. */
-export function keeps(limit: Pick<Limit, 'is' | 'value'>, nm: Nanometres): boolean {
-  const value = limitNm(limit);
-  if (limit.is === 'at-most') return nm <= value;
-  return limit.is === 'at-least' ? nm >= value : nm > value;
+/** What a limit may ask about the place a reading was taken at. */
+export interface Asking extends Partial<EndEquipment> {
+  steer?: boolean;
+  vehicles?: NonNullable<Limit['where']['vehicles']>[number];
+  size?: Limit['where']['size'];
 }
 
-/** How far inside its limit a length stands: negative when past it, zero exactly at it. */
-export const marginOf = (limit: Pick<Limit, 'is' | 'value'>, nm: Nanometres): Nanometres =>
-  limit.is === 'at-most' ? limitNm(limit) - nm : nm - limitNm(limit);
+function matches(limit: Limit, asking: Asking): boolean {
+  const { brake, steer, liningStyle, chamber, vehicles, size } = limit.where;
+  if (brake && !(asking.brake && brake.includes(asking.brake))) return false;
+  if (steer !== undefined && steer !== (asking.steer ?? false)) return false;
+  if (liningStyle && !liningStyle.includes(asking.liningStyle ?? 'unknown')) return false;
+  if (vehicles && !(asking.vehicles && vehicles.includes(asking.vehicles))) return false;
+  if (size && size !== asking.size) return false;
+  if (!chamber) return true;
+  return (
+    chamber.type === asking.chamber?.type &&
+    chamber.size === asking.chamber.size &&
+    (chamber.stroke ?? 'standard') === (asking.chamber.stroke ?? 'standard')
+  );
+}
 
-const figures = new Map<string, Nanometres>();
+const isMakerReading = (reading: Limited): reading is MakerReading =>
+  (MAKER_READINGS as readonly string[]).includes(reading);
 
-/** A limit's figure in nanometres. Each text is read once. */
-export function limitNm({ value }: Pick<Limit, 'value'>): Nanometres {
-  const known = figures.get(value) ?? must(parseLength(value, 'none'));
+/** Which way a maker's figure is meant. */
+const MAKER_IS: Record<MakerReading, Limit['is']> = {
+  'stroke-applied': 'at-most',
+  lining: 'at-least',
+  drum: 'at-most',
+  rotor: 'at-least',
+  tread: 'at-least',
+};
+
+/** A maker's limit for the part fitted here. Where the book has none it decides like law, else only when stricter. */
+function makerLimit(reading: Limited, asking: Asking, book: readonly Limit[]): Limit[] {
+  const given = isMakerReading(reading) ? asking.maker?.[reading] : undefined;
+  if (!given || !isMakerReading(reading)) return [];
+  return [
+    {
+      id: `maker.${reading}`,
+      reading,
+      judges: 'verdict',
+      where: {},
+      is: MAKER_IS[reading],
+      value: given.value,
+      ...(book.length ? { fails: 'shop-limit' as const } : {}),
+      from: 'maker',
+      source: `The maker: ${given.source}`,
+      sure: 'practice',
+    },
+  ];
+}
+
+/** The limits that apply to a reading at a place, in the book's order; the fleet's and the maker's after the book's. */
+export function limitsFor(book: Book, reading: Limited, asking: Asking, judges: Limit['judges'] = 'verdict'): Limit[] {
+  const applying = book.limits.filter(
+    (limit) => limit.reading === reading && limit.judges === judges && matches(limit, asking),
+  );
+  return judges === 'verdict' ? [...applying, ...makerLimit(reading, asking, applying)] : applying;
+}
+
+/** The strictest limit that applies here, the one to show before anything is measured; null when there is none. */
+export function limitFor(
+  book: Book,
+  reading: Limited,
+  asking: Asking,
+  judges: Limit['judges'] = 'verdict',
+): Limit | null {
+  const [first, ...others] = limitsFor(book, reading, asking, judges);
+  if (!first) return null;
+  return others
+    .filter((each) => sameWay(each, first))
+    .reduce((strictest, each) => (isStricter(each, strictest) ? each : strictest), first);
+}
+
+const downward = ({ is }: Pick<Limit, 'is'>): boolean => is === 'at-most' || is === 'less-than';
+const sameWay = (a: Limit, b: Limit): boolean => downward(a) === downward(b);
+const isStricter = (a: Limit, b: Limit): boolean => (downward(a) ? limitNm(a) < limitNm(b) : limitNm(a) > limitNm(b));
+
+/** Whether an amount keeps a limit. Equality is decided by the limit's own words. */
+export function keeps(limit: Pick<Limit, 'is' | 'value'>, amount: number): boolean {
+  const value = limitNm(limit);
+  if (limit.is === 'at-most') return amount <= value;
+  if (limit.is === 'less-than') return amount < value;
+  return limit.is === 'at-least' ? amount >= value : amount > value;
+}
+
+/** How far inside its limit an amount stands: negative when past it, zero exactly at it. */
+export const marginOf = (limit: Pick<Limit, 'is' | 'value'>, amount: number): number =>
+  downward(limit) ? limitNm(limit) - amount : amount - limitNm(limit);
+
+/** Whether a limit is meant for a part that measures this much. */
+export function meantFor({ appliesTo }: Limit, amount: number): boolean {
+  const nm = (text: string) => must(parseLength(text, 'none'));
+  if (appliesTo?.from !== undefined && amount < nm(appliesTo.from)) return false;
+  return appliesTo?.to === undefined || amount <= nm(appliesTo.to);
+}
+
+const figures = new Map<string, number>();
+
+/** A limit's figure in base units: nanometres, pascals or milliseconds. Each text is read once. */
+export function limitNm({ value }: Pick<Limit, 'value'>): number {
+  const known = figures.get(value) ?? must(parseAmount(value)).value;
   figures.set(value, known);
   return known;
 }

@@ -1,5 +1,6 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
-
+export { type Amount, type Dimension, formatLike, parseAmount } from './amount';
+export { type DisplayUnits, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
 export { type DistanceUnit, formatDistance, type Metres, parseDistance } from './distance';
 export {
   type BareLength,
@@ -12,4 +13,11 @@ export {
   parseLength,
 } from './length';
 export { must, type Parsed } from './parsed';
-export { formatPressure, type Pascals, type PressureUnit, parsePressure, pressureUnit } from './pressure';
+export { formatPressure, type Pascals, type PressureUnit, parsePressure, pressureStep, pressureUnit } from './pressure';
+export {
+  formatTemperature,
+  type Millikelvin,
+  parseTemperature,
+  type TemperatureUnit,
+  temperatureUnit,
+} from './temperature';

@@ -10,6 +10,7 @@ import {
   parseDistance,
   parseLength,
   parsePressure,
+  pressureStep,
 } from '.';
 
 const nm = (text: string, bare?: 'fraction' | '32nds' | 'none') => must(parseLength(text, bare));
@@ -143,6 +144,21 @@ describe('pressures and distances', () => {
         return text === `${psi} psi`;
       }),
     );
+  });
+
+  test('a drop in one unit is what that drop is, however it is spread over time', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 150 }), fc.integer({ min: 0, max: 30 }), (start, drop) => {
+        const [more, less] = [`${start + drop} psi`, `${start} psi`];
+        const exact = must(parsePressure(`${drop} psi`));
+        return (
+          pressureStep(more, less) === exact &&
+          pressureStep(less, more) === (exact === 0 ? 0 : -exact) &&
+          pressureStep(`${start + 2 * drop} psi`, less, 60, 120) === exact
+        );
+      }),
+    );
+    expect(pressureStep('7 bar', '100 psi')).toBe(700_000 - 689_476);
   });
 
   test.each([

@@ -35,3 +35,35 @@ export function formatPressure(pascals: Pascals, unit: PressureUnit): string {
   const value = (pascals * Number(denominator)) / Number(numerator);
   return `${decimalText(value, unit === 'psi' ? 1 : unit === 'bar' ? 2 : 0)} ${unit}`;
 }
+
+const parts = (text: string) => {
+  const found = /^(.*?)\s*(psi|bar|kpa)$/i.exec(plainText(text));
+  const value = found ? decimal(found[1] ?? '') : null;
+  if (!value) throw new RangeError(`“${text}” is not a pressure: ${EXPECTED}`);
+  return value;
+};
+
+/**
+ * The pressure from `less` up to `more`, times `per` over `over`, in pascals: negative when `less` is the greater.
+ * Two pressures in one unit are subtracted as typed, so that a drop of 3 psi is what 3 psi is.
+ */
+export function pressureStep(more: string, less: string, per = 1, over = 1): number {
+  const unit = pressureUnit(more);
+  const [numerator, denominator] = PASCALS[unit];
+  const turned = (digits: bigint, scale: number): number => {
+    const size = scaled(
+      { digits: digits < 0n ? -digits : digits, scale },
+      numerator * BigInt(per),
+      denominator * BigInt(over),
+    );
+    return digits < 0n ? -size : size;
+  };
+  if (unit === pressureUnit(less)) {
+    const [a, b] = [parts(more), parts(less)];
+    const scale = Math.max(a.scale, b.scale);
+    const at = ({ digits, scale: own }: { digits: bigint; scale: number }) => digits * 10n ** BigInt(scale - own);
+    return turned(at(a) - at(b), scale);
+  }
+  const apart = scaled(parts(more), numerator, denominator) - scaled(parts(less), ...PASCALS[pressureUnit(less)]);
+  return Math.round((apart * per) / over);
+}

@@ -1,8 +1,8 @@
 import { judgeReading } from '../judge';
 import { type Book, keeps } from '../limits';
 import { must, parseLength } from '../measure';
-import { positionCode, SIDES, tyresOf, type Unit, type WheelEnd, wheelEnds } from '../trailer';
-import { judgedLength, type Reading } from '../wire';
+import { positionCode, SIDES, tyresOf, type Unit, type WheelEnd, wheelEnd, wheelEnds } from '../trailer';
+import { judgedLength, type Reading, readingPlace } from '../wire';
 import { type Condition, type DifferPattern, type EndPattern, PATTERNS, type Pattern } from './pattern';
 
 /** A pattern found: where, and the readings it rests on. */
@@ -16,22 +16,33 @@ export interface Suggestion {
 const has = <T>(wanted: readonly T[] | undefined, value: T | undefined): boolean =>
   wanted === undefined || (value !== undefined && wanted.includes(value));
 
+const hasAny = (wanted: readonly string[] | undefined, given: readonly string[]): boolean =>
+  wanted === undefined || wanted.some((each) => given.includes(each));
+
 /** Whether a reading is what a condition asks for. */
 function fits(book: Book, end: WheelEnd, wanted: Condition, reading: Reading): boolean {
   if (reading.kind !== wanted.kind) return false;
-  if (wanted.verdict && judgeReading(book, end, { ...reading, unit: end.unit }).verdict !== wanted.verdict)
-    return false;
+  if (wanted.verdict && judgeReading(book, end, reading).verdict !== wanted.verdict) return false;
   if (reading.kind === 'hub-oil')
     return (
-      has(wanted.level, reading.level) && has(wanted.condition, reading.condition) && has(wanted.leak, reading.leak)
+      has(wanted.level, reading.level) &&
+      has(wanted.condition, reading.condition) &&
+      has(wanted.leak, reading.leak) &&
+      has(wanted.heat, reading.heat)
     );
-  const limit = book.limits.find(({ id }) => id === wanted.past);
+  if (reading.kind === 'tread' && !hasAny(wanted.wear, reading.wear ?? [])) return false;
+  if (reading.kind === 'check' && !hasAny(wanted.found, reading.found)) return false;
+  if (wanted.past === undefined) return true;
   const length = judgedLength(reading);
-  return wanted.past === undefined || (limit !== undefined && length !== null && !keeps(limit, length));
+  const past = book.limits.filter(({ id }) => id.startsWith(wanted.past ?? ''));
+  return length !== null && past.some((limit) => !keeps(limit, length));
 }
 
 const atEnd = (readings: readonly Reading[], { axle, side }: WheelEnd): Reading[] =>
-  readings.filter((reading) => reading.axle === axle && reading.side === side);
+  readings.filter((reading) => {
+    const at = readingPlace(reading);
+    return at.axle === axle && at.side === side;
+  });
 
 function findAtEnds(book: Book, unit: Unit, readings: readonly Reading[], pattern: EndPattern): Suggestion[] {
   return wheelEnds(unit).flatMap((end) => {
@@ -49,7 +60,10 @@ function pairs(unit: Unit, readings: readonly Reading[], { at, differ }: DifferP
   if (at === 'axle')
     return unit.axles.map((_, index) => [
       `Axle ${index + 1}`,
-      SIDES.flatMap((side) => ofKind.find((each) => each.axle === index + 1 && each.side === side) ?? []),
+      SIDES.flatMap((side) => {
+        const end = wheelEnd(unit, index + 1, side);
+        return end ? (atEnd(ofKind, end)[0] ?? []) : [];
+      }),
     ]);
   return wheelEnds(unit).map((end) => [
     positionCode(end),

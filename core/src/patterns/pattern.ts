@@ -1,19 +1,24 @@
 import { z } from 'zod';
 import { VERDICTS } from '../limits';
 import { parseLength } from '../measure';
-import { ADJUSTERS, MEASURED_KINDS } from '../trailer';
-import { HUB_CONDITIONS, HUB_LEAKS, HUB_LEVELS } from '../wire';
+import { ADJUSTERS, STEP_KINDS } from '../trailer';
+import { HUB_CONDITIONS, HUB_HEATS, HUB_LEAKS, HUB_LEVELS, WEAR_MARKS } from '../wire';
 import entries from './patterns.json';
 
 const condition = z.strictObject({
-  kind: z.enum([...MEASURED_KINDS, 'stroke-free']),
+  kind: z.enum(STEP_KINDS),
   /** The verdict its reading was given. */
   verdict: z.enum(VERDICTS).optional(),
-  /** The id of a limit it is past. */
+  /** Limits of the book, by the start of their ids: it is past one of them. */
   past: z.string().optional(),
   level: z.array(z.enum(HUB_LEVELS)).optional(),
   condition: z.array(z.enum(HUB_CONDITIONS)).optional(),
   leak: z.array(z.enum(HUB_LEAKS)).optional(),
+  heat: z.array(z.enum(HUB_HEATS)).optional(),
+  /** Wear marks of a tyre. */
+  wear: z.array(z.enum(WEAR_MARKS)).optional(),
+  /** Defect codes a check by eye found. */
+  found: z.array(z.string()).optional(),
 });
 
 const differing = z.enum(['stroke-applied', 'tread']);

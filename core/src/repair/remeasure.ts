@@ -2,16 +2,15 @@ import { catalogueEntry } from '../defects';
 import type { Verdict } from '../limits';
 import {
   comparePositions,
-  expectedAt,
-  isMeasuredKind,
-  type MeasuredKind,
-  positionCode,
+  endSteps,
+  isStepKind,
+  placeCode,
   type Side,
   type Step,
+  type StepKind,
   stepKey,
   type Tyre,
   type Unit,
-  wheelEnd,
 } from '../trailer';
 
 /** A defect as far as measuring again is concerned. `code` is a catalogue code, or the kind of reading that failed. */
@@ -30,25 +29,35 @@ export interface StandingReading {
 }
 
 /** Readings that a repair of the thing itself changes with it: a reline moves the stroke too. */
-const MOVED_BY: Record<MeasuredKind, readonly MeasuredKind[]> = {
-  'stroke-applied': ['stroke-applied'],
+const MOVED_BY: Partial<Record<StepKind, readonly StepKind[]>> = {
   lining: ['lining', 'stroke-applied'],
-  tread: ['tread'],
-  'hub-oil': ['hub-oil'],
+  drum: ['drum', 'stroke-applied'],
+};
+/** Findings of comparing two tyres are settled by reading both again. */
+const COMPARED: Record<string, readonly StepKind[]> = {
+  'dual-tread': ['tread'],
+  'dual-pair': ['tread'],
+  'dual-pressure': ['pressure'],
 };
 
-const kindsOf = (code: string): readonly MeasuredKind[] =>
-  isMeasuredKind(code) ? MOVED_BY[code] : (catalogueEntry(code)?.remeasure ?? []);
+function kindsOf(code: string): readonly StepKind[] {
+  const [kind = ''] = code.split(':');
+  if (isStepKind(kind)) return MOVED_BY[kind] ?? [kind];
+  return COMPARED[code] ?? catalogueEntry(code)?.remeasure ?? [];
+}
+
+/** Every step of these kinds at a defect's place. */
+function stepsAt(unit: Unit, kinds: readonly StepKind[], { code, axle, side, tyre }: RepairedDefect): Step[] {
+  const [kind, item] = code.split(':');
+  const asks = kinds.map((each) => ({ kind: each, ...(each === kind && item ? { item } : {}) }));
+  if (axle !== null && side !== null)
+    return endSteps(unit, asks, axle, side).filter((each) => !each.tyre || !tyre || each.tyre === tyre);
+  return asks.map((asked) => ({ ...asked, axle: null, side: asked.kind === 'mud-flap' ? side : null, tyre: null }));
+}
 
 /** What must be measured again after these defects are repaired: each place and kind once, front to rear. */
 export function toRemeasure(unit: Unit, defects: readonly RepairedDefect[]): Step[] {
-  const steps = defects.flatMap(({ code, axle, side, tyre }) => {
-    const end = axle !== null && side !== null ? wheelEnd(unit, axle, side) : null;
-    const kinds = kindsOf(code);
-    return end
-      ? expectedAt(end).filter((each) => kinds.includes(each.kind) && (!each.tyre || !tyre || each.tyre === tyre))
-      : [];
-  });
+  const steps = defects.flatMap((defect) => stepsAt(unit, kindsOf(defect.code), defect));
   const once = new Map(steps.map((each) => [stepKey(each), each]));
   return [...once.values()].sort((a, b) => comparePositions(a, b) || a.kind.localeCompare(b.kind));
 }
@@ -62,7 +71,7 @@ export function stillToRemeasure(
   const now = new Map(standing.map((reading) => [reading.key, reading]));
   return steps.flatMap((step) => {
     const reading = now.get(stepKey(step));
-    const place = positionCode(step);
+    const place = placeCode(step);
     if (!reading || since === null || reading.at < since)
       return [{ step, because: `${place} was not measured again after the repair` }];
     if (reading.verdict === 'within' || reading.verdict === 'shop-limit') return [];

@@ -1,5 +1,5 @@
 import { mayAct } from '../life';
-import type { Unit } from '../trailer';
+import type { Step, Unit } from '../trailer';
 import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure } from '.';
 
 const unit: Unit = {
@@ -10,8 +10,7 @@ const unit: Unit = {
     { brake: 'electric', tyres: 'single', hub: 'grease' },
   ],
 };
-const keys = (steps: { kind: string; axle: number; side: string; tyre: string | null }[]) =>
-  steps.map(({ kind, axle, side, tyre }) => `${axle}${side[0]} ${tyre ?? ''} ${kind}`);
+const keys = (steps: Step[]) => steps.map(({ kind, axle, side, tyre }) => `${axle}${side?.[0]} ${tyre ?? ''} ${kind}`);
 const defect = (code: string, axle: number | null = 1, tyre: 'inner' | 'outer' | null = null) => ({
   code,
   axle,

@@ -40,6 +40,18 @@ export interface EndEquipment {
   tyres: (typeof TYRE_FITS)[number];
   hub: (typeof HUB_KINDS)[number];
   liningStyle?: (typeof LINING_STYLES)[number];
+  /** Limits marked on the part or given by its maker, by the reading they judge. */
+  maker?: Partial<Record<MakerReading, MakerLimit>>;
+}
+
+/** Readings a maker gives limits for. */
+export const MAKER_READINGS = ['stroke-applied', 'lining', 'drum', 'rotor', 'tread'] as const;
+export type MakerReading = (typeof MAKER_READINGS)[number];
+export interface MakerLimit {
+  /** A length with its unit. */
+  value: string;
+  /** Where it is written: `cast on the drum`, a manual and its page. */
+  source: string;
 }
 
 /** An axle: its equipment, and what differs at one end of it. */

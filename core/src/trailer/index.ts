@@ -1,14 +1,42 @@
-/** Running gear, positions and the routes through them. */
+/** Running gear, positions, steps and the routes through them. */
 export * from './gear';
-export { comparePositions, type Position, parsePosition, positionCode } from './position';
 export {
+  comparePositions,
+  type Place,
+  type Position,
+  parsePosition,
+  placeCode,
+  placeWords,
+  positionCode,
+} from './position';
+export {
+  type Asked,
+  endSteps,
+  measuresAll,
+  measuringRoute,
+  ROUTES,
+  type Route,
+  routeSchema,
+  routeSteps,
+  routesFor,
+  type Section,
+  WALK_WORDS,
+  WALKS,
+} from './route';
+export {
+  AIR_TEST_WORDS,
+  AIR_TESTS,
+  type AirTest,
   expectedAt,
   expectedReadings,
   isMeasuredKind,
+  isStepKind,
+  KIND_WORDS,
   MEASURED_KINDS,
-  MEASURED_WORDS,
   type MeasuredKind,
-  measuringRoute,
+  type MeasuredStep,
+  STEP_KINDS,
   type Step,
+  type StepKind,
   stepKey,
-} from './route';
+} from './step';

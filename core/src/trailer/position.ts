@@ -7,12 +7,30 @@ export interface Position {
   tyre?: Tyre | null;
 }
 
+/** A place that may also be the whole unit, or one side of it. */
+export interface Place {
+  axle?: number | null;
+  side?: Side | null;
+  tyre?: Tyre | null;
+}
+
 const TYRE_MARK: Record<Tyre, string> = { single: '', inner: '-in', outer: '-out' };
 
 /** The short code people use: `2L` for axle 2 left, `2L-out` for its outer tyre. A single tyre needs no mark. */
 export function positionCode({ axle, side, tyre }: Position): string {
   return `${axle}${side === 'left' ? 'L' : 'R'}${tyre ? TYRE_MARK[tyre] : ''}`;
 }
+
+/** The code of any place: a position's, `left` for one side of the unit, `unit` for the whole. */
+export const placeCode = ({ axle, side, tyre }: Place): string =>
+  axle && side ? positionCode({ axle, side, tyre }) : (side ?? 'unit');
+
+/** A place in words: its code, or `Left side`, or `Whole unit`. */
+export const placeWords = (place: Place): string => {
+  if (place.axle && place.side) return positionCode({ axle: place.axle, side: place.side, tyre: place.tyre });
+  if (place.axle) return `Axle ${place.axle}`;
+  return place.side ? `${place.side === 'left' ? 'Left' : 'Right'} side` : 'Whole unit';
+};
 
 /** Reads a position code; null when it is none. */
 export function parsePosition(code: string): Position | null {
@@ -22,9 +40,9 @@ export function parsePosition(code: string): Position | null {
   return { axle: Number(found[1]), side: found[2]?.toUpperCase() === 'L' ? 'left' : 'right', tyre: tyre ?? null };
 }
 
-/** Orders positions front to rear, left before right, inner before outer. */
-export function comparePositions(a: Partial<Position>, b: Partial<Position>): number {
-  const rank = (p: Partial<Position>) =>
+/** Orders positions front to rear, left before right, inner before outer; what concerns the whole unit comes first. */
+export function comparePositions(a: Place, b: Place): number {
+  const rank = (p: Place) =>
     (p.axle ?? 0) * 100 + (p.side ? SIDES.indexOf(p.side) + 1 : 0) * 10 + (p.tyre ? TYRES.indexOf(p.tyre) : 0);
   return rank(a) - rank(b);
 }

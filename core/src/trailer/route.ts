@@ -1,56 +1,141 @@
-import { hasAirBrake, hasBrake, type Tyre, tyresOf, type Unit, type WheelEnd, wheelEnds } from './gear';
-import { type Position, positionCode } from './position';
+import { z } from 'zod';
+import {
+  BRAKE_KINDS,
+  type BrakeKind,
+  HUB_KINDS,
+  hasAirBrake,
+  hasBrake,
+  type Side,
+  tyresOf,
+  UNIT_KINDS,
+  type Unit,
+  type WheelEnd,
+  wheelEnd,
+  wheelEnds,
+} from './gear';
+import shipped from './routes.json';
+import { MEASURED_KINDS, STEP_KINDS, type Step, type StepKind } from './step';
 
-/** The four measured things every axle position is asked for. */
-export const MEASURED_KINDS = ['stroke-applied', 'lining', 'tread', 'hub-oil'] as const;
-export type MeasuredKind = (typeof MEASURED_KINDS)[number];
-
-/** What people call each of them. */
-export const MEASURED_WORDS: Record<MeasuredKind, string> = {
-  'stroke-applied': 'Applied stroke',
-  lining: 'Lining',
-  tread: 'Tread',
-  'hub-oil': 'Hub oil',
+/** In which order the axle ends are walked. */
+export const WALKS = ['round', 'axle-by-axle', 'outer-axles-first'] as const;
+export const WALK_WORDS: Record<(typeof WALKS)[number], string> = {
+  round: 'Down the left side, back up the right',
+  'axle-by-axle': 'Axle by axle, left then right',
+  'outer-axles-first': 'First and last axle, then those between',
 };
 
-export const isMeasuredKind = (kind: string): kind is MeasuredKind => kind in MEASURED_WORDS;
+const askedSchema = z.strictObject({
+  kind: z.enum(STEP_KINDS),
+  /** The check or air test, for those kinds. */
+  item: z.string().max(60).optional(),
+  brake: z.array(z.enum(BRAKE_KINDS)).optional(),
+  hub: z.array(z.enum(HUB_KINDS)).optional(),
+});
+/** What a section asks for; where it does not apply to an axle end it is left out there. */
+export type Asked = z.infer<typeof askedSchema>;
 
-/** One thing to measure at one place. */
-export interface Step extends Position {
-  kind: MeasuredKind;
-  tyre: Tyre | null;
-}
+export const sectionSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1).max(60),
+  /** Said when the section begins. */
+  says: z.string().trim().max(300),
+  /** Asked once for the unit, on each side of it, or at every axle end. */
+  at: z.enum(['unit', 'sides', 'ends']),
+  walk: z.enum(WALKS).optional(),
+  /** Everything at one end before the next end; otherwise one thing at all ends before the next thing. */
+  endByEnd: z.boolean().optional(),
+  asks: z.array(askedSchema).min(1).max(60),
+});
+export type Section = z.infer<typeof sectionSchema>;
 
-/** Stable name of a step or of a reading's place, unique within a unit: `stroke-applied@2L`, `tread@2L-out`. */
-export const stepKey = (step: { kind: string } & Position): string => `${step.kind}@${positionCode(step)}`;
+export const routeSchema = z.strictObject({
+  id: z.string().min(1).max(60),
+  name: z.string().trim().min(1).max(60),
+  says: z.string().trim().max(300),
+  kinds: z.array(z.enum(UNIT_KINDS)).min(1),
+  sections: z.array(sectionSchema).min(1).max(40),
+});
+/** One fixed order of a walk, as data that a shop can copy and change. */
+export type Route = z.infer<typeof routeSchema>;
 
-const step = (kind: MeasuredKind, end: WheelEnd, tyre: Tyre | null = null): Step => ({
+/** The routes that ship with the program. Their shape is proven by the test beside them. */
+export const ROUTES = shipped as readonly Route[];
+
+const AIR_DRUM: readonly BrakeKind[] = ['s-cam', 'wedge'];
+const DISC: readonly BrakeKind[] = ['air-disc', 'hydraulic-disc'];
+const DRUM: readonly BrakeKind[] = [...AIR_DRUM, 'hydraulic-drum', 'electric'];
+
+/** Whether a kind of step has any meaning at an axle end. */
+const APPLIES: Partial<Record<StepKind, (end: WheelEnd) => boolean>> = {
+  'stroke-applied': hasAirBrake,
+  'stroke-free': ({ brake }) => AIR_DRUM.includes(brake),
+  lining: hasBrake,
+  drum: ({ brake }) => DRUM.includes(brake),
+  rotor: ({ brake }) => DISC.includes(brake),
+  dual: ({ tyres }) => tyres === 'dual',
+};
+const PER_TYRE: readonly StepKind[] = ['tread', 'pressure'];
+
+const applies = ({ kind, brake, hub }: Asked, end: WheelEnd): boolean =>
+  (APPLIES[kind]?.(end) ?? true) && (!brake || brake.includes(end.brake)) && (!hub || hub.includes(end.hub));
+
+const bare = ({ kind, item }: Asked, section?: string) => ({
   kind,
-  axle: end.axle,
-  side: end.side,
-  tyre,
+  ...(item ? { item } : {}),
+  ...(section ? { section } : {}),
 });
 
-/** What one wheel end is expected to be measured for, in the order of {@link MEASURED_KINDS}. */
-export function expectedAt(end: WheelEnd): Step[] {
-  return [
-    ...(hasAirBrake(end) ? [step('stroke-applied', end)] : []),
-    ...(hasBrake(end) ? [step('lining', end)] : []),
-    ...tyresOf(end).map((tyre) => step('tread', end, tyre)),
-    step('hub-oil', end),
-  ];
+function atEnd(asked: Asked, end: WheelEnd, section?: string): Step[] {
+  if (!applies(asked, end)) return [];
+  const tyres = PER_TYRE.includes(asked.kind) ? tyresOf(end) : [null];
+  return tyres.map((tyre) => ({ ...bare(asked, section), axle: end.axle, side: end.side, tyre }));
 }
 
-/** Every reading a full measurement of the unit needs. */
-export const expectedReadings = (unit: Unit): Step[] => wheelEnds(unit).flatMap(expectedAt);
+/** The steps of these asks at one axle end; none where they do not apply. */
+export function endSteps(unit: Unit, asks: readonly Asked[], axle: number, side: Side): Step[] {
+  const end = wheelEnd(unit, axle, side);
+  return end ? asks.flatMap((asked) => atEnd(asked, end)) : [];
+}
 
-/**
- * The order in which one person measures a unit: every stroke first, while the air is up and the brake held,
- * then lining, tyres and hub from one kneeling position at each wheel end, down the left side and back up the right.
- */
-export function measuringRoute(unit: Unit): Step[] {
+function walked(unit: Unit, walk: Section['walk'] = 'round'): WheelEnd[] {
   const ends = wheelEnds(unit);
-  const walk = [...ends.filter((end) => end.side === 'left'), ...ends.filter((end) => end.side === 'right').reverse()];
-  const strokes = walk.filter(hasAirBrake).map((end) => step('stroke-applied', end));
-  return [...strokes, ...walk.flatMap((end) => expectedAt(end).filter(({ kind }) => kind !== 'stroke-applied'))];
+  if (walk === 'axle-by-axle') return ends;
+  if (walk === 'outer-axles-first') {
+    const outer = ({ axle }: WheelEnd) => axle === 1 || axle === unit.axles.length;
+    return [...ends.filter(outer), ...ends.filter((end) => !outer(end))];
+  }
+  return [...ends.filter(({ side }) => side === 'left'), ...ends.filter(({ side }) => side === 'right').reverse()];
 }
+
+function sectionSteps(section: Section, unit: Unit): Step[] {
+  if (section.at === 'unit')
+    return section.asks.map((asked) => ({ ...bare(asked, section.id), axle: null, side: null, tyre: null }));
+  if (section.at === 'sides')
+    return (['left', 'right'] as const).flatMap((side) =>
+      section.asks.map((asked) => ({ ...bare(asked, section.id), axle: null, side, tyre: null })),
+    );
+  const ends = walked(unit, section.walk);
+  return section.endByEnd === false
+    ? section.asks.flatMap((asked) => ends.flatMap((end) => atEnd(asked, end, section.id)))
+    : ends.flatMap((end) => section.asks.flatMap((asked) => atEnd(asked, end, section.id)));
+}
+
+/** Every step of a route for a unit, in the order it is walked; what does not apply to the unit is left out. */
+export const routeSteps = (route: Route, unit: Unit): Step[] =>
+  route.sections.flatMap((section) => sectionSteps(section, unit));
+
+/** The routes that may be walked round a kind of unit, the fleet's own first. */
+export const routesFor = (kind: Unit['kind'], own: readonly Route[] = []): Route[] =>
+  [...own, ...ROUTES].filter(({ kinds }) => kinds.includes(kind));
+
+/** Whether a route asks for all four measured things, so that its inspection stands on its own. */
+export const measuresAll = (route: Route): boolean =>
+  MEASURED_KINDS.every((kind) =>
+    route.sections.some(({ at, asks }) => at === 'ends' && asks.some((each) => each.kind === kind)),
+  );
+
+/** The four measured things alone: strokes first while the air is up, then each end from one kneeling position. */
+export const measuringRoute = (unit: Unit): Step[] => {
+  const [basic] = ROUTES;
+  return basic ? routeSteps(basic, unit) : [];
+};

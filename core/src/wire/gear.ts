@@ -6,9 +6,11 @@ import {
   CHAMBER_TYPES,
   HUB_KINDS,
   LINING_STYLES,
+  MAKER_READINGS,
   TYRE_FITS,
   UNIT_KINDS,
 } from '../trailer';
+import { lengthText } from './quantity';
 
 const chamber = z.strictObject({
   type: z.enum(CHAMBER_TYPES),
@@ -23,12 +25,16 @@ const equipment = z.strictObject({
   hub: z.enum(HUB_KINDS),
   liningStyle: z.enum(LINING_STYLES).optional(),
 });
-const end = equipment.partial().optional();
+/** A limit marked on a part, or given by its maker. */
+export const makerLimitSchema = z.strictObject({ value: lengthText, source: z.string().trim().min(1).max(120) });
+const maker = { maker: z.partialRecord(z.enum(MAKER_READINGS), makerLimitSchema).optional() };
+const end = equipment.extend(maker).partial().optional();
 
 /** An axle as outsiders send it: one line of equipment for both ends. */
 export const wireAxleSchema = equipment.extend({ steer: z.boolean().optional() });
-/** An axle as we keep it: also a lift axle, and what differs at one end. */
+/** An axle as we keep it: also a lift axle, makers' limits, and what differs at one end. */
 export const axleSchema = wireAxleSchema.extend({
+  ...maker,
   lift: z.boolean().optional(),
   ends: z.strictObject({ left: end, right: end }).optional(),
 });

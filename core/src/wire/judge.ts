@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { catalogueEntry } from '../defects';
+import { catalogueEntry, checkEntry } from '../defects';
 import { BOOK_IDS, SURENESS, VERDICTS } from '../limits';
 import { SIDES, TYRES, tyresOf, type Unit, wheelEnd } from '../trailer';
 import { unitIdSchema, unitSchema, wireUnitSchema } from './gear';
-import { type Reading, readingSchema } from './reading';
+import { type Reading, readingPlace, readingSchema } from './reading';
 
 /** A reading with the unit it was taken on. */
 export type UnitReading = Reading & { unit: string };
@@ -15,18 +15,23 @@ const unitReadingSchema = z.discriminatedUnion(
   ) as unknown as typeof readingSchema.options,
 ) as unknown as z.ZodType<UnitReading>;
 
+const needsEnd = (reading: Reading): boolean =>
+  (reading.kind === 'defect' && catalogueEntry(reading.code)?.where !== 'unit') ||
+  (reading.kind === 'check' && checkEntry(reading.check)?.at === 'end');
+
 /** Why a reading cannot stand where it says, or null: the place must exist on the unit. */
 export function misplaced(reading: Reading, unit: Unit): { path: string; message: string } | null {
-  if (reading.kind === 'defect' && catalogueEntry(reading.code)?.where !== 'unit' && !(reading.axle && reading.side))
-    return { path: 'axle', message: 'This defect is reported at a wheel end: give its axle and side' };
-  if (reading.axle === undefined) return null;
-  if (reading.axle > unit.axles.length)
-    return { path: 'axle', message: `“${unit.id}” has ${unit.axles.length} axles, not ${reading.axle}` };
-  const end = wheelEnd(unit, reading.axle, reading.side ?? 'left');
-  if (!end || !('tyre' in reading) || reading.tyre === undefined) return null;
+  const { axle, side, tyre } = readingPlace(reading);
+  if (needsEnd(reading) && !(axle && side))
+    return { path: 'axle', message: 'This is noted at a wheel end: give its axle and side' };
+  if (axle === null) return null;
+  if (axle > unit.axles.length)
+    return { path: 'axle', message: `“${unit.id}” has ${unit.axles.length} axles, not ${axle}` };
+  const end = wheelEnd(unit, axle, side ?? 'left');
+  if (!end || tyre === null) return null;
   const fitted = tyresOf(end);
-  if (fitted.includes(reading.tyre)) return null;
-  return { path: 'tyre', message: `The tyre here is ${fitted.join(' or ')}, not ${reading.tyre}` };
+  if (fitted.includes(tyre)) return null;
+  return { path: 'tyre', message: `The tyre here is ${fitted.join(' or ')}, not ${tyre}` };
 }
 
 interface Placed {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type BareLength, type Parsed, parseLength, parsePressure } from '../measure';
+import { type BareLength, type Parsed, parseLength, parsePressure, parseTemperature } from '../measure';
 
 /** A quantity as a person writes it; refused with the parser's own sentence. */
 const written = (parse: (text: string) => Parsed<number>) =>
@@ -17,3 +17,4 @@ export const lengthText = length('none');
 /** Tread alone may be written as bare thirty-seconds: `6/32`. */
 export const treadText = length('32nds');
 export const pressureText = written(parsePressure);
+export const temperatureText = written(parseTemperature);

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { PARTS } from './catalogue';
+import entries from './checks.json';
+
+export const checkSchema = z.strictObject({
+  id: z.string(),
+  part: z.enum(PARTS),
+  /** Looked at once on the unit, or at every axle end. */
+  at: z.enum(['unit', 'end']),
+  name: z.string(),
+  /** What it looks like when nothing is wrong. */
+  good: z.string(),
+  /** What may be seen instead, and the defect it means. */
+  signs: z.array(z.strictObject({ sign: z.string(), code: z.string() })).min(1),
+});
+export type Check = z.infer<typeof checkSchema>;
+
+/** Everything that is looked at by eye: what good looks like, and the signs that lead to each defect. */
+export const CHECKS = entries as readonly Check[];
+
+const byId = new Map(CHECKS.map((check) => [check.id, check]));
+export const checkEntry = (id: string): Check | null => byId.get(id) ?? null;

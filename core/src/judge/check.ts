@@ -1,0 +1,33 @@
+import { checkEntry } from '../defects';
+import type { Book } from '../limits';
+import type { ReadingOf } from '../wire';
+import { judgeDefect } from './defect';
+import { notJudged, type Opinion, opinion } from './opinion';
+import { compareVerdicts } from './verdict';
+
+const HOW = {
+  seen: '',
+  'as-other-end': ' Said to look the same as the other end.',
+  'as-last-time': ' Seen again, the same as last time.',
+};
+
+/** What a check by eye found: one opinion for each defect, or one that it looked good. */
+export function judgeCheck(book: Book, { check, found, how, words }: ReadingOf<'check'>): Opinion[] {
+  const entry = checkEntry(check);
+  if (!entry) return [notJudged(`The catalogue has no check “${check}”.`)];
+  const noted = words ? ` ${words}` : '';
+  if (found.length === 0)
+    return [
+      opinion({
+        verdict: 'within',
+        measured: 'good',
+        rule: 'Check by eye',
+        sure: 'practice',
+        because: `${entry.name}: ${entry.good.charAt(0).toLowerCase()}${entry.good.slice(1)}.${HOW[how ?? 'seen']}${noted}`,
+      }),
+    ];
+  return found
+    .map((code) => judgeDefect(book, { code }))
+    .map((each) => ({ ...each, because: `${entry.name}: ${each.because}${noted}` }))
+    .sort((a, b) => compareVerdicts(a.verdict, b.verdict));
+}

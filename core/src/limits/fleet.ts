@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { must, parseAmount } from '../measure';
+import { amountText, type Book, type Limit } from './book';
+import { BOOKS, type BookId } from './books';
+import { ofSchool, type Schools } from './schools';
+
+/** A fleet's own limit: a limit of the book made stricter, with its reason and author. */
+export const fleetLimitSchema = z.strictObject({
+  id: z.string(),
+  /** The id of the book's limit it tightens. */
+  tightens: z.string(),
+  value: amountText,
+  reason: z.string(),
+  by: z.string(),
+  at: z.string(),
+});
+export type FleetLimit = z.infer<typeof fleetLimitSchema>;
+
+/** What a fleet judges by: its book, the schools it follows, and its own stricter limits. */
+export interface FleetRules {
+  book: BookId;
+  schools: Schools;
+  limits: readonly FleetLimit[];
+}
+
+const STRICTER: Record<Limit['is'], 'less' | 'more'> = {
+  'at-most': 'less',
+  'less-than': 'less',
+  'at-least': 'more',
+  'more-than': 'more',
+};
+
+/** Why a fleet may not have this limit; null when it may. Stricter is allowed, as strict or looser is not. */
+export function fleetLimitRefusal(book: Book, tightens: string, value: string): string | null {
+  const limit = book.limits.find(({ id }) => id === tightens);
+  if (!limit) return 'The book has no such limit.';
+  if (limit.judges !== 'verdict') return 'This figure belongs to the roadside criteria: no fleet can change it.';
+  const [own, law] = [parseAmount(value), must(parseAmount(limit.value))];
+  if (!own.ok) return own.message;
+  if (own.value.dimension !== law.dimension) return `This limit is a ${law.dimension}: write it like ${limit.value}.`;
+  const stricter = STRICTER[limit.is] === 'less' ? own.value.value < law.value : own.value.value > law.value;
+  if (stricter) return null;
+  const same = own.value.value === law.value;
+  return same
+    ? `${value} is the book’s own limit already.`
+    : `${value} is looser than ${limit.value} (${limit.source}): a fleet’s limit may be stricter, never looser.`;
+}
+
+const ownLimit = (book: Book, own: FleetLimit): Limit[] => {
+  const limit = book.limits.find(({ id }) => id === own.tightens);
+  if (!limit || fleetLimitRefusal(book, own.tightens, own.value) !== null) return [];
+  return [
+    {
+      ...limit,
+      id: `fleet.${own.id}`,
+      value: own.value,
+      fails: 'shop-limit',
+      from: 'fleet',
+      source: `The fleet’s own limit, by ${own.by}: ${own.reason}`,
+      sure: 'practice',
+    },
+  ];
+};
+
+/**
+ * The book a fleet judges by: the shipped one with the fleet's schools chosen and its own limits on top. A fleet's
+ * limit that a newer edition has overtaken is left out: the book's is then the stricter.
+ */
+export function bookFor({ book, schools, limits }: FleetRules): Book {
+  const shipped: Book = BOOKS[book];
+  const chosen = shipped.limits.filter(({ where }) => ofSchool(where.school, schools));
+  return {
+    ...shipped,
+    schools,
+    limits: [...chosen, ...limits.flatMap((own) => ownLimit({ ...shipped, limits: chosen }, own))],
+  };
+}
+
+const plain = new Map<BookId, Book>();
+
+/** A book as it ships, with every school at its default: what is judged by when no fleet is named. */
+export function plainBook(id: BookId): Book {
+  const known = plain.get(id) ?? bookFor({ book: id, schools: {}, limits: [] });
+  plain.set(id, known);
+  return known;
+}

@@ -1,0 +1,37 @@
+import { formatLength, lengthStyle, parseLength } from './length';
+import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { formatPressure, parsePressure, pressureUnit } from './pressure';
+
+export type Dimension = 'length' | 'pressure' | 'time';
+
+/** Any figure a limit may name, in whole base units: nanometres, pascals or milliseconds. */
+export interface Amount {
+  dimension: Dimension;
+  value: number;
+}
+
+const TIME = /^(.*?)\s*(?:s|seconds?)$/i;
+
+/** Reads a length, a pressure or a time (`45 s`), whichever it is. */
+export function parseAmount(text: string): Parsed<Amount> {
+  const plain = plainText(text);
+  if (/(psi|bar|kpa)$/i.test(plain)) return of('pressure', parsePressure(plain));
+  const time = TIME.exec(plain);
+  if (!time || /inches$/i.test(plain)) return of('length', parseLength(plain, '32nds'));
+  const value = decimal(time[1] ?? '');
+  return value
+    ? ok({ dimension: 'time', value: scaled(value, 1_000n) })
+    : no(`“${text}” is not a time: write a time like 45 s`);
+}
+
+const of = (dimension: Dimension, parsed: Parsed<number>): Parsed<Amount> =>
+  parsed.ok ? ok({ dimension, value: parsed.value }) : parsed;
+
+/** Prints a signed amount in the unit another one is written in. */
+export function formatLike(value: number, like: string): string {
+  if (value < 0) return `-${formatLike(-value, like)}`;
+  const plain = plainText(like);
+  if (/(psi|bar|kpa)$/i.test(plain)) return formatPressure(value, pressureUnit(plain));
+  if (TIME.test(plain) && !/inches$/i.test(plain)) return `${Math.round(value / 100) / 10} s`;
+  return formatLength(value, lengthStyle(plain));
+}

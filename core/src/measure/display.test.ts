@@ -1,0 +1,60 @@
+import fc from 'fast-check';
+import {
+  formatLike,
+  formatTemperature,
+  INCH_UNITS,
+  inBoth,
+  inUnits,
+  METRIC_UNITS,
+  must,
+  parseAmount,
+  parseTemperature,
+} from '.';
+
+test.each([
+  ['2 in', METRIC_UNITS, '50.8 mm'],
+  ['1 7/8 in', INCH_UNITS, '1 7/8 in'],
+  ['50.8 mm', INCH_UNITS, '2 in'],
+  ['6/32', METRIC_UNITS, '4.763 mm'],
+  ['100 psi', METRIC_UNITS, '6.89 bar'],
+  ['6.5 bar', INCH_UNITS, '94.3 psi'],
+  ['29,950 mi', METRIC_UNITS, '48 200 km'],
+  ['105 °F', METRIC_UNITS, '41 °C'],
+  ['-1/8 in', METRIC_UNITS, '-3.175 mm'],
+  ['good', METRIC_UNITS, 'good'],
+])('%s shown in other units is %#', (text, units, shown) => expect(inUnits(text, units)).toBe(shown));
+
+test('what was written stays beside it', () => expect(inBoth('2 in', METRIC_UNITS)).toBe('50.8 mm (2 in)'));
+
+test.each([
+  ['45 s', 'time', 45_000],
+  ['2 psi', 'pressure', 13_790],
+  ['1/8 in', 'length', 3_175_000],
+  ['2 inches', 'length', 50_800_000],
+] as const)('%s is a %s', (text, dimension, value) => expect(must(parseAmount(text))).toEqual({ dimension, value }));
+
+test.each(['', 'x s', '2 foo'])('%j is no amount', (text) => expect(parseAmount(text).ok).toBe(false));
+
+test('a signed amount is printed like another', () => {
+  expect(formatLike(-3_175_000, '2 in')).toBe('-1/8 in');
+  expect(formatLike(1_500, '45 s')).toBe('1.5 s');
+  expect(formatLike(13_790, '2 psi')).toBe('2 psi');
+});
+
+test.each([
+  ['41 °C', 314_150],
+  ['105 °F', 313_706],
+  ['-5 C', 268_150],
+])('%s', (text, kelvin) => expect(must(parseTemperature(text))).toBe(kelvin));
+test.each(['41', 'hot', '-300 °C', ''])('%j is no temperature', (text) =>
+  expect(parseTemperature(text).ok).toBe(false),
+);
+test('whole degrees read back', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -60, max: 200 }),
+      fc.constantFrom('°C' as const, '°F' as const),
+      (degrees, unit) => formatTemperature(must(parseTemperature(`${degrees} ${unit}`)), unit) === `${degrees} ${unit}`,
+    ),
+  );
+});

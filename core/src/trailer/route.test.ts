@@ -1,0 +1,69 @@
+import { checkEntry } from '../defects';
+import {
+  AIR_TESTS,
+  type Axle,
+  expectedReadings,
+  measuresAll,
+  ROUTES,
+  routeSchema,
+  routeSteps,
+  routesFor,
+  stepKey,
+  type Unit,
+} from '.';
+
+const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
+const trailer: Unit = {
+  id: 'T',
+  kind: 'semitrailer',
+  axles: [{ ...axle, lift: true, tyres: 'single' }, axle, { ...axle, brake: 'air-disc' }],
+};
+const steps = (id: string, unit = trailer) => {
+  const route = ROUTES.find((each) => each.id === id);
+  if (!route) throw new Error(id);
+  return routeSteps(route, unit);
+};
+const places = (id: string, kind: string) =>
+  steps(id)
+    .filter((step) => step.kind === kind)
+    .map((step) => `${step.axle}${step.side?.[0]}`);
+
+test('the routes have the published shape, and name checks and tests that exist', () => {
+  for (const route of ROUTES) {
+    expect(routeSchema.parse(route)).toEqual(route);
+    for (const { asks } of route.sections)
+      for (const { kind, item } of asks) {
+        if (kind === 'check') expect([item, checkEntry(item ?? '') !== null]).toEqual([item, true]);
+        if (kind === 'air-test') expect(AIR_TESTS).toContain(item);
+      }
+  }
+});
+
+test.each(ROUTES.map(({ id }) => id))('%s asks for nothing twice', (id) => {
+  const keys = steps(id).map(stepKey);
+  expect(new Set(keys).size).toBe(keys.length);
+});
+
+test('the full route asks for everything that is expected, and more', () => {
+  const keys = steps('full').map(stepKey);
+  for (const step of expectedReadings(trailer)) expect(keys).toContain(stepKey(step));
+  expect(measuresAll(ROUTES.find(({ id }) => id === 'full') as never)).toBe(true);
+  expect(measuresAll(ROUTES.find(({ id }) => id === 'four-thing') as never)).toBe(false);
+});
+
+test('round the unit, and the lift-bay order', () => {
+  expect(places('measure', 'hub-oil')).toEqual(['1l', '2l', '3l', '3r', '2r', '1r']);
+  expect(places('lift-bay', 'hub-oil')).toEqual(['1l', '1r', '3l', '3r', '2l', '2r']);
+});
+
+test('what does not apply at an axle end is left out there', () => {
+  expect(places('full', 'drum')).toEqual(['1l', '2l', '2r', '1r']);
+  expect(places('full', 'rotor')).toEqual(['3l', '3r']);
+  expect(places('full', 'dual')).not.toContain('1l');
+});
+
+test('a unit is offered the routes of its kind, the fleet’s own first', () => {
+  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'walk-bus']);
+  const own = { ...(ROUTES[0] as (typeof ROUTES)[number]), id: 'own' };
+  expect(routesFor('bus', [own])[0]?.id).toBe('own');
+});
