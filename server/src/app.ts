@@ -8,6 +8,8 @@ import type { Live } from './feeds/live';
 import { commandRoutes } from './http/commands';
 import { documentRoutes } from './http/documents';
 import { answerError } from './http/errors';
+import { fileRoutes } from './http/files';
+import { gaugeRoutes } from './http/gauges';
 import { healthRoutes } from './http/health';
 import { inspectionRoutes } from './http/inspections';
 import { judgeRoutes } from './http/judge';
@@ -66,6 +68,8 @@ export async function buildApp(parts: AppParts): Promise<App> {
       sessionRoutes(v1, parts);
       unitRoutes(v1, parts);
       inspectionRoutes(v1, parts);
+      fileRoutes(v1, parts);
+      gaugeRoutes(v1, parts);
       shopRoutes(v1, parts);
       commandRoutes(v1, parts);
       judgeRoutes(v1);

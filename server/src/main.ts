@@ -29,7 +29,8 @@ async function main(): Promise<void> {
 
   const { pool, db } = connect(url);
   const live = openLive(url);
-  const app = await buildApp({ db, now, live, web: settings.web, log: settings.log, secure: settings.secure });
+  const { web, log, secure } = settings;
+  const app = await buildApp({ db, now, live, web, log, secure });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
   say(`\nZealous Axle is at ${address}`);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { BookId } from '../limits';
 import { SURENESS, VERDICTS } from '../limits';
-import { isStepKind, KIND_WORDS, STEP_KINDS } from '../trailer';
+import { AIR_TEST_WORDS, type AirTest, isStepKind, KIND_WORDS, STEP_KINDS } from '../trailer';
 import entries from './catalogue.json';
 
 export const PARTS = [
@@ -57,8 +57,21 @@ export const catalogueEntry = (code: string): CatalogueEntry | null => byCode.ge
 export const severityOf = (code: string, book: BookId): Severity | null => byCode.get(code)?.by[book] ?? null;
 
 /** The words for a catalogue code or a failed reading's kind; the code itself when an older catalogue knew it. */
-export const defectWords = (code: string): string =>
-  byCode.get(code)?.words ?? (isStepKind(code) ? `${KIND_WORDS[code]} past its limit` : code);
+export const defectWords = (code: string): string => byCode.get(code)?.words ?? readingWords(code) ?? code;
+
+const COMPARED: Record<string, string> = {
+  'dual-tread': 'Duals too far apart in tread',
+  'dual-pressure': 'Duals too far apart in pressure',
+  'dual-pair': 'Mate of a failing tyre',
+  'chamber-match': 'Chambers of one axle differ',
+};
+
+/** A failed reading's kind in words; null when it is none. */
+function readingWords(code: string): string | null {
+  const [kind = '', item = ''] = code.split(':');
+  if (kind === 'air-test' && item in AIR_TEST_WORDS) return `${AIR_TEST_WORDS[item as AirTest]} past its limit`;
+  return isStepKind(kind) ? `${KIND_WORDS[kind]} past its limit` : (COMPARED[code] ?? null);
+}
 
 /** What may be reported at a place: an axle end offers what concerns its tyres too. */
 export const catalogueAt = (where: 'end' | 'unit'): CatalogueEntry[] =>

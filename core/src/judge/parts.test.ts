@@ -312,12 +312,10 @@ describe('hot tyres', () => {
 });
 
 describe('properties of all books', () => {
-  const lengths = fc
-    .integer({ min: 1, max: 600 })
-    .map((count) => ({
-      in: formatLength(count * 396_875, 'fraction'),
-      mm: `${((count * 396_875) / 1_000_000).toFixed(6)} mm`,
-    }));
+  const lengths = fc.integer({ min: 1, max: 600 }).map((count) => ({
+    in: formatLength(count * 396_875, 'fraction'),
+    mm: `${((count * 396_875) / 1_000_000).toFixed(6)} mm`,
+  }));
   const kinds = fc.constantFrom('stroke-free', 'lining', 'drum', 'rotor', 'end-play', 'king-pin', 'mud-flap');
   const reading = (kind: string, value: string): Given => {
     if (kind === 'lining') return { kind, ...at, points: [value] };

@@ -17,7 +17,10 @@ export function releaseBarriers({ held, defects, readings }: ReleaseQuestion): s
   if (!held) return ['The trailer is not held.'];
   const open = defects.filter((defect) => defect.holds && isOpenDefect(defect.state));
   const named = new Set(open.map(({ code, place }) => `${code} ${place}`));
-  const failing = readings.filter(({ verdict, kind, place }) => holds(verdict) && !named.has(`${kind} ${place}`));
+  // What a check by eye found has its own defects: they hold, and their repair ends it.
+  const failing = readings.filter(
+    ({ verdict, kind, place }) => holds(verdict) && !kind.startsWith('check') && !named.has(`${kind} ${place}`),
+  );
   return [
     ...open.map(({ code, place, state }) => `${place}: ${defectWords(code)} – ${state}, not certified.`),
     ...failing.map(({ place, kind }) => `${place}: ${defectWords(kind)} at its last reading.`),

@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { CATALOGUE } from '../defects';
 import type { Role } from '../life';
-import { MEASURED_KINDS, SIDES, TYRES } from '../trailer';
+import { BOOK_IDS, schoolsSchema } from '../limits';
+import { MAKER_READINGS, routeSchema, SIDES, STEP_KINDS, TYRES } from '../trailer';
+import { gaugeSourceSchema } from './gauge';
+import { makerLimitSchema } from './gear';
 import { readingSchema } from './reading';
 
 const id = z.uuid();
@@ -15,6 +18,30 @@ export const placeSchema = z.strictObject({
   side: z.enum(SIDES).nullable(),
   tyre: z.enum(TYRES).nullable(),
 });
+
+/** A step of a route, as an inspection is begun with it. */
+export const stepSchema = z.strictObject({
+  kind: z.enum(STEP_KINDS),
+  axle: z.int().min(1).max(12).nullable(),
+  side: z.enum(SIDES).nullable(),
+  tyre: z.enum(TYRES).nullable(),
+  item: z.string().max(60).optional(),
+  section: z.string().max(40).optional(),
+});
+
+/** The units a person or a fleet reads in. */
+export const displayUnitsSchema = z.strictObject({
+  length: z.enum(['in', 'mm']),
+  pressure: z.enum(['psi', 'bar', 'kPa']),
+  distance: z.enum(['mi', 'km']),
+  temperature: z.enum(['°C', '°F']),
+});
+
+export const PURPOSES = ['full', 're-measure', 'walk', 'import'] as const;
+/** Seconds spent in each section of a route. */
+export const sectionTimeSchema = z.strictObject({ id: z.string().max(40), seconds: z.int().min(0).max(86_400) });
+/** The longest photo a device sends, as base64: it is shrunk there first. */
+const PHOTO_CHARS = 700_000;
 
 /** Torque as written down: value with its unit, and the tool it was set with. */
 export const torqueSchema = z.strictObject({
@@ -62,8 +89,11 @@ export const COMMANDS = {
   'start-inspection': z.strictObject({
     inspection: id,
     unit: id,
-    purpose: z.enum(['full', 're-measure']),
+    purpose: z.enum(['full', 're-measure', 'walk']),
     job: id.optional(),
+    /** The route walked, and every step it asks of this unit. */
+    route: z.strictObject({ id: z.string().max(60), name: words(60) }).optional(),
+    steps: z.array(stepSchema).min(1).max(600).optional(),
   }),
   'take-reading': z.strictObject({
     reading: id,
@@ -71,22 +101,59 @@ export const COMMANDS = {
     /** The reading this one corrects. Both stay. */
     supersedes: id.optional(),
     value: readingSchema,
+    /** The gauge that sent it. */
+    gauge: gaugeSourceSchema.optional(),
   }),
   'skip-reading': z.strictObject({
     skip: id,
     inspection: id,
-    step: z.strictObject({
-      kind: z.enum(MEASURED_KINDS),
-      axle: z.int().min(1).max(12),
-      side: z.enum(SIDES),
-      tyre: z.enum(TYRES).nullable(),
-    }),
+    step: stepSchema,
     reason: words(300),
   }),
   'close-inspection': z.strictObject({
     inspection: id,
     outcome: z.enum(['complete', 'incomplete']),
     because: z.string().trim().max(500).optional(),
+    sections: z.array(sectionTimeSchema).max(60).optional(),
+  }),
+  /** A photo, shrunk on the device, at a step of an inspection or with a defect. */
+  'attach-photo': z.strictObject({
+    photo: id,
+    unit: id,
+    inspection: id.nullable(),
+    defect: id.nullable(),
+    key: z.string().max(120).nullable(),
+    width: z.int().min(1).max(4_096),
+    height: z.int().min(1).max(4_096),
+    jpeg: z.base64().max(PHOTO_CHARS),
+  }),
+  /** Readings from a file; every line is checked again, and nothing is stored unless all are good or only the good ones are asked for. */
+  'import-readings': z.strictObject({ csv: z.string().min(1).max(2_000_000), goodLinesOnly: z.boolean() }),
+  'set-fleet-rules': z.strictObject({
+    version,
+    book: z.enum(BOOK_IDS),
+    schools: schoolsSchema,
+    units: displayUnitsSchema,
+  }),
+  /** Null follows the fleet again. */
+  'set-own-units': z.strictObject({ units: displayUnitsSchema.nullable() }),
+  'add-fleet-limit': z.strictObject({ limit: id, tightens: z.string().max(80), value: words(40), reason: words(300) }),
+  'withdraw-fleet-limit': z.strictObject({ limit: id, reason: words(300) }),
+  /** A maker's limit for what is fitted at an axle, or at one end of it; null takes it back. */
+  'set-maker-limit': z.strictObject({
+    unit: id,
+    axle: z.int().min(1).max(12),
+    side: z.enum(SIDES).nullable(),
+    reading: z.enum(MAKER_READINGS),
+    limit: makerLimitSchema.nullable(),
+  }),
+  'save-route': z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema }),
+  'remove-route': z.strictObject({ route: id, version }),
+  /** The month on an inspection sticker; its last day follows from the fleet's school. */
+  'record-sticker': z.strictObject({
+    paper: id,
+    unit: id,
+    month: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'write a month like 2026-03'),
   }),
 } as const;
 
@@ -117,6 +184,16 @@ export const COMMAND_ROLES: Record<CommandName, readonly Role[]> = {
   'take-reading': bench,
   'skip-reading': bench,
   'close-inspection': bench,
+  'attach-photo': everybody,
+  'import-readings': shop,
+  'set-fleet-rules': shop,
+  'set-own-units': everybody,
+  'add-fleet-limit': shop,
+  'withdraw-fleet-limit': shop,
+  'set-maker-limit': bench,
+  'save-route': shop,
+  'remove-route': shop,
+  'record-sticker': bench,
 };
 
 /** The envelope of a command: its id, when it was done on the device, and its body. */

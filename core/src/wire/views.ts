@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { DEFECT_STATES } from '../defects';
 import { ROLES } from '../life';
-import { BOOK_IDS, VERDICTS } from '../limits';
+import { BOOK_IDS, fleetLimitSchema, VERDICTS } from '../limits';
 import { JOB_STATES } from '../repair/job-life';
-import { MEASURED_KINDS, SIDES, TYRES, UNIT_KINDS } from '../trailer';
-import { placeSchema, torqueSchema } from './commands';
+import { routeSchema, SIDES, STEP_KINDS, TYRES, UNIT_KINDS } from '../trailer';
+import { displayUnitsSchema, PURPOSES, placeSchema, sectionTimeSchema, stepSchema, torqueSchema } from './commands';
+import { gaugeSourceSchema } from './gauge';
 import { axleSchema } from './gear';
 import { brakeCountSchema, findingSchema } from './judge';
 import { readingSchema } from './reading';
@@ -19,8 +20,26 @@ export const signInSchema = z.strictObject({
 });
 
 export const sessionSchema = z.strictObject({
-  person: z.strictObject({ id, name: z.string(), role: z.enum(ROLES) }),
-  fleet: z.strictObject({ id, name: z.string(), zone: z.string(), book: z.enum(BOOK_IDS) }),
+  person: z.strictObject({
+    id,
+    name: z.string(),
+    role: z.enum(ROLES),
+    /** Null reads in the fleet's units. */
+    units: displayUnitsSchema.nullable(),
+  }),
+  fleet: z.strictObject({
+    id,
+    name: z.string(),
+    zone: z.string(),
+    book: z.enum(BOOK_IDS),
+    schools: z.record(z.string(), z.string()),
+    units: displayUnitsSchema,
+    version: z.int(),
+    /** The fleet's own stricter limits. */
+    limits: z.array(fleetLimitSchema),
+    /** Routes the fleet made its own, with the version each is at. */
+    routes: z.array(z.strictObject({ version: z.int(), definition: routeSchema })),
+  }),
 });
 export type Session = z.infer<typeof sessionSchema>;
 
@@ -49,10 +68,10 @@ export const standingSchema = z.strictObject({
   reading: id,
   inspection: id,
   key: z.string(),
-  axle: z.int(),
-  side: z.enum(SIDES),
+  axle: z.int().nullable(),
+  side: z.enum(SIDES).nullable(),
   tyre: z.enum(TYRES).nullable(),
-  kind: z.enum(MEASURED_KINDS),
+  kind: z.enum(STEP_KINDS),
   verdict,
   value: readingSchema,
   at: instant,
@@ -96,7 +115,8 @@ export type JobView = z.infer<typeof jobViewSchema>;
 
 export const inspectionHeadSchema = z.strictObject({
   id,
-  purpose: z.enum(['full', 're-measure']),
+  purpose: z.enum(PURPOSES),
+  route: z.string().nullable(),
   job: id.nullable(),
   by: z.string(),
   startedAt: instant,
@@ -107,6 +127,18 @@ export const inspectionHeadSchema = z.strictObject({
 });
 export type InspectionHead = z.infer<typeof inspectionHeadSchema>;
 
+export const photoSchema = z.strictObject({
+  id,
+  inspection: id.nullable(),
+  defect: id.nullable(),
+  key: z.string().nullable(),
+  width: z.int(),
+  height: z.int(),
+  by: z.string(),
+  at: instant,
+});
+export type Photo = z.infer<typeof photoSchema>;
+
 export const unitPageSchema = z.strictObject({
   ...unitHead,
   axles: z.array(axleSchema),
@@ -116,6 +148,7 @@ export const unitPageSchema = z.strictObject({
   defects: z.array(defectViewSchema),
   jobs: z.array(jobViewSchema),
   inspections: z.array(inspectionHeadSchema),
+  photos: z.array(photoSchema),
 });
 export type UnitPage = z.infer<typeof unitPageSchema>;
 
@@ -137,11 +170,15 @@ export const sheetSchema = z.strictObject({
       value: readingSchema,
       by: z.string(),
       at: instant,
+      gauge: gaugeSourceSchema.nullable(),
       supersedes: id.nullable(),
       supersededBy: id.nullable(),
     }),
   ),
   skips: z.array(z.strictObject({ key: z.string(), reason: z.string(), by: z.string(), at: instant })),
+  steps: z.array(stepSchema).nullable(),
+  sections: z.array(sectionTimeSchema).nullable(),
+  photos: z.array(photoSchema),
   judgement: judgementSchema.nullable(),
 });
 export type Sheet = z.infer<typeof sheetSchema>;
@@ -174,3 +211,14 @@ export const problemSchema = z.strictObject({
   current: z.unknown().optional(),
 });
 export type Problem = z.infer<typeof problemSchema>;
+
+/** One line of a file that was not understood. Lines count from 1, the header's. */
+export const badLineSchema = z.strictObject({ line: z.int(), message: z.string() });
+export type BadLine = z.infer<typeof badLineSchema>;
+export const importPreviewSchema = z.strictObject({
+  lines: z.int(),
+  good: z.int(),
+  units: z.array(z.strictObject({ number: z.string(), readings: z.int() })),
+  bad: z.array(badLineSchema),
+});
+export type ImportPreview = z.infer<typeof importPreviewSchema>;

@@ -4,6 +4,15 @@ import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
 import { EVERY_COMMAND, openWorld, sampleBodies, type TestFleet, type World } from '../testing/world';
 
+/** Commands that name nothing but what they make: they can only change the sender's own fleet. */
+const OF_THE_SENDER: readonly CommandName[] = [
+  'import-readings',
+  'set-fleet-rules',
+  'set-own-units',
+  'add-fleet-limit',
+  'save-route',
+];
+
 let world: World;
 let ours: TestFleet;
 let theirs: TestFleet;
@@ -56,11 +65,33 @@ describe('another fleet’s trailer', () => {
     expect(shop.body.jobs).toEqual([]);
   });
 
-  test.each(EVERY_COMMAND)('cannot be written by %s', async (name: CommandName) => {
+  test.each(EVERY_COMMAND.filter((name) => !OF_THE_SENDER.includes(name)))('cannot be written by %s', async (name) => {
     const bodies = sampleBodies(theirs, { defect: theirDefect, job: theirJob, inspection: theirInspection });
     const answer = await world.send('foreman@ours', name, bodies[name]);
     expect(answer.status).toBe(404);
   });
+});
+
+test.each(OF_THE_SENDER)('%s changes the sender’s own fleet only', async (name) => {
+  const before = (await world.get('manager@theirs', '/session')).body;
+  await world.send('foreman@ours', name, sampleBodies(ours)[name]);
+  expect((await world.get('manager@theirs', '/session')).body).toEqual(before);
+});
+
+test('another fleet’s photo, paper and file cannot be read', async () => {
+  const photo = { ...sampleBodies(theirs)['attach-photo'], inspection: theirInspection };
+  await world.done('driver@theirs', 'attach-photo', photo);
+  for (const path of [
+    `/photos/${photo.photo}`,
+    `/inspections/${theirInspection}/inspection.pdf`,
+    `/inspections/${theirInspection}/inspection.json`,
+  ]) {
+    expect((await world.raw('manager@theirs', path)).statusCode).toBe(200);
+    expect((await world.raw('manager@ours', path)).statusCode).toBe(404);
+  }
+  expect((await world.raw('manager@ours', `/readings.csv?unit=${theirs.unit}`)).body.trim().split('\n')).toHaveLength(
+    1,
+  );
 });
 
 describe('the server’s own role', () => {
@@ -117,6 +148,9 @@ describe('the server’s own role', () => {
       'delete from event',
       'update certificate set statement = null',
       'truncate hold',
+      "update photo set key = 'x'",
+      "update fleet_limit set value = '9 in'",
+      "update fleet set slug = 'x'",
     ])
       await expect(asServer(theirs.id, (client) => client.query(act))).rejects.toMatchObject({ code: '42501' });
     const moved = await asServer(ours.id, (client) =>

@@ -2,8 +2,15 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { Session } from '@zealous-axle/core';
 import { and, eq, gt, lt, sql } from 'drizzle-orm';
 import { type Database, type FleetStore, inFleet } from '../store/connect';
+import { fleetLimits, fleetRoutes } from '../store/rules';
 import { fleet, person, session } from '../store/schema';
 import { passwordFits } from './passwords';
+
+/** Whoever acts, as every request needs them: a session without what is only judged by. */
+export interface Actor {
+  person: Session['person'];
+  fleet: Omit<Session['fleet'], 'limits' | 'routes'>;
+}
 
 export const SESSION_DAYS = 30;
 const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
@@ -44,7 +51,7 @@ export async function signIn(db: Database, name: string, password: string, now: 
       personId: found.id,
       expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
     });
-    return { token: `${ours.fleetId}.${secret}`, session: sessionOf(found, ours) };
+    return { token: `${ours.fleetId}.${secret}`, session: await sessionOf(store, actorOf(found, ours)) };
   });
 }
 
@@ -53,20 +60,34 @@ function splitToken(token: string): { fleetId: string; secret: string } | null {
   return UUID.test(fleetId) && secret ? { fleetId, secret } : null;
 }
 
-const sessionOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelect): Session => ({
-  person: { id: who.id, name: who.name, role: who.role },
-  fleet: { id: ours.fleetId, name: ours.name, zone: ours.zone, book: ours.book },
+const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelect): Actor => ({
+  person: { id: who.id, name: who.name, role: who.role, units: who.units },
+  fleet: {
+    id: ours.fleetId,
+    name: ours.name,
+    zone: ours.zone,
+    book: ours.book,
+    schools: ours.schools,
+    units: ours.units,
+    version: ours.version,
+  },
+});
+
+/** The whole session: with the limits the fleet judges by and the routes it walks. */
+export const sessionOf = async (store: FleetStore, { person: who, fleet: ours }: Actor): Promise<Session> => ({
+  person: who,
+  fleet: { ...ours, limits: await fleetLimits(store), routes: await fleetRoutes(store) },
 });
 
 /** Who a token belongs to; null when it is unknown, expired or its person no longer active. */
-async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<Session | null> {
+async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<Actor | null> {
   const [row] = await store
     .select({ person, fleet })
     .from(session)
     .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
     .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
     .where(and(eq(session.tokenHash, tokenHash(secret)), gt(session.expiresAt, now), eq(person.active, true)));
-  return row ? sessionOf(row.person, row.fleet) : null;
+  return row ? actorOf(row.person, row.fleet) : null;
 }
 
 /** Does `work` as whoever the token belongs to, in the transaction that looked them up; null when it is nobody. */
@@ -74,7 +95,7 @@ export async function asSession<T>(
   db: Database,
   token: string,
   now: Date,
-  work: (store: FleetStore, session: Session) => Promise<T>,
+  work: (store: FleetStore, actor: Actor) => Promise<T>,
 ): Promise<{ answer: T } | null> {
   const parts = splitToken(token);
   if (!parts) return null;

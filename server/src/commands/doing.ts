@@ -1,26 +1,44 @@
-import { type Act, type CommandBody, type CommandName, mayAct, type Role, type Session } from '@zealous-axle/core';
+import { type Act, type CommandBody, type CommandName, mayAct, type Role } from '@zealous-axle/core';
+import type { Actor } from '../access/sessions';
 import { KnownProblem } from '../http/problems';
 import type { FleetStore } from '../store/connect';
 
 /** One command being done: its transaction, who does it, and when it was done on their device. */
 export interface Doing<N extends CommandName> {
   store: FleetStore;
-  session: Session;
+  session: Actor;
   command: string;
   at: Date;
   body: CommandBody<N>;
 }
 
 export interface Changed {
-  kind: 'defect' | 'job' | 'inspection' | 'reading' | 'skip' | 'hold' | 'release';
+  kind:
+    | 'defect'
+    | 'job'
+    | 'inspection'
+    | 'reading'
+    | 'skip'
+    | 'hold'
+    | 'release'
+    | 'photo'
+    | 'fleet'
+    | 'person'
+    | 'unit'
+    | 'fleet-limit'
+    | 'route'
+    | 'paper';
   id: string;
   version: number | null;
 }
 
 /** What a command did: what changed, and the unit it concerns. */
 export interface Done {
-  unitId: string;
+  /** Null where no unit is concerned. */
+  unitId: string | null;
   changed: Changed[];
+  /** What the event keeps instead of the whole body, where that is large. */
+  eventBody?: unknown;
 }
 
 export type Handler<N extends CommandName> = (doing: Doing<N>) => Promise<Done>;

@@ -31,7 +31,11 @@ export const releaseTrailer: Handler<'release-trailer'> = async ({ store, sessio
   const barriers = releaseBarriers({
     held: holds.length > 0,
     defects: (await defectViews(store, { unitId: body.unit })).map((each) => ({ ...each, place: defectPlace(each) })),
-    readings: (await standingReadings(store, body.unit)).map((each) => ({ ...each, place: defectPlace(each) })),
+    readings: (await standingReadings(store, body.unit)).map((each) => ({
+      ...each,
+      kind: each.key.split('@')[0] ?? each.kind,
+      place: defectPlace(each),
+    })),
   });
   if (barriers.length) throw new KnownProblem('not-now', { detail: barriers.join(' ') });
   await store.insert(release).values({

@@ -1,6 +1,4 @@
 import {
-  BOOKS,
-  type Book,
   expectedReadings,
   type Finding,
   findingKey,
@@ -9,13 +7,15 @@ import {
   judge,
   judgeReading,
   misplaced,
-  positionCode,
+  placeCode,
   type Reading,
   readingKey,
+  readingPlace,
   type Step,
   seenDefects,
   stepKey,
   toRemeasure,
+  tyresOf,
   type UnitReading,
   wheelEnd,
 } from '@zealous-axle/core';
@@ -24,6 +24,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { KnownProblem } from '../http/problems';
 import { defectViews } from '../store/defects';
 import { findInspection, type InspectionRow, liveReadings } from '../store/inspections';
+import { fleetBook } from '../store/rules';
 import { currentReading, defect, inspection, judgement, reading, skip } from '../store/schema';
 import { findUnit, standingReadings, type UnitRow } from '../store/units';
 import { type Changed, changed, type Doing, found, type Handler } from './doing';
@@ -31,15 +32,27 @@ import { placeHold } from './holds';
 
 type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
 
-const bookOf = ({ session }: Inspecting): Book => BOOKS[session.fleet.book];
+function misplacedStep(step: Step, unit: UnitRow): boolean {
+  if (step.axle === null) return false;
+  const end = wheelEnd(unit, step.axle, step.side ?? 'left');
+  return !end || (step.tyre !== null && !tyresOf(end).includes(step.tyre));
+}
+
 export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
-  found(await findUnit(store, body.unit));
+  const unit = found(await findUnit(store, body.unit));
+  const wrong = body.steps?.findIndex((step) => misplacedStep(step, unit)) ?? -1;
+  if (wrong >= 0)
+    throw new KnownProblem('invalid', {
+      errors: [{ path: `body.steps.${wrong}`, message: `${unit.number} has no such place` }],
+    });
   await store.insert(inspection).values({
     fleetId: session.fleet.id,
     id: body.inspection,
     unitId: body.unit,
     purpose: body.purpose,
     jobId: body.job ?? null,
+    route: body.route ?? null,
+    steps: body.steps ?? null,
     startedBy: session.person.id,
     startedAt: at,
   });
@@ -64,15 +77,15 @@ async function keepStanding(
 ) {
   const { store, session, at } = doing;
   const key = readingKey(value);
-  const end = value.axle && value.side ? wheelEnd(unit, value.axle, value.side) : null;
-  if (!key || !end) return;
+  const place = readingPlace(value);
+  const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
   const [standing] = await store
     .select()
     .from(currentReading)
     .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)))
     .for('update');
   if (standing && standing.readingId !== supersedes && standing.takenAt > at) return;
-  const { verdict } = judgeReading(bookOf(doing), end, { ...value, unit: unit.id });
+  const { verdict } = judgeReading(await fleetBook(store, session), end, value);
   const now = { readingId: id, inspectionId: row.id, value, verdict, takenAt: at };
   await store
     .insert(currentReading)
@@ -87,9 +100,11 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   openOrCorrecting(row, body.supersedes);
   const wrong = misplaced(body.value, unit);
   const key = readingKey(body.value);
-  if (wrong || !key)
+  if (wrong)
+    throw new KnownProblem('invalid', { errors: [{ path: `body.value.${wrong.path}`, message: wrong.message }] });
+  if (body.value.kind === 'defect')
     throw new KnownProblem('invalid', {
-      errors: [{ path: `body.value.${wrong?.path ?? 'axle'}`, message: wrong?.message ?? 'Say at which wheel end' }],
+      errors: [{ path: 'body.value.kind', message: 'A defect is reported, or found by a check.' }],
     });
   if (body.supersedes) {
     const live = await liveReadings(store, row.id);
@@ -106,6 +121,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     takenBy: session.person.id,
     takenAt: at,
     supersedes: body.supersedes ?? null,
+    gauge: body.gauge ?? null,
   });
   await keepStanding(doing, row, unit, body.reading, body.value, body.supersedes);
   if (row.closedAt) await judgeInspection(doing, row, unit);
@@ -129,19 +145,24 @@ export const skipReading: Handler<'skip-reading'> = async ({ store, session, at,
 
 /** What is judged: a full inspection's own readings, or after a repair all that stand; and every open defect found by eye. */
 async function judgedReadings({ store }: Inspecting, row: InspectionRow): Promise<UnitReading[]> {
-  const measured =
-    row.purpose === 'full' ? await liveReadings(store, row.id) : await standingReadings(store, row.unitId);
+  // What a check found elsewhere stands as its defect until that is repaired, not as the old look at it.
+  const standing = async () =>
+    (await standingReadings(store, row.unitId)).filter(({ kind, inspection: by }) => kind !== 'check' || by === row.id);
+  const measured = row.purpose === 'full' ? await liveReadings(store, row.id) : await standing();
   const seen = seenDefects(await defectViews(store, { unitId: row.unitId }));
   return [...measured.map(({ value }) => value), ...seen].map((value) => ({ ...value, unit: row.unitId }));
 }
 
 async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {
   const { store, session, at } = doing;
-  const answer = judge({
-    book: session.fleet.book,
-    units: [{ id: unit.id, kind: unit.kind, axles: unit.axles }],
-    readings: await judgedReadings(doing, row),
-  });
+  const answer = judge(
+    {
+      book: session.fleet.book,
+      units: [{ id: unit.id, kind: unit.kind, axles: unit.axles }],
+      readings: await judgedReadings(doing, row),
+    },
+    { book: await fleetBook(store, session), expected: row.steps ?? [] },
+  );
   const [own] = answer.units;
   if (!own) throw new KnownProblem('broken');
   const made = { verdict: own.verdict, complete: own.complete, brakes: own.brakes, findings: answer.findings };
@@ -162,6 +183,9 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
 const failed = ({ verdict, kind }: Finding): boolean =>
   kind !== 'defect' && (holds(verdict) || verdict === 'shop-limit');
 
+/** The code a finding is reported under: what a check by eye found, or the kind of the reading that failed. */
+const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:') && measured ? measured : kind);
+
 /** One defect for each failing finding at a place that has none open yet. */
 async function reportFindings(doing: Inspecting, row: InspectionRow, findings: readonly Finding[]): Promise<Changed[]> {
   const { store, session, at } = doing;
@@ -169,12 +193,12 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, findings: r
   const known = new Set(open.map((each) => `${each.code} ${each.axle} ${each.side} ${each.tyre}`));
   const fresh = findings
     .filter(failed)
-    .filter((each) => !known.has(`${each.kind} ${each.axle} ${each.side} ${each.tyre}`))
+    .filter((each) => !known.has(`${codeOf(each)} ${each.axle} ${each.side} ${each.tyre}`))
     .map((each) => ({
       fleetId: session.fleet.id,
       id: uuidv7(),
       unitId: row.unitId,
-      code: each.kind,
+      code: codeOf(each),
       axle: each.axle,
       side: each.side,
       tyre: each.tyre,
@@ -191,6 +215,7 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, findings: r
 }
 
 async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
+  if (row.steps) return row.steps;
   if (row.purpose === 'full' || !row.jobId) return expectedReadings(unit);
   return toRemeasure(unit, await defectViews(store, { jobId: row.jobId }));
 }
@@ -204,7 +229,7 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
   const open = (await stepsOf(doing, row, unit)).filter((step) => !read.has(stepKey(step)));
   if (body.outcome === 'complete' && open.length)
     throw new KnownProblem('not-now', {
-      detail: `${open.length} readings are still open, the first at ${positionCode(open[0] as Step)}: close it as incomplete, and say why.`,
+      detail: `${open.length} readings are still open, the first at ${placeCode(open[0] as Step)}: close it as incomplete, and say why.`,
     });
   if (body.outcome === 'incomplete' && !body.because)
     throw new KnownProblem('invalid', {
@@ -212,7 +237,7 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
     });
   await store
     .update(inspection)
-    .set({ closedAt: at, outcome: body.outcome, because: body.because ?? null })
+    .set({ closedAt: at, outcome: body.outcome, because: body.because ?? null, sections: body.sections ?? null })
     .where(eq(inspection.id, row.id));
   const made = await judgeInspection(doing, row, unit);
   const reported = await reportFindings(doing, row, made.findings);

@@ -1,12 +1,7 @@
 import { createHash } from 'node:crypto';
-import {
-  COMMAND_ROLES,
-  type CommandAnswer,
-  type CommandBody,
-  type CommandName,
-  type Session,
-} from '@zealous-axle/core';
+import { COMMAND_ROLES, type CommandAnswer, type CommandBody, type CommandName } from '@zealous-axle/core';
 import { eq, sql } from 'drizzle-orm';
+import type { Actor } from '../access/sessions';
 import { KnownProblem } from '../http/problems';
 import { type Database, inFleet } from '../store/connect';
 import { writeEvent } from '../store/events';
@@ -33,7 +28,7 @@ const doneAt = (at: string, now: Date): Date => (new Date(at) > now ? now : new 
  */
 export async function runCommand<N extends CommandName>(
   db: Database,
-  session: Session,
+  session: Actor,
   name: N,
   sent: SentCommand<N>,
   handler: Handler<N>,
@@ -65,7 +60,7 @@ export async function runCommand<N extends CommandName>(
       unitId: done.unitId,
       personId: session.person.id,
       commandId: sent.id,
-      body: sent.body,
+      body: done.eventBody ?? sent.body,
       at,
     });
     return answer;

@@ -1,8 +1,8 @@
 import {
   expectedReadings,
   formatLength,
+  type MeasuredStep,
   type Reading,
-  type Step,
   stepKey,
   type Unit,
   wheelEnd,
@@ -20,7 +20,7 @@ interface Wearing {
   fresh: number;
 }
 
-const begin = (step: Step, unit: Unit, random: () => number): Wearing => {
+const begin = (step: MeasuredStep, unit: Unit, random: () => number): Wearing => {
   const disc = wheelEnd(unit, step.axle, step.side)?.brake === 'air-disc';
   if (step.kind === 'tread') return { now: 10 + random() * 8, perDay: 0.012 + random() * 0.012, renewAt: 4, fresh: 18 };
   if (step.kind === 'lining')
@@ -32,7 +32,7 @@ const begin = (step: Step, unit: Unit, random: () => number): Wearing => {
 };
 
 /** What a step reads when nothing is wrong. */
-function read(step: Step, wearing: Wearing, random: () => number): Reading {
+function read(step: MeasuredStep, wearing: Wearing, random: () => number): Reading {
   const { axle, side } = step;
   const jitter = Math.round(wearing.now + (random() - 0.5) * 0.6);
   switch (step.kind) {
@@ -76,7 +76,7 @@ export function wornReadings(unit: Unit, days: readonly number[], random: () => 
 
 const STROKE_SCALE: Record<string, number> = { '16': 0.82, '20': 0.84, '24': 0.95, '30': 1 };
 
-function scaledStroke(unit: Unit, step: Step, state: Wearing): Wearing {
+function scaledStroke(unit: Unit, step: MeasuredStep, state: Wearing): Wearing {
   if (step.kind !== 'stroke-applied') return state;
   const size = wheelEnd(unit, step.axle, step.side)?.chamber?.size ?? '30';
   return { ...state, now: state.now * (STROKE_SCALE[size] ?? 1) };

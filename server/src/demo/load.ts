@@ -1,15 +1,17 @@
 import {
-  BOOKS,
+  INCH_UNITS,
   judge,
   judgeReading,
+  plainBook,
   type Reading,
   readingKey,
-  type Session,
+  readingPlace,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
+import type { Actor } from '../access/sessions';
 import { connect, type Database } from '../store/connect';
 import { bay, currentReading, fleet, inspection, judgement, paper, person, reading, unit } from '../store/schema';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
@@ -60,7 +62,7 @@ function pastInspection(kept: Unit, values: readonly Reading[], by: string, at: 
       ...own,
       id: seededId(random, at),
       inspectionId: id,
-      key: readingKey(value) ?? '',
+      key: readingKey(value),
       value,
       takenBy: by,
       takenAt: new Date(at.getTime() + (index + 1) * 60_000),
@@ -112,9 +114,9 @@ async function loadHistory(
   const latest = past.at(-1)?.readings ?? [];
   await db.insert(currentReading).values(
     latest.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt }) => {
-      const end = wheelEnd(kept, value.axle ?? 1, value.side ?? 'left');
-      if (!end) throw new Error(`no wheel end for ${key}`);
-      const { verdict } = judgeReading(BOOKS[FLEET.book], end, { ...value, unit: kept.id });
+      const { axle, side } = readingPlace(value);
+      const end = axle && side ? wheelEnd(kept, axle, side) : null;
+      const { verdict } = judgeReading(plainBook(FLEET.book), end, value);
       return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt };
     }),
   );
@@ -182,12 +184,20 @@ async function loadFleet(db: Database, now: Date) {
     const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles };
     trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
   }
-  const session = (signIn: DemoPerson): Session => {
+  const session = (signIn: DemoPerson): Actor => {
     const who = people.find((each) => each.signIn === signIn);
     if (!who) throw new Error(`no demo person ${signIn}`);
     return {
-      person: { id: who.id, name: who.name, role: who.role },
-      fleet: { id: FLEET.id, name: FLEET.name, zone: FLEET.zone, book: FLEET.book },
+      person: { id: who.id, name: who.name, role: who.role, units: null },
+      fleet: {
+        id: FLEET.id,
+        name: FLEET.name,
+        zone: FLEET.zone,
+        book: FLEET.book,
+        schools: {},
+        units: INCH_UNITS,
+        version: 1,
+      },
     };
   };
   const sessions = { driver: session('driver'), technician: session('technician'), foreman: session('foreman') };

@@ -5,10 +5,10 @@ import {
   expectedReadings,
   type Reading,
   readingKey,
-  type Session,
   stepKey,
   type Unit,
 } from '@zealous-axle/core';
+import type { Actor } from '../access/sessions';
 import { HANDLERS, runCommand } from '../commands';
 import type { Handler } from '../commands/doing';
 import type { Database } from '../store/connect';
@@ -29,7 +29,7 @@ export interface Teller {
 
 const HOUR_MS = 3_600_000;
 
-export function teller(db: Database, people: Record<DemoPerson, Session>, random: () => number, now: Date): Teller {
+export function teller(db: Database, people: Record<DemoPerson, Actor>, random: () => number, now: Date): Teller {
   return {
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {

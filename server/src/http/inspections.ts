@@ -1,13 +1,47 @@
-import { sheetSchema } from '@zealous-axle/core';
+import { inspectionPaper, sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
+import { inspectionPdf } from '../feeds/paper';
 import { sheetOf } from '../store/inspections';
+import { fleetBook } from '../store/rules';
 import { type App, ask, type Serving } from './serving';
 
-/** One inspection with its readings and the judgement that stands. */
+const params = z.object({ id: z.uuid() });
+
+/** Version of the inspection file's form. */
+const FILE_FORM = 'zealous-axle/inspection/1';
+const fileSchema = z.strictObject({ form: z.literal(FILE_FORM), ...sheetSchema.shape });
+
+/** One inspection with its readings and the judgement that stands: as an answer, a file, and on paper. */
 export function inspectionRoutes(app: App, serving: Serving): void {
   app.get(
     '/inspections/:id',
-    { schema: { tags: ['inspections'], params: z.object({ id: z.uuid() }), response: { 200: sheetSchema } } },
+    { schema: { tags: ['inspections'], params, response: { 200: sheetSchema } } },
     (request) => ask(serving, request, (store) => sheetOf(store, request.params.id)),
+  );
+
+  app.get(
+    '/inspections/:id/inspection.json',
+    { schema: { tags: ['inspections'], params, response: { 200: fileSchema } } },
+    async (request, reply) => {
+      const sheet = await ask(serving, request, (store) => sheetOf(store, request.params.id));
+      reply.header('content-disposition', `attachment; filename="inspection-${sheet.unit.number}.json"`);
+      return { form: FILE_FORM as typeof FILE_FORM, ...sheet };
+    },
+  );
+
+  app.get('/inspections/:id/inspection.pdf', { schema: { tags: ['inspections'], params } }, async (request, reply) => {
+    const paper = await ask(serving, request, async (store, session) => {
+      const sheet = await sheetOf(store, request.params.id);
+      return sheet ? inspectionPaper({ sheet, fleet: session.fleet, book: await fleetBook(store, session) }) : null;
+    });
+    const pdf = await inspectionPdf(paper);
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `inline; filename="${paper.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+      .send(pdf);
+  });
+
+  app.get('/schemas/inspection.json', { schema: { tags: ['inspections'] } }, async (_, reply) =>
+    reply.send(z.toJSONSchema(fileSchema, { io: 'output', unrepresentable: 'any' })),
   );
 }

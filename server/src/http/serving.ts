@@ -1,8 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import type { Session } from '@zealous-axle/core';
 import type { FastifyBaseLogger, FastifyInstance, FastifyRequest, RawServerDefault } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
-import { asSession } from '../access/sessions';
+import { type Actor, asSession } from '../access/sessions';
 import type { Database, FleetStore } from '../store/connect';
 import { KnownProblem } from './problems';
 
@@ -27,7 +26,7 @@ export const COOKIE = 'za_session';
 export async function ask<T>(
   { db, now }: Serving,
   request: FastifyRequest,
-  question: (store: FleetStore, session: Session) => Promise<T | null>,
+  question: (store: FleetStore, session: Actor) => Promise<T | null>,
 ): Promise<T> {
   const done = await asSession(db, request.cookies[COOKIE] ?? '', now(), (store, session) => {
     request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
@@ -39,7 +38,7 @@ export async function ask<T>(
 }
 
 /** Whoever sent the request; a 401 when nobody is signed in. */
-export const signedIn = (serving: Serving, request: FastifyRequest): Promise<Session> =>
+export const signedIn = (serving: Serving, request: FastifyRequest): Promise<Actor> =>
   ask(serving, request, async (_, session) => session);
 
 /** The date of an instant in the shop's zone, as `2026-11-24`. */

@@ -1,8 +1,8 @@
 import { sessionSchema, signInSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { SESSION_DAYS, signIn, signOut } from '../access/sessions';
+import { SESSION_DAYS, sessionOf, signIn, signOut } from '../access/sessions';
 import { KnownProblem } from './problems';
-import { type App, COOKIE, type Serving, signedIn } from './serving';
+import { type App, ask, COOKIE, type Serving } from './serving';
 
 /** Sign in, who am I, sign out. */
 export function sessionRoutes(app: App, serving: Serving): void {
@@ -30,7 +30,7 @@ export function sessionRoutes(app: App, serving: Serving): void {
   );
 
   app.get('/session', { schema: { tags: ['session'], response: { 200: sessionSchema } } }, (request) =>
-    signedIn(serving, request),
+    ask(serving, request, sessionOf),
   );
 
   app.delete('/session', { schema: { tags: ['session'], response: { 204: z.null() } } }, async (request, reply) => {

@@ -1,7 +1,8 @@
 import type { Reading, Sheet } from '@zealous-axle/core';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import type { FleetStore } from './connect';
-import { inspection, judgement, person, reading, skip, unit } from './schema';
+import { photoViews } from './photos';
+import { inspection, judgement, person, photo, reading, skip, unit } from './schema';
 import { inspectionHead } from './units';
 
 export type InspectionRow = typeof inspection.$inferSelect;
@@ -74,6 +75,7 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
       value: row.reading.value as Reading,
       by: row.by,
       at: row.reading.takenAt.toISOString(),
+      gauge: row.reading.gauge,
       supersedes: row.reading.supersedes,
       supersededBy: replacedBy.get(row.reading.id) ?? null,
     })),
@@ -83,6 +85,9 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
       by: row.by,
       at: row.skip.skippedAt.toISOString(),
     })),
+    steps: head.inspection.steps,
+    sections: head.inspection.sections,
+    photos: await photoViews(store, eq(photo.inspectionId, id)),
     judgement: await latestJudgement(store, id),
   };
 }

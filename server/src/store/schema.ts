@@ -4,11 +4,15 @@ import type {
   BrakeCount,
   CommandAnswer,
   DefectState,
+  DisplayUnits,
   Finding,
+  GaugeSource,
   JobState,
   Reading,
   Role,
+  Route,
   Side,
+  Step,
   Tyre,
   UnitKind,
   Verdict,
@@ -16,6 +20,7 @@ import type {
 import {
   bigint,
   boolean,
+  customType,
   date,
   foreignKey,
   index,
@@ -51,6 +56,13 @@ export const fleet = pgTable('fleet', {
   name: text('name').notNull(),
   zone: text('zone').notNull(),
   book: text('book').$type<BookId>().notNull(),
+  /** The ways the fleet chose where good shops differ; the default where it names none. */
+  schools: jsonb('schools').$type<Record<string, string>>().notNull().default({}),
+  units: jsonb('units')
+    .$type<DisplayUnits>()
+    .notNull()
+    .default({ length: 'in', pressure: 'psi', distance: 'mi', temperature: '°F' }),
+  version: integer('version').notNull().default(1),
 });
 
 export const person = pgTable(
@@ -63,6 +75,8 @@ export const person = pgTable(
     role: text('role').$type<Role>().notNull(),
     passwordHash: text('password_hash').notNull(),
     active: boolean('active').notNull().default(true),
+    /** Null reads in the fleet's units. */
+    units: jsonb('units').$type<DisplayUnits>(),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('person_sign_in').on(t.fleetId, t.signIn)],
 );
@@ -121,8 +135,12 @@ export const inspection = pgTable(
     fleetId,
     id,
     unitId,
-    purpose: text('purpose').$type<'full' | 're-measure'>().notNull(),
+    purpose: text('purpose').$type<'full' | 're-measure' | 'walk' | 'import'>().notNull(),
     jobId: uuid('job_id'),
+    /** The route walked, and every step it asked of the unit; null asks for what is expected of it. */
+    route: jsonb('route').$type<{ id: string; name: string }>(),
+    steps: jsonb('steps').$type<Step[]>(),
+    sections: jsonb('sections').$type<{ id: string; seconds: number }[]>(),
     startedBy: uuid('started_by').notNull(),
     startedAt: at('started_at').notNull(),
     closedAt: at('closed_at'),
@@ -151,6 +169,7 @@ export const reading = pgTable(
     takenAt: at('taken_at').notNull(),
     recordedAt,
     supersedes: uuid('supersedes'),
+    gauge: jsonb('gauge').$type<GaugeSource>(),
   },
   (t) => [
     primaryKey({ columns: [t.fleetId, t.id] }),
@@ -365,4 +384,63 @@ export const command = pgTable(
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** A fleet's own stricter limit. Withdrawn, it stays as what was judged by. */
+export const fleetLimit = pgTable(
+  'fleet_limit',
+  {
+    fleetId,
+    id,
+    tightens: text('tightens').notNull(),
+    value: text('value').notNull(),
+    reason: text('reason').notNull(),
+    addedBy: uuid('added_by').notNull(),
+    addedAt: at('added_at').notNull(),
+    withdrawnBy: uuid('withdrawn_by'),
+    withdrawnAt: at('withdrawn_at'),
+    withdrawnReason: text('withdrawn_reason'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** A route the fleet made its own. */
+export const fleetRoute = pgTable(
+  'fleet_route',
+  {
+    fleetId,
+    id,
+    definition: jsonb('definition').$type<Route>().notNull(),
+    removed: boolean('removed').notNull().default(false),
+    savedBy: uuid('saved_by').notNull(),
+    savedAt: at('saved_at').notNull(),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** Append-only, like the readings beside it. */
+export const photo = pgTable(
+  'photo',
+  {
+    fleetId,
+    id,
+    unitId,
+    inspectionId: uuid('inspection_id'),
+    defectId: uuid('defect_id'),
+    key: text('key'),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    jpeg: bytes('jpeg').notNull(),
+    takenBy: uuid('taken_by').notNull(),
+    takenAt: at('taken_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    ofUnit(t as never),
+    index('photo_unit').on(t.fleetId, t.unitId, t.takenAt.desc().nullsFirst()),
+    index('photo_inspection').on(t.fleetId, t.inspectionId),
+  ],
 );

@@ -1,9 +1,10 @@
-import type { UnitPage, YardRow } from '@zealous-axle/core';
+import { readingPlace, type UnitPage, type YardRow } from '@zealous-axle/core';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { FleetStore } from './connect';
 import { defectViews } from './defects';
 import { jobViews } from './jobs';
-import { currentReading, hold, holdReleased, inspection, paper, person, unit } from './schema';
+import { photoViews } from './photos';
+import { currentReading, hold, holdReleased, inspection, paper, person, photo, unit } from './schema';
 
 const iso = (date: Date | string | null): string | null => (date === null ? null : new Date(date).toISOString());
 
@@ -84,9 +85,7 @@ export async function standingReadings(store: FleetStore, unitId: string): Promi
     reading: row.readingId,
     inspection: row.inspectionId,
     key: row.key,
-    axle: value.axle ?? 1,
-    side: value.side ?? 'left',
-    tyre: 'tyre' in value ? (value.tyre ?? null) : null,
+    ...readingPlace(value),
     kind: value.kind as UnitPage['standing'][number]['kind'],
     verdict: row.verdict,
     value,
@@ -110,6 +109,7 @@ async function recentInspections(store: FleetStore, unitId: string): Promise<Uni
 export const inspectionHead = (row: typeof inspection.$inferSelect, by: string): UnitPage['inspections'][number] => ({
   id: row.id,
   purpose: row.purpose,
+  route: row.route?.name ?? null,
   job: row.jobId,
   by,
   startedAt: row.startedAt.toISOString(),
@@ -140,5 +140,6 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     defects: await defectViews(store, { unitId }),
     jobs: await jobViews(store, { unitId }),
     inspections: await recentInspections(store, unitId),
+    photos: await photoViews(store, eq(photo.unitId, unitId)),
   };
 }

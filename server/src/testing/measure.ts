@@ -1,4 +1,4 @@
-import { expectedReadings, type Reading, type Step, type Unit } from '@zealous-axle/core';
+import { expectedReadings, type MeasuredStep, type Reading, type Unit } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { TestFleet, World } from './world';
 
@@ -7,7 +7,7 @@ const AXLE = { brake: 's-cam', tyres: 'single', hub: 'oil' } as const;
 export const TEST_UNIT: Unit = { id: 'T', kind: 'semitrailer', axles: [AXLE, AXLE] };
 
 /** A good reading for a step. */
-export function goodReading({ kind, axle, side, tyre }: Step): Reading {
+export function goodReading({ kind, axle, side, tyre }: MeasuredStep): Reading {
   switch (kind) {
     case 'stroke-applied':
       return { kind, axle, side, value: '1 5/8 in', reservoir: '95 psi' };

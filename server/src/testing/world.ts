@@ -1,4 +1,13 @@
-import { COMMAND_NAMES, type CommandBody, type CommandName, type Role } from '@zealous-axle/core';
+import {
+  COMMAND_NAMES,
+  type CommandBody,
+  type CommandName,
+  METRIC_UNITS,
+  READING_COLUMNS,
+  ROUTES,
+  type Role,
+  type Route,
+} from '@zealous-axle/core';
 import pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
 import { hashPassword } from '../access/passwords';
@@ -48,7 +57,14 @@ export async function openWorld() {
   const { pool, db } = connect(url);
   const live = openLive(url);
   let time = new Date('2026-03-02T12:00:00Z');
-  const app = await buildApp({ db, live, now: () => time, web: '/nowhere', log: 'silent', secure: false });
+  const app = await buildApp({
+    db,
+    live,
+    now: () => time,
+    web: '/nowhere',
+    log: 'silent',
+    secure: false,
+  });
   hash ??= hashPassword(PASSWORD);
   const passwordHash = await hash;
 
@@ -88,10 +104,14 @@ export async function openWorld() {
     return known;
   };
 
+  const raw = async (who: string, path: string) =>
+    app.inject({ url: `/api/v1${path}`, cookies: { [COOKIE]: await tokenOf(who) } });
   const get = async (who: string, path: string) => {
-    const answer = await app.inject({ url: `/api/v1${path}`, cookies: { [COOKIE]: await tokenOf(who) } });
+    const answer = await raw(who, path);
     return { status: answer.statusCode, body: answer.json() };
   };
+  const post = async (who: string, path: string, payload: object) =>
+    app.inject({ method: 'POST', url: `/api/v1${path}`, cookies: { [COOKIE]: await tokenOf(who) }, payload });
   const send = async <N extends CommandName>(who: string, name: N, body: CommandBody<N>, id = uuidv7()) => {
     const answer = await app.inject({
       method: 'POST',
@@ -117,6 +137,8 @@ export async function openWorld() {
     owner: asOwner,
     makeFleet,
     get,
+    raw,
+    post,
     send,
     done,
     later: (minutes: number) => {
@@ -132,12 +154,16 @@ export async function openWorld() {
 }
 export type World = Awaited<ReturnType<typeof openWorld>>;
 
+/** The smallest thing that begins like a JPEG. */
+export const TINY_JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xd9]).toString('base64');
+
 const place = { axle: null, side: null, tyre: null };
 
 /** A body of every command that its schema takes, about the given fleet; ids that exist nowhere unless given. */
 export function sampleBodies(about: TestFleet, known: { defect?: string; job?: string; inspection?: string } = {}) {
   const { unit: unitId, bay: bayId } = about;
   const { defect = uuidv7(), job = uuidv7(), inspection = uuidv7() } = known;
+  const route = uuidv7();
   const step = { kind: 'lining', axle: 1, side: 'left', tyre: null } as const;
   const bodies: { [N in CommandName]: CommandBody<N> } = {
     'report-defect': { defect: uuidv7(), unit: unitId, code: 'lamp-out', place, words: 'dark' },
@@ -168,6 +194,31 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     },
     'skip-reading': { skip: uuidv7(), inspection, step, reason: 'mud' },
     'close-inspection': { inspection, outcome: 'incomplete', because: 'rain' },
+    'attach-photo': {
+      photo: uuidv7(),
+      unit: unitId,
+      inspection: null,
+      defect: null,
+      key: null,
+      width: 2,
+      height: 2,
+      jpeg: TINY_JPEG,
+    },
+    'import-readings': { csv: `${READING_COLUMNS.join(',')}\n`, goodLinesOnly: false },
+    'set-fleet-rules': { version: 1, book: 'na', schools: {}, units: METRIC_UNITS },
+    'set-own-units': { units: METRIC_UNITS },
+    'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
+    'withdraw-fleet-limit': { limit: uuidv7(), reason: 'flat again' },
+    'set-maker-limit': {
+      unit: unitId,
+      axle: 1,
+      side: null,
+      reading: 'lining',
+      limit: { value: '5/16 in', source: 'manual' },
+    },
+    'save-route': { route, version: 0, definition: { ...(ROUTES[0] as Route), id: route } },
+    'remove-route': { route, version: 1 },
+    'record-sticker': { paper: uuidv7(), unit: unitId, month: '2026-03' },
   };
   return bodies;
 }

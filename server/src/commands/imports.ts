@@ -1,0 +1,88 @@
+import { judgeReading, readingKey, readingPlace, wheelEnd } from '@zealous-axle/core';
+import { and, eq } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { type GoodLine, readReadings } from '../feeds/readings-csv';
+import { KnownProblem } from '../http/problems';
+import { fleetBook } from '../store/rules';
+import { currentReading, inspection, reading } from '../store/schema';
+import { changed, type Doing, type Handler } from './doing';
+
+type Importing = Doing<'import-readings'>;
+
+/** The lines of a file by unit and day: each becomes one inspection, begun with its first reading. */
+function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
+  const groups = new Map<string, GoodLine[]>();
+  for (const line of [...lines].sort((a, b) => a.taken.getTime() - b.taken.getTime())) {
+    const key = `${line.unit.id} ${line.taken.toISOString().slice(0, 10)}`;
+    groups.set(key, [...(groups.get(key) ?? []), line]);
+  }
+  return [...groups.values()];
+}
+
+async function keepStanding({ store, session }: Importing, line: GoodLine, readingId: string, inspectionId: string) {
+  const { unit, value, taken } = line;
+  const key = readingKey(value);
+  const [standing] = await store
+    .select({ takenAt: currentReading.takenAt })
+    .from(currentReading)
+    .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)));
+  if (standing && standing.takenAt > taken) return;
+  const place = readingPlace(value);
+  const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
+  const { verdict } = judgeReading(await fleetBook(store, session), end, value);
+  const now = { readingId, inspectionId, value, verdict, takenAt: taken };
+  await store
+    .insert(currentReading)
+    .values({ fleetId: session.fleet.id, unitId: unit.id, key, ...now })
+    .onConflictDoUpdate({ target: [currentReading.fleetId, currentReading.unitId, currentReading.key], set: now });
+}
+
+async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promise<string> {
+  const { store, session } = doing;
+  const [first] = lines;
+  if (!first) throw new KnownProblem('broken');
+  const id = uuidv7();
+  await store.insert(inspection).values({
+    fleetId: session.fleet.id,
+    id,
+    unitId: first.unit.id,
+    purpose: 'import',
+    startedBy: session.person.id,
+    startedAt: first.taken,
+    closedAt: lines.at(-1)?.taken ?? first.taken,
+    outcome: 'incomplete',
+    because: 'Read from a file',
+  });
+  for (const line of lines) {
+    const readingId = uuidv7();
+    await store.insert(reading).values({
+      fleetId: session.fleet.id,
+      id: readingId,
+      inspectionId: id,
+      unitId: line.unit.id,
+      key: readingKey(line.value),
+      value: line.value,
+      takenBy: session.person.id,
+      takenAt: line.taken,
+    });
+    await keepStanding(doing, line, readingId, id);
+  }
+  return id;
+}
+
+/** Stores the readings of a file: all of them, or the good ones when that was asked for. */
+export const importReadings: Handler<'import-readings'> = async (doing) => {
+  const { store, at, body } = doing;
+  const { good, bad } = await readReadings(store, body.csv, at);
+  if (bad.length && !body.goodLinesOnly)
+    throw new KnownProblem('invalid', {
+      errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
+    });
+  const made: string[] = [];
+  for (const group of byUnitAndDay(good)) made.push(await importGroup(doing, group));
+  return {
+    unitId: null,
+    changed: made.map((id) => changed('inspection', id)),
+    eventBody: { lines: good.length, left: bad.length },
+  };
+};

@@ -1,0 +1,127 @@
+import { READING_COLUMNS } from '@zealous-axle/core';
+import { inspectAll } from '../testing/measure';
+import { openWorld, type TestFleet, type World } from '../testing/world';
+
+let world: World;
+let fleet: TestFleet;
+let count = 0;
+const who = (role: string) => `${role}@${fleet.slug}`;
+const header = READING_COLUMNS.join(',');
+const LINE: Partial<Record<string, string>> = {
+  unit: 'T-1',
+  taken: '2026-02-01T09:00:00Z',
+  by: 'Wyn',
+  kind: 'lining',
+  axle: '1',
+  side: 'left',
+};
+const line = (value: string, more: Partial<Record<string, string>> = {}) =>
+  READING_COLUMNS.map((name) => (({ ...LINE, value, ...more }) as typeof LINE)[name] ?? '').join(',');
+const preview = async (csv: string) => (await world.post(who('foreman'), '/readings.csv/preview', { csv })).json();
+const standing = async () => (await world.get(who('driver'), `/units/${fleet.unit}`)).body.standing;
+
+beforeAll(async () => {
+  world = await openWorld();
+});
+beforeEach(async () => {
+  fleet = await world.makeFleet(`files${count++}`);
+});
+afterAll(() => world.close());
+
+describe('readings.csv', () => {
+  test('goes out with its header and comes back the same', async () => {
+    await inspectAll(world, fleet);
+    const out = await world.raw(who('manager'), '/readings.csv');
+    expect(out.headers['content-type']).toMatch('text/csv');
+    const lines = out.body.trim().split('\r\n');
+    expect(lines[0]).toBe(header);
+    expect(lines).toHaveLength(17);
+    const other = await world.makeFleet(`copy${count}`);
+    const done = await world.send(`foreman@${other.slug}`, 'import-readings', { csv: out.body, goodLinesOnly: false });
+    expect(done.status).toBe(200);
+    const again = await world.raw(`foreman@${other.slug}`, '/readings.csv');
+    const without = (csv: string) => csv.replaceAll('The technician', '').replaceAll('The foreman', '');
+    expect(without(again.body)).toBe(without(out.body));
+  });
+
+  test('every bad line is named, with its number and its reason', async () => {
+    const csv = [
+      header,
+      line('7/16 in'),
+      line('thick'),
+      line('1/2 in', { unit: 'X-9' }),
+      line('1/2 in', { axle: '7' }),
+      line('1/2 in', { taken: 'then' }),
+      line('1/2 in', { taken: '2030-01-01T00:00:00Z' }),
+    ].join('\n');
+    const said = await preview(csv);
+    expect(said).toMatchObject({ lines: 6, good: 1, units: [{ number: 'T-1', readings: 1 }] });
+    expect(said.bad.map(({ line: at }: { line: number }) => at)).toEqual([3, 4, 5, 6, 7]);
+    expect(said.bad[0].message).toMatch('write a length');
+  });
+
+  test('stores nothing while a line is bad, unless the good ones are asked for', async () => {
+    const csv = [header, line('7/16 in'), line('thick')].join('\n');
+    const refused = await world.send(who('foreman'), 'import-readings', { csv, goodLinesOnly: false });
+    expect(refused).toMatchObject({ status: 400, body: { errors: [{ path: 'line 3' }] } });
+    expect(await standing()).toEqual([]);
+    await world.done(who('foreman'), 'import-readings', { csv, goodLinesOnly: true });
+    expect(await standing()).toMatchObject([{ key: 'lining@1L', verdict: 'within', value: { points: ['7/16 in'] } }]);
+  });
+
+  test('an older reading does not take the place of a newer one', async () => {
+    await inspectAll(world, fleet);
+    const csv = [header, line('3/16 in')].join('\n');
+    await world.done(who('foreman'), 'import-readings', { csv, goodLinesOnly: false });
+    const [now] = (await standing()).filter(({ key }: { key: string }) => key === 'lining@1L');
+    expect(now.value.points).toEqual(['1/2 in']);
+  });
+
+  test('a file with other columns is refused', async () => {
+    expect(await preview('a,b\n1,2')).toMatchObject({
+      good: 0,
+      bad: [{ line: 1, message: expect.stringMatching('Missing columns') }],
+    });
+  });
+});
+
+describe('an inspection as a file', () => {
+  test('PDF, JSON, and the schema the JSON keeps', async () => {
+    const id = await inspectAll(world, fleet, [{ kind: 'lining', axle: 1, side: 'left', points: ['3/16 in'] }]);
+    const pdf = await world.raw(who('driver'), `/inspections/${id}/inspection.pdf`);
+    expect(pdf.headers['content-type']).toBe('application/pdf');
+    expect(pdf.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
+    const pages = pdf.rawPayload.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+    expect([1, 2]).toContain(pages);
+    const file = (await world.raw(who('driver'), `/inspections/${id}/inspection.json`)).json();
+    expect(file).toMatchObject({ form: 'zealous-axle/inspection/1', id, judgement: { verdict: 'out-of-service' } });
+    const schema = (await world.app.inject('/api/v1/schemas/inspection.json')).json();
+    expect(Object.keys(file).sort()).toEqual(Object.keys(schema.properties).sort());
+  });
+});
+
+describe('the simulated gauges', () => {
+  test('a press is one line of the protocol, and sent again it is the same frame', async () => {
+    const press = async (more = {}) =>
+      (await world.post(who('technician'), '/gauges/press', { kind: 'stroke', value: '41.25 mm', ...more })).json()
+        .line;
+    const first = await press();
+    expect(first).toMatch(/^ZG1 stroke SG-104 \d{6} 41\.25 mm\*[0-9A-F]{2}$/);
+    expect(await press({ again: true })).toBe(first);
+    expect(await press()).not.toBe(first);
+  });
+  test('need a sign-in, and a length', async () => {
+    expect(
+      (
+        await world.app.inject({
+          method: 'POST',
+          url: '/api/v1/gauges/press',
+          payload: { kind: 'stroke', value: '1 in' },
+        })
+      ).statusCode,
+    ).toBe(401);
+    expect((await world.post(who('technician'), '/gauges/press', { kind: 'stroke', value: 'long' })).statusCode).toBe(
+      400,
+    );
+  });
+});

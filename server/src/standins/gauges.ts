@@ -1,0 +1,39 @@
+import { EventEmitter } from 'node:events';
+import { type Frame, frameLine, type GaugeKind } from '@zealous-axle/core';
+
+/** Serial numbers of the simulated gauges. */
+export const GAUGES: Record<GaugeKind, string> = { stroke: 'SG-104', lining: 'LG-221', tread: 'TG-037' };
+
+/**
+ * Simulated electronic gauges of one process: what a radio receiver on the bench would hear. A press sends one line
+ * of the gauge protocol to whoever listens for the same person; nothing is kept.
+ */
+export function openGauges() {
+  const air = new EventEmitter().setMaxListeners(0);
+  const counts = new Map<string, number>();
+  return {
+    /** Presses a gauge: the line it sends. `again` sends the last line once more, as a gauge does when unsure. */
+    press(person: string, kind: GaugeKind, value: string, again = false): string {
+      const key = `${person} ${kind}`;
+      const sequence = (counts.get(key) ?? Math.floor(Date.now() / 1_000) % 900_000) + (again ? 0 : 1);
+      counts.set(key, sequence);
+      const frame: Frame = { kind, serial: GAUGES[kind], sequence, value };
+      const line = frameLine(frame);
+      air.emit(person, line);
+      return line;
+    },
+    /** Sends any line at all: what a broken gauge might. */
+    send: (person: string, line: string): boolean => air.emit(person, line),
+    /** Switches the receiver off: every listener of this person is cut. */
+    cut: (person: string): boolean => air.emit(`cut ${person}`),
+    listen(person: string, heard: (line: string) => void, cut: () => void): () => void {
+      air.on(person, heard);
+      air.on(`cut ${person}`, cut);
+      return () => {
+        air.off(person, heard);
+        air.off(`cut ${person}`, cut);
+      };
+    },
+  };
+}
+export type Gauges = ReturnType<typeof openGauges>;

@@ -1,0 +1,37 @@
+import { type Book, bookFor, type FleetLimit, type Session } from '@zealous-axle/core';
+import { and, asc, eq, isNull } from 'drizzle-orm';
+import type { Actor } from '../access/sessions';
+import type { FleetStore } from './connect';
+import { fleetLimit, fleetRoute, person } from './schema';
+
+/** The fleet's own limits that stand. */
+export async function fleetLimits(store: FleetStore): Promise<FleetLimit[]> {
+  const rows = await store
+    .select({ limit: fleetLimit, by: person.name })
+    .from(fleetLimit)
+    .innerJoin(person, and(eq(person.fleetId, fleetLimit.fleetId), eq(person.id, fleetLimit.addedBy)))
+    .where(isNull(fleetLimit.withdrawnAt))
+    .orderBy(asc(fleetLimit.addedAt));
+  return rows.map(({ limit: { id, tightens, value, reason, addedAt }, by }) => ({
+    id,
+    tightens,
+    value,
+    reason,
+    by,
+    at: addedAt.toISOString(),
+  }));
+}
+
+/** The routes the fleet made its own. */
+export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes']> {
+  const rows = await store
+    .select({ version: fleetRoute.version, definition: fleetRoute.definition })
+    .from(fleetRoute)
+    .where(eq(fleetRoute.removed, false))
+    .orderBy(asc(fleetRoute.savedAt));
+  return rows;
+}
+
+/** The book a fleet judges by: with its schools chosen and its own limits on top. */
+export const fleetBook = async (store: FleetStore, { fleet }: Actor): Promise<Book> =>
+  bookFor({ book: fleet.book, schools: fleet.schools, limits: await fleetLimits(store) });
