@@ -1,5 +1,7 @@
 import '../look/global.css';
+import '../look/paper.css';
 import { QueryClientProvider } from '@tanstack/react-query';
+import { BOOKS } from '@zealous-axle/core';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
@@ -9,6 +11,7 @@ import { ThemeProvider } from '../look/theme';
 import { OutboxBar } from '../parts/OutboxBar';
 import { Shortcuts } from '../parts/Shortcuts';
 import { T } from '../parts/T';
+import { BookWords } from '../parts/verdict';
 import { SignIn } from '../work/signin/SignIn';
 
 export { Broken as ErrorBoundary } from '../parts/Broken';
@@ -23,13 +26,15 @@ function Signed() {
     );
   if (session === null) return <SignIn />;
   return (
-    <View className="flex-1">
-      <OutboxBar />
-      <View className="min-h-0 flex-1">
-        <Slot />
+    <BookWords.Provider value={BOOKS[session.fleet.book].words.verdicts}>
+      <View className="flex-1">
+        <OutboxBar />
+        <View className="min-h-0 flex-1">
+          <Slot />
+        </View>
+        <Shortcuts />
       </View>
-      <Shortcuts />
-    </View>
+    </BookWords.Provider>
   );
 }
 

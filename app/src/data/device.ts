@@ -1,33 +1,43 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import type { Draft } from './draft';
+import { draftFromV1 } from './draft-v1';
 import type { Waiting } from './outbox';
 
 /** What the device keeps: commands that wait, inspections in progress, and the last known answers. */
-interface DeviceStore extends DBSchema {
+export interface DeviceStore extends DBSchema {
   outbox: { key: number; value: Waiting };
   drafts: { key: string; value: Draft; indexes: { unit: string } };
   answers: { key: string; value: unknown };
 }
 
-export const DEVICE_VERSION = 1;
+type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers')[], 'versionchange'>;
 
 /** One step per version; a stored shape is only ever changed by a new step here. */
-const STEPS: ((db: IDBPDatabase<DeviceStore>) => void)[] = [
+const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void> | void)[] = [
   (db) => {
     db.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true });
     db.createObjectStore('drafts', { keyPath: 'inspection' }).createIndex('unit', 'unit.id');
     db.createObjectStore('answers');
   },
+  // Drafts hold every kind of reading, their route, and the fleet's rules.
+  async (_, upgrade) => {
+    const drafts = upgrade.objectStore('drafts');
+    for (const old of await drafts.getAll()) await drafts.put(draftFromV1(old));
+  },
 ];
+export const DEVICE_VERSION = STEPS.length;
+
+/** Brings a database of any earlier version to the current shape. */
+export async function upgradeDevice(db: IDBPDatabase<DeviceStore>, from: number, upgrade: Upgrade): Promise<void> {
+  for (const step of STEPS.slice(from)) await step(db, upgrade);
+}
 
 let opened: Promise<IDBPDatabase<DeviceStore>> | undefined;
 
 /** The device's own database. */
 export function device(): Promise<IDBPDatabase<DeviceStore>> {
   opened ??= openDB<DeviceStore>('zealous-axle', DEVICE_VERSION, {
-    upgrade(db, from) {
-      for (const step of STEPS.slice(from)) step(db);
-    },
+    upgrade: (db, from, _, upgrade) => upgradeDevice(db, from, upgrade),
   });
   return opened;
 }

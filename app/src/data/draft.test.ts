@@ -1,21 +1,24 @@
 import type { Reading, Step, Unit } from '@zealous-axle/core';
+import { composed, pressureText, writtenLength } from './compose';
 import {
-  composed,
   type Draft,
   entryOf,
-  hubWords,
   judgeDraft,
+  jumpTo,
   newDraft,
   openSteps,
-  reservoirText,
-  shortReading,
+  sectionSeconds,
   stepAt,
   takenReadings,
   toNextOpen,
   unreadSteps,
   withEntry,
-  writtenLength,
+  withNote,
+  withText,
+  withTime,
 } from './draft';
+import { draftFromV1 } from './draft-v1';
+import { currentField, fieldsOf, nextEmptyField } from './fields';
 
 const axle = {
   brake: 's-cam',
@@ -34,7 +37,7 @@ const begun = (): Draft =>
   newDraft({
     inspection: 'i',
     unit,
-    book: 'na',
+    rules: { book: 'na', schools: {}, limits: [] },
     purpose: 'full',
     job: null,
     previous: {},
@@ -47,25 +50,26 @@ const at = (draft: Draft): Step => {
 };
 const save = (draft: Draft, typed: string): Draft => {
   const step = at(draft);
-  const entered = withEntry(draft, step, { typed });
+  const entered = withText(draft, step, 'value', typed);
   const made = composed(entered, step);
   if (!made.ok) throw new Error(String(made.message));
   return toNextOpen(withEntry(entered, step, { saved: { reading: 'r', value: made.value } }));
 };
 
 test.each([
-  ['stroke-applied', '1 7/8', 'in', '1 7/8 in'],
-  ['tread', '6', 'in', '6/32'],
-  ['tread', '5.5', 'mm', '5.5 mm'],
-  ['lining', '6 mm', 'in', '6 mm'],
-  ['lining', '', 'in', ''],
-] as const)('%s typed as %j with the %s keys is %j', (kind, typed, padUnit, text) => {
-  expect(writtenLength(kind, typed, padUnit)).toBe(text);
+  ['fraction', '1 7/8', 'in', '1 7/8 in'],
+  ['32nds', '6', 'in', '6/32'],
+  ['32nds', '5.5', 'mm', '5.5 mm'],
+  ['fraction', '6 mm', 'in', '6 mm'],
+  ['decimal', '16.62', 'in', '16.62 in'],
+  ['fraction', '', 'in', ''],
+] as const)('%s typed as %j with the %s keys is %j', (keys, typed, padUnit, text) => {
+  expect(writtenLength(keys, typed, padUnit)).toBe(text);
 });
 
 test('a stroke takes the reservoir pressure along, when there is one', () => {
   const step = at(begun());
-  const typed = withEntry({ ...begun(), reservoir: '95' }, step, { typed: '1 7/8' });
+  const typed = withText({ ...begun(), reservoir: '95' }, step, 'value', '1 7/8');
   expect(composed(typed, step)).toEqual({
     ok: true,
     value: { kind: 'stroke-applied', axle: 1, side: 'left', value: '1 7/8 in', reservoir: '95 psi' },
@@ -77,7 +81,7 @@ test('a stroke takes the reservoir pressure along, when there is one', () => {
 test('nothing entered is no error; nonsense is one, in a sentence', () => {
   const step = at(begun());
   expect(composed(begun(), step)).toEqual({ ok: false, message: null });
-  expect(composed(withEntry(begun(), step, { typed: '1 7/' }), step)).toMatchObject({
+  expect(composed(withText(begun(), step, 'value', '1 7/'), step)).toMatchObject({
     message: expect.stringMatching('write'),
   });
 });
@@ -104,24 +108,14 @@ test('what was skipped is still unread, and the device’s judgement says so', (
   expect(entryOf(draft, draft.steps[0] as Step).skipped).toBe('mud');
 });
 
-test.each([
-  [{ kind: 'tread', axle: 1, side: 'left', tyre: 'inner', grooves: [['6/32', '4/32'], ['5/32']] }, '4/32'],
-  [{ kind: 'lining', axle: 1, side: 'left', points: ['3/8 in', '5 mm'] }, '5 mm'],
-  [{ kind: 'hub-oil', axle: 1, side: 'left', level: 'between', condition: 'clear', leak: 'none' }, 'between marks'],
-] as [Reading, string][])('%j in short', (reading, text) => expect(shortReading(reading)).toBe(text));
-
-test('a hub names first what stands out', () => {
-  expect(hubWords({ level: 'full', condition: 'milky', leak: 'seep' })).toBe('seep, milky, full');
-  expect(hubWords({ leak: 'none' })).toBe('dry');
-});
-
 test('a typed pressure', () => {
-  expect([reservoirText('95'), reservoirText('6.5 bar'), reservoirText('not noted'), reservoirText('')]).toEqual([
+  expect(['95', '6.5 bar', 'not noted', ''].map((typed) => pressureText(typed))).toEqual([
     '95 psi',
     '6.5 bar',
     null,
     null,
   ]);
+  expect(pressureText('6.5', 'bar')).toBe('6.5 bar');
 });
 
 test('a defect somebody reported counts on the device too', () => {
@@ -134,10 +128,147 @@ test('a defect somebody reported counts on the device too', () => {
 test('after a repair, what stands elsewhere is judged with the new readings', () => {
   const steps = begun().steps.slice(0, 1);
   const standing = [
-    { key: 'stroke-applied@1L', value: { kind: 'stroke-applied', axle: 1, side: 'left', value: '3 in' } },
-    { key: 'lining@1R', value: { kind: 'lining', axle: 1, side: 'right', points: ['1/8 in'] } },
-  ] as { key: string; value: Reading }[];
+    {
+      key: 'stroke-applied@1L',
+      kind: 'stroke-applied',
+      value: { kind: 'stroke-applied', axle: 1, side: 'left', value: '3 in' },
+    },
+    { key: 'lining@1R', kind: 'lining', value: { kind: 'lining', axle: 1, side: 'right', points: ['1/8 in'] } },
+  ] as { key: string; kind: string; value: Reading }[];
   const again: Draft = { ...begun(), purpose: 're-measure', steps };
   const found = judgeDraft(again, { standing, defects: [] }).findings.filter(({ measured }) => measured !== null);
   expect(found.map(({ kind, verdict }) => [kind, verdict])).toEqual([['lining', 'violation']]);
+});
+
+const stepOf = (kind: Step['kind'], item?: string): Step => ({
+  kind,
+  axle: kind === 'air-test' || kind === 'king-pin' ? null : 1,
+  side: kind === 'air-test' || kind === 'king-pin' ? null : 'left',
+  tyre: kind === 'tread' || kind === 'pressure' ? 'outer' : null,
+  ...(item ? { item } : {}),
+});
+const only = (step: Step): Draft => ({ ...begun(), reservoir: '95', steps: [step] });
+const typed = (step: Step, texts: Record<string, string>, note = {}): Draft =>
+  Object.entries(texts).reduce(
+    (draft, [field, text]) => withText(draft, step, field, text),
+    withNote(only(step), step, note),
+  );
+const value = (step: Step, texts: Record<string, string>, note = {}) => composed(typed(step, texts, note), step);
+
+describe('steps of more than one figure', () => {
+  test('face to pin: the two distances are subtracted for the person', () => {
+    const step = stepOf('stroke-applied');
+    expect(value(step, { released: '2 1/4', applied: '4 1/8' }, { method: 'pin-distance' })).toMatchObject({
+      ok: true,
+      value: { value: '1 7/8 in', distances: ['2 1/4 in', '4 1/8 in'] },
+    });
+    expect(value(step, { released: '4', applied: '2' }, { method: 'pin-distance' })).toMatchObject({
+      message: expect.stringMatching('longer distance'),
+    });
+    expect(value(step, { released: '2 1/4' }, { method: 'pin-distance' })).toEqual({ ok: false, message: null });
+  });
+
+  test('a tread grid is taken when every place begun is whole', () => {
+    const step = stepOf('tread');
+    const note = { several: true, places: 2, grooves: 2 };
+    expect(fieldsOf(typed(step, {}, note), step).map(({ id }) => id)).toEqual(['g0-0', 'g0-1', 'g1-0', 'g1-1']);
+    expect(value(step, { 'g0-0': '6', 'g0-1': '5', 'g1-0': '4' }, note)).toEqual({ ok: false, message: null });
+    expect(value(step, { 'g0-0': '6', 'g0-1': '5' }, note)).toMatchObject({ value: { grooves: [['6/32', '5/32']] } });
+    expect(value(step, { value: '6' }, { wear: ['cupped'] })).toMatchObject({
+      value: { grooves: [['6/32']], wear: ['cupped'] },
+    });
+  });
+
+  test('the field in hand, and the one after it', () => {
+    const step = stepOf('king-pin');
+    const draft = typed(step, { pin0: '2.0' });
+    expect(currentField(draft, step)?.id).toBe('pin0');
+    expect(nextEmptyField(draft, step)?.id).toBe('pin1');
+    expect(nextEmptyField(withText(draft, step, 'pin1', '1.99'), step)).toBeNull();
+  });
+
+  test.each<[Step, Record<string, string>, object, object]>([
+    [stepOf('lining'), { p0: '3/8', p2: '7/16' }, { several: true }, { points: ['3/8 in', '7/16 in'] }],
+    [stepOf('drum'), { value: '16.62', marked: '16.75' }, {}, { value: '16.62 in', marked: '16.75 in' }],
+    [
+      stepOf('pressure'),
+      { value: '98', target: '100' },
+      { hot: true, heavy: true },
+      { value: '98 psi', target: '100 psi', hot: true, heavy: true },
+    ],
+    [stepOf('king-pin'), { pin0: '2', pin1: '1.99' }, {}, { pin: ['2 in', '1.99 in'] }],
+    [stepOf('wheel-nuts'), {}, { holes: 10, loose: [1] }, { holes: 10, loose: [1] }],
+    [
+      stepOf('air-test', 'leak-released'),
+      { start: '100', end: '99' },
+      { seconds: 60 },
+      { test: 'leak-released', seconds: 60, vehicles: 'single' },
+    ],
+    [stepOf('air-test', 'build-up'), {}, { seconds: 30 }, { test: 'build-up', seconds: 30 }],
+    [stepOf('air-test', 'governor'), { cutOut: '125' }, {}, { test: 'governor', cutOut: '125 psi' }],
+    [stepOf('check', 'spring'), {}, { found: [] }, { check: 'spring', found: [], how: 'seen' }],
+    [stepOf('dual'), {}, { touching: false }, { touching: false }],
+  ])('%j', (step, texts, note, made) => expect(value(step, texts, note)).toMatchObject({ ok: true, value: made }));
+
+  test('nothing entered is never a reading', () => {
+    for (const kind of [
+      'drum',
+      'pressure',
+      'king-pin',
+      'wheel-nuts',
+      'slider-pins',
+      'check',
+      'dual',
+      'hub-oil',
+    ] as const)
+      expect(value(stepOf(kind, kind === 'check' ? 'spring' : undefined), {})).toEqual({ ok: false, message: null });
+  });
+
+  test('typing over a gauge’s value makes it a person’s', () => {
+    const step = stepOf('lining');
+    const filled = withEntry(only(step), step, { gauge: { kind: 'lining', serial: 'LG-1', sequence: 1 } });
+    expect(entryOf(withText(filled, step, 'value', '1/4'), step).gauge).toBeUndefined();
+  });
+});
+
+describe('the place in the route', () => {
+  test('is kept when something is noted out of order', () => {
+    const far = jumpTo({ ...begun(), reservoir: '95', cursor: 2 }, 7);
+    expect(far.place).toBe(2);
+    expect(jumpTo(far, 5).place).toBe(2);
+    expect(toNextOpen(far).cursor).toBe(2);
+  });
+
+  test('time is counted for its section, but not a long pause', () => {
+    const steps = begun().steps.map((step) => ({ ...step, section: 'ends' }));
+    const route = { id: 'r', name: 'R', sections: [{ id: 'ends', name: 'Ends', says: '' }] };
+    const draft = withTime({ ...begun(), steps, route }, 1_000, 21_000);
+    expect(sectionSeconds(draft)).toEqual([{ id: 'ends', seconds: 20 }]);
+    expect(withTime(draft, 0, 3_600_000)).toBe(draft);
+  });
+});
+
+test('a draft of the first version keeps everything typed', () => {
+  const now = draftFromV1({
+    inspection: 'i',
+    unit,
+    book: 'na',
+    purpose: 'full',
+    job: null,
+    steps: begun().steps,
+    cursor: 3,
+    padUnit: 'in',
+    reservoir: '95',
+    previous: {},
+    startedAt: '2026-03-02T12:00:00Z',
+    closed: false,
+    entries: {
+      'stroke-applied@1L': { typed: '1 7/8', hub: {}, saved: null, skipped: null },
+      'hub-oil@1L': { typed: '', hub: { level: 'full' }, saved: null, skipped: null, asked: true },
+    },
+  });
+  expect(now).toMatchObject({ cursor: 3, reservoir: '95', rules: { book: 'na' }, route: null });
+  expect(now.entries['stroke-applied@1L']?.texts).toEqual({ value: '1 7/8' });
+  expect(now.entries['hub-oil@1L']).toMatchObject({ note: { level: 'full' }, asked: true });
+  expect(draftFromV1(now)).toBe(now);
 });

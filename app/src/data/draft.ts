@@ -1,17 +1,16 @@
 import {
-  BOOKS,
-  type BookId,
+  type Book,
+  bookFor,
   type Doubt,
   doubtOf,
+  type FleetRules,
+  type GaugeSource,
   type JudgeAnswer,
   judge,
   judgedLength,
-  type MeasuredKind,
   measuringRoute,
   parseLength,
-  parsePressure,
   type Reading,
-  type ReadingOf,
   type ReportedDefect,
   type Step,
   seenDefects,
@@ -19,55 +18,85 @@ import {
   type Unit,
   type UnitKind,
 } from '@zealous-axle/core';
+import type { Note } from './note';
 
 export type PadUnit = 'in' | 'mm';
-export type HubNotes = Pick<ReadingOf<'hub-oil'>, 'level' | 'condition' | 'leak' | 'cap' | 'smoking'>;
+export type AirUnit = 'psi' | 'bar' | 'kPa';
 
-/** What was entered at one step. `typed` is kept at every keystroke; `saved` is what was taken as a reading. */
+/** What was entered at one step. Everything is kept at every keystroke; `saved` is what was taken as a reading. */
 export interface Entry {
-  typed: string;
-  hub: HubNotes;
-  saved: { reading: string; value: Reading } | null;
+  /** What was typed, by field. */
+  texts: Record<string, string>;
+  /** The field being typed into; null is the first that is empty. */
+  field: string | null;
+  /** What was chosen rather than typed. */
+  note: Note;
+  /** The gauge the value came from, until it is typed over. */
+  gauge?: GaugeSource;
+  saved: { reading: string; value: Reading; gauge?: GaugeSource } | null;
   skipped: string | null;
   /** A doubtful change was asked about here: it is asked once. */
   asked?: boolean;
+  /** Photos attached here. */
+  photos?: string[];
 }
 
 /** An inspection in progress, whole, as the device keeps it. */
 export interface Draft {
   inspection: string;
   unit: Unit & { number: string; body: string; kind: UnitKind };
-  book: BookId;
-  purpose: 'full' | 're-measure';
+  /** What the fleet judges by, as it stood when the inspection began. */
+  rules: FleetRules;
+  purpose: 'full' | 're-measure' | 'walk';
+  route: { id: string; name: string; sections: { id: string; name: string; says: string }[] } | null;
   job: string | null;
   steps: Step[];
   cursor: number;
+  /** Where to go back to after something was noted out of order. */
+  place: number | null;
   padUnit: PadUnit;
+  airUnit: AirUnit;
   /** Reservoir pressure as typed; every stroke takes it along. */
   reservoir: string;
+  /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
+  carried: Note & { texts?: Record<string, string> };
   entries: Record<string, Entry>;
   /** What each place read last time. */
   previous: Record<string, { text: string; at: string }>;
   startedAt: string;
+  /** Milliseconds spent in each section. */
+  spent: Record<string, number>;
   closed: boolean;
 }
 
-export const EMPTY_ENTRY: Entry = { typed: '', hub: {}, saved: null, skipped: null };
+export const EMPTY_ENTRY: Entry = { texts: {}, field: null, note: {}, saved: null, skipped: null };
 
-export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'book' | 'purpose' | 'job' | 'previous' | 'startedAt'> & {
-  steps?: Step[];
-};
+export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'rules' | 'purpose' | 'job' | 'previous' | 'startedAt'> &
+  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit'>>;
 
-/** A new inspection of a unit: every step of the measuring route, or the given ones. */
-export const newDraft = ({ steps, ...given }: NewDraft): Draft => ({
+/** A new inspection of a unit: the given steps, or those of the basic measuring route. */
+export const newDraft = ({ steps, route = null, ...given }: NewDraft): Draft => ({
+  padUnit: 'in',
+  airUnit: 'psi',
   ...given,
+  route,
   steps: steps ?? measuringRoute(given.unit),
   cursor: 0,
-  padUnit: 'in',
+  place: null,
   reservoir: '',
+  carried: {},
   entries: {},
+  spent: {},
   closed: false,
 });
+
+const books = new WeakMap<FleetRules, Book>();
+/** The book a draft is judged by. */
+export function bookOf({ rules }: Pick<Draft, 'rules'>): Book {
+  const known = books.get(rules) ?? bookFor(rules);
+  books.set(rules, known);
+  return known;
+}
 
 export const stepAt = (draft: Draft): Step | null => draft.steps[draft.cursor] ?? null;
 export const entryOf = (draft: Draft, step: Step): Entry => draft.entries[stepKey(step)] ?? EMPTY_ENTRY;
@@ -78,31 +107,37 @@ export const withEntry = (draft: Draft, step: Step, change: Partial<Entry>): Dra
   entries: { ...draft.entries, [stepKey(step)]: { ...entryOf(draft, step), ...change } },
 });
 
+/** Changes what was chosen at a step. */
+export const withNote = (draft: Draft, step: Step, change: Note): Draft =>
+  withEntry(draft, step, { note: { ...entryOf(draft, step).note, ...change } });
+
+/** Types into a field; what a gauge sent is then no longer a gauge's. */
+export const withText = (draft: Draft, step: Step, field: string, text: string): Draft =>
+  withEntry(draft, step, { texts: { ...entryOf(draft, step).texts, [field]: text }, field, gauge: undefined });
+
 /** Steps neither read nor skipped. */
 export const openSteps = (draft: Draft): Step[] => draft.steps.filter((step) => !isDone(entryOf(draft, step)));
 /** Steps without a reading: what keeps an inspection from being complete. */
 export const unreadSteps = (draft: Draft): Step[] => draft.steps.filter((step) => entryOf(draft, step).saved === null);
 
-/** The draft moved to the next open step after the cursor, or to the first open one; past the end when none is left. */
+/** The draft moved to the next open step: from the kept place after something out of order, else after the cursor. */
 export function toNextOpen(draft: Draft): Draft {
   const open = (index: number) => {
     const step = draft.steps[index];
     return step !== undefined && !isDone(entryOf(draft, step));
   };
-  const order = draft.steps.map((_, offset) => (draft.cursor + 1 + offset) % draft.steps.length);
+  const from = draft.place ?? draft.cursor + 1;
+  const order = draft.steps.map((_, offset) => (from + offset) % draft.steps.length);
   const next = order.find(open);
-  return { ...draft, cursor: next ?? draft.steps.length };
+  return { ...draft, cursor: next ?? draft.steps.length, place: null };
 }
 
-const UNIT_OF: Record<PadUnit, string> = { in: 'in', mm: 'mm' };
-
-/** What was typed as a quantity of the wire: `1 7/8` becomes `1 7/8 in`, `6` on a tread pad `6/32`. */
-export function writtenLength(kind: MeasuredKind, typed: string, padUnit: PadUnit): string {
-  const text = typed.trim();
-  if (text === '' || /[a-z"″]/i.test(text)) return text;
-  if (padUnit === 'in' && kind === 'tread' && /^\d+$/.test(text)) return `${text}/32`;
-  return `${text} ${UNIT_OF[padUnit]}`;
-}
+/** Jumps to a step out of order; the place in the route is kept. */
+export const jumpTo = (draft: Draft, cursor: number): Draft => ({
+  ...draft,
+  cursor,
+  place: cursor === draft.cursor ? draft.place : (draft.place ?? draft.cursor),
+});
 
 /** The doubt that what is entered raises against the last reading here; null when there is none, or it was asked already. */
 export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
@@ -110,42 +145,7 @@ export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null 
   const now = judgedLength(value);
   const last = before ? parseLength(before.text, '32nds') : null;
   if (entryOf(draft, step).asked || now === null || !last?.ok) return null;
-  return doubtOf(BOOKS[draft.book], step.kind, last.value, now);
-}
-
-export type Composed = { ok: true; value: Reading } | { ok: false; message: string | null };
-
-/** The reading that the entry stands for now; `message` is null while nothing is entered yet. */
-export function composed(draft: Draft, step: Step): Composed {
-  const { typed, hub } = entryOf(draft, step);
-  const { axle, side } = step;
-  if (step.kind === 'hub-oil') {
-    if (Object.keys(hub).length === 0) return { ok: false, message: null };
-    return { ok: true, value: { kind: 'hub-oil', axle, side, ...hub } };
-  }
-  const text = writtenLength(step.kind, typed, draft.padUnit);
-  if (text === '') return { ok: false, message: null };
-  const parsed = parseLength(text, step.kind === 'tread' ? '32nds' : 'none');
-  if (!parsed.ok) return { ok: false, message: parsed.message };
-  switch (step.kind) {
-    case 'stroke-applied': {
-      const reservoir = reservoirText(draft.reservoir);
-      return {
-        ok: true,
-        value: { kind: 'stroke-applied', axle, side, value: text, ...(reservoir ? { reservoir } : {}) },
-      };
-    }
-    case 'lining':
-      return { ok: true, value: { kind: 'lining', axle, side, points: [text] } };
-    case 'tread':
-      return { ok: true, value: { kind: 'tread', axle, side, tyre: step.tyre ?? 'single', grooves: [[text]] } };
-  }
-}
-
-/** The reservoir pressure as a quantity; null while it is not one. */
-export function reservoirText(typed: string): string | null {
-  const text = /^\d+(\.\d+)?$/.test(typed.trim()) ? `${typed.trim()} psi` : typed.trim();
-  return parsePressure(text).ok ? text : null;
+  return doubtOf(bookOf(draft), step.kind, last.value, now);
 }
 
 /** The readings taken so far, in the order of the route. */
@@ -154,68 +154,41 @@ export const takenReadings = (draft: Draft): Reading[] =>
 
 /** What is known of the unit beside the draft: readings that stand, and defects reported. */
 export interface Known {
-  standing: readonly { key: string; value: Reading }[];
+  standing: readonly { key: string; kind: string; value: Reading }[];
   defects: readonly ReportedDefect[];
 }
 
 /**
- * What the book says of the readings so far: the same arithmetic as the server's, on the device. After a repair the
- * readings that stand elsewhere on the unit are judged with the new ones; defects found by eye always are.
+ * What the book says of the readings so far: the same arithmetic as the server's, on the device. A walk or a repair is
+ * judged with the readings that stand elsewhere on the unit; defects found by eye always are.
  */
 export function judgeDraft(draft: Draft, known: Known = { standing: [], defects: [] }): JudgeAnswer {
   const taken = takenReadings(draft);
   const again = new Set(draft.steps.map(stepKey));
-  const rest = draft.purpose === 'full' ? [] : known.standing.filter(({ key }) => !again.has(key));
+  const rest =
+    draft.purpose === 'full' ? [] : known.standing.filter(({ key, kind }) => kind !== 'check' && !again.has(key));
   const readings = [...taken, ...rest.map(({ value }) => value), ...seenDefects(known.defects)];
-  return judge({
-    book: draft.book,
-    units: [{ id: draft.unit.id, kind: draft.unit.kind, axles: draft.unit.axles }],
-    readings: readings.map((value) => ({ ...value, unit: draft.unit.id })),
-  });
+  return judge(
+    {
+      book: draft.rules.book,
+      units: [{ id: draft.unit.id, kind: draft.unit.kind, axles: draft.unit.axles }],
+      readings: readings.map((value) => ({ ...value, unit: draft.unit.id })),
+    },
+    { book: bookOf(draft), expected: draft.steps },
+  );
 }
 
-/** A reading in a few characters, for lists and the plan. */
-export function shortReading(value: Reading): string {
-  switch (value.kind) {
-    case 'stroke-applied':
-    case 'stroke-free':
-    case 'pressure':
-      return value.value;
-    case 'lining':
-      return shortest(value.points);
-    case 'tread':
-      return shortest(value.grooves.flat()).replace(/ in$/, '');
-    case 'hub-oil':
-      return hubWords(value);
-    case 'defect':
-      return value.code;
-  }
+/** The longest pause that still counts as work on a section. */
+const LONGEST_PAUSE_MS = 5 * 60_000;
+
+/** Counts the time since the last change to the section at the cursor. */
+export function withTime(draft: Draft, since: number, now: number): Draft {
+  const section = stepAt(draft)?.section;
+  const passed = now - since;
+  if (!section || passed <= 0 || passed > LONGEST_PAUSE_MS) return draft;
+  return { ...draft, spent: { ...draft.spent, [section]: (draft.spent[section] ?? 0) + passed } };
 }
 
-const LEVEL_WORDS: Record<NonNullable<HubNotes['level']>, string> = {
-  'above-full': 'above full',
-  full: 'full',
-  between: 'between marks',
-  'at-add': 'at add',
-  'below-add': 'below add',
-  empty: 'empty',
-  unreadable: 'not readable',
-};
-const LEAK_WORDS = { none: '', seep: 'seep', outside: 'leaking', 'onto-lining': 'leaks on lining' } as const;
-
-/** A hub in words: what stands out first. */
-export function hubWords({ level, condition, leak, cap, smoking }: HubNotes): string {
-  const odd = [
-    smoking ? 'smoking' : '',
-    cap === 'missing' ? 'cap missing' : '',
-    leak ? LEAK_WORDS[leak] : '',
-    condition && condition !== 'clear' ? condition : '',
-  ].filter(Boolean);
-  return [...odd, ...(level ? [LEVEL_WORDS[level]] : [])].join(', ') || 'dry';
-}
-
-const depth = (text: string): number => {
-  const parsed = parseLength(text, '32nds');
-  return parsed.ok ? parsed.value : Number.POSITIVE_INFINITY;
-};
-const shortest = (texts: readonly string[]): string => [...texts].sort((a, b) => depth(a) - depth(b))[0] ?? '';
+/** Seconds spent in each section, in the route's order. */
+export const sectionSeconds = ({ spent, route }: Draft): { id: string; seconds: number }[] =>
+  (route?.sections ?? []).flatMap(({ id }) => (spent[id] ? [{ id, seconds: Math.round(spent[id] / 1_000) }] : []));

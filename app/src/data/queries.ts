@@ -22,8 +22,12 @@ export const queryClient = new QueryClient({
 });
 
 export const useYard = () => useQuery({ queryKey: ['yard'], queryFn: () => call<Yard>('GET', '/units') });
-export const useUnit = (id: string) =>
-  useQuery({ queryKey: ['unit', id], queryFn: () => call<UnitPage>('GET', `/units/${id}`), enabled: id !== '' });
+/** The question for one unit's page. */
+export const unitQuery = (id: string) => ({
+  queryKey: ['unit', id],
+  queryFn: () => call<UnitPage>('GET', `/units/${id}`),
+});
+export const useUnit = (id: string) => useQuery({ ...unitQuery(id), enabled: id !== '' });
 export const useShop = () => useQuery({ queryKey: ['shop'], queryFn: () => call<Shop>('GET', '/shop') });
 export const useJob = (id: string) =>
   useQuery({ queryKey: ['job', id], queryFn: () => call<JobPage>('GET', `/jobs/${id}`) });
@@ -34,8 +38,7 @@ export const useSheet = (id: string) =>
 export async function readAhead(units: readonly { id: string }[]): Promise<void> {
   for (const { id } of units)
     await queryClient.prefetchQuery({
-      queryKey: ['unit', id],
-      queryFn: () => call<UnitPage>('GET', `/units/${id}`),
+      ...unitQuery(id),
       staleTime: 10 * 60_000,
     });
 }
@@ -44,7 +47,7 @@ export const readAgain = (): Promise<void> => queryClient.invalidateQueries();
 
 const ANSWERS = 'answers';
 /** Counted up when a view's shape changes: answers kept in an older one are not shown. */
-const SHAPE = 1;
+const SHAPE = 2;
 const KEEP_AFTER_MS = 400;
 
 /** Brings back the answers this person last saw on this device. */
@@ -56,10 +59,9 @@ export async function restoreAnswers(session: Session): Promise<void> {
 }
 
 /** Keeps the answers on the device as they come in. */
-export function keepAnswers(session: Session): () => void {
+export function keepAnswers(person: string): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const keep = async () =>
-    (await device()).put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, session.person.id);
+  const keep = async () => (await device()).put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, person);
   const stop = queryClient.getQueryCache().subscribe(({ type }) => {
     if (type !== 'updated' && type !== 'added') return;
     clearTimeout(timer);

@@ -1,5 +1,5 @@
-import type { Role, Session } from '@zealous-axle/core';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import type { CommandName, Role, Session } from '@zealous-axle/core';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { call, Refused } from './client';
 import { followLive } from './live';
 import { onAnswered, openOutbox, watchConnection } from './outbox';
@@ -12,7 +12,19 @@ interface SessionState {
   signOut: () => Promise<void>;
 }
 
-const KEY = 'za-session';
+/** What changes what a fleet judges by, or how a person reads it. */
+const CHANGES_RULES: ReadonlySet<string> = new Set<CommandName | 'read-again'>([
+  'set-fleet-rules',
+  'set-own-units',
+  'add-fleet-limit',
+  'withdraw-fleet-limit',
+  'save-route',
+  'remove-route',
+  'read-again',
+]);
+
+/** Counted up when a session's shape changes: one kept in an older shape asks for a new sign-in. */
+const KEY = 'za-session-2';
 const Context = createContext<SessionState | null>(null);
 
 function kept(): Session | null {
@@ -29,28 +41,46 @@ const keep = (session: Session | null) =>
 export function SessionProvider({ children }: { children: ReactNode }) {
   const [session, setSession] = useState<Session | null | undefined>(undefined);
 
+  /** Asks the server who is signed in and what the fleet judges by; without a server the last known stands. */
+  const renew = useCallback(
+    () =>
+      call<Session>('GET', '/session').then(
+        (now) => {
+          keep(now);
+          setSession((known) => (JSON.stringify(known) === JSON.stringify(now) ? known : now));
+        },
+        (error) => {
+          if (!(error instanceof Refused)) return;
+          keep(null);
+          setSession(null);
+        },
+      ),
+    [],
+  );
+
   useEffect(() => {
     const known = kept();
     if (!known) return setSession(null);
     void restoreAnswers(known)
       .catch(() => undefined)
-      .then(() => setSession(known));
-    call<Session>('GET', '/session').catch((error) => {
-      if (!(error instanceof Refused)) return;
-      keep(null);
-      setSession(null);
-    });
-  }, []);
+      .then(() => setSession((now) => now ?? known));
+    void renew();
+  }, [renew]);
 
+  const who = session === undefined ? undefined : (session?.person.id ?? null);
   useEffect(() => {
-    if (session === undefined) return;
-    void openOutbox(session?.person.id ?? null);
-    if (!session) return;
-    const stops = [keepAnswers(session), followLive(), watchConnection(), onAnswered(() => void readAgain())];
+    if (who === undefined) return;
+    void openOutbox(who);
+    if (!who) return;
+    const again = (names: readonly string[]) => {
+      void readAgain();
+      if (names.some((name) => CHANGES_RULES.has(name))) void renew();
+    };
+    const stops = [keepAnswers(who), followLive(again), watchConnection(), onAnswered((name) => again([name]))];
     return () => {
       for (const stop of stops) stop();
     };
-  }, [session]);
+  }, [who, renew]);
 
   const value = useMemo<SessionState>(
     () => ({

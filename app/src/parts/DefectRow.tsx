@@ -1,4 +1,4 @@
-import { catalogueEntry, type DefectView, defectWords, positionCode } from '@zealous-axle/core';
+import { type BookId, type DefectView, defectWords, placeWords, severityOf } from '@zealous-axle/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { useSession } from '../data/session';
@@ -17,11 +17,11 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   dismissed: ' · dismissed',
 };
 
-export const defectPlace = ({ axle, side, tyre }: DefectView): string =>
-  axle !== null && side !== null ? positionCode({ axle, side, tyre }) : axle !== null ? `Axle ${axle}` : 'Trailer';
+export const defectPlace = (defect: Pick<DefectView, 'axle' | 'side' | 'tyre'>): string =>
+  defect.axle === null && defect.side === null ? 'Trailer' : placeWords(defect);
 
-const markOf = (defect: DefectView) =>
-  catalogueEntry(defect.code)?.verdict ?? (defect.holds ? 'violation' : 'shop-limit');
+const markOf = (defect: DefectView, book: BookId) =>
+  severityOf(defect.code, book)?.verdict ?? (defect.holds ? 'violation' : 'shop-limit');
 
 /** A defect in two lines, and what can be done with it. */
 export function DefectRow({
@@ -38,7 +38,7 @@ export function DefectRow({
   return (
     <View className="gap-2 border-t border-line py-3">
       <View className="flex-row gap-3">
-        <VerdictMark verdict={markOf(defect)} size={24} />
+        <VerdictMark verdict={markOf(defect, fleet.book)} size={24} />
         <View className="min-w-0 flex-1">
           <T bold>
             {withUnit ? `${defect.unit.number} · ` : ''}

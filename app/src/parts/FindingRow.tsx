@@ -1,56 +1,62 @@
 import {
-  BOOKS,
   type Finding,
-  isMeasuredKind,
+  findingWords,
+  LIMITED,
+  type Limited,
   limitFor,
-  MEASURED_WORDS,
   parseLength,
-  positionCode,
+  placeWords,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
 import { View } from 'react-native';
-import { useSession } from '../data/session';
+import { useBook, useShown } from '../data/rules';
 import { MarginRuler } from './MarginRuler';
 import { T } from './T';
 import { VerdictBadge } from './VerdictMark';
 
-const KIND_WORDS: Record<string, string> = { ...MEASURED_WORDS, defect: 'Seen', 'chamber-match': 'Chambers' };
 const SURE_WORDS = { law: 'law', practice: 'practice', check: 'confirm locally' } as const;
 
-const placeOf = ({ axle, side, tyre }: Finding): string =>
-  axle === null ? 'Trailer' : side === null ? `Axle ${axle}` : positionCode({ axle, side, tyre });
+const isLimited = (kind: string): kind is Limited => (LIMITED as readonly string[]).includes(kind);
+/** A finding whose measured value is a figure rather than words. */
+const isFigure = ({ kind, measured, limit }: Finding): boolean =>
+  measured !== null && (limit !== null || (isLimited(kind) && /\d/.test(measured)));
 
 function Ruler({ finding, unit }: { finding: Finding; unit: Unit }) {
-  const { fleet } = useSession();
-  const { kind, axle, side, measured } = finding;
-  if ((kind !== 'stroke-applied' && kind !== 'lining' && kind !== 'tread') || !axle || !side || !measured) return null;
-  const end = wheelEnd(unit, axle, side);
-  const limit = end ? limitFor(BOOKS[fleet.book], kind, end) : null;
+  const book = useBook();
+  const { kind, axle, side, measured, limit: value } = finding;
+  if (!isLimited(kind) || !measured || !value) return null;
   const parsed = parseLength(measured, '32nds');
-  return limit && parsed.ok ? <MarginRuler limit={limit} nm={parsed.value} verdict={finding.verdict} /> : null;
+  const end = axle && side ? wheelEnd(unit, axle, side) : null;
+  const limit = limitFor(book, kind, end ?? {});
+  return limit && parsed.ok && parseLength(value, '32nds').ok ? (
+    <MarginRuler limit={{ is: limit.is, value }} nm={parsed.value} verdict={finding.verdict} />
+  ) : null;
 }
 
 /** One finding with its margin, its rule and its sentence. */
 export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) {
-  const figures = isMeasuredKind(finding.kind) && finding.kind !== 'hub-oil' && finding.measured;
+  const { shown, both } = useShown();
+  const figures = isFigure(finding);
   return (
     <View className="gap-1.5 border-t border-line py-3">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <T bold size="lead">
           <T bold size="lead">
-            {placeOf(finding)}
+            {placeWords(finding)}
           </T>
-          {`  ${KIND_WORDS[finding.kind] ?? finding.kind}`}
+          {`  ${findingWords(finding)}`}
         </T>
         <VerdictBadge verdict={finding.verdict} />
       </View>
       {figures ? (
         <View className="flex-row flex-wrap items-baseline gap-x-4">
           <T reading bold size="reading">
-            {finding.measured}
+            {both(finding.measured ?? '')}
           </T>
-          {finding.limit ? <T tone="soft">{`limit ${finding.limit}, margin ${finding.margin}`}</T> : null}
+          {finding.limit ? (
+            <T tone="soft">{`limit ${both(finding.limit)}, margin ${shown(finding.margin ?? '')}`}</T>
+          ) : null}
         </View>
       ) : null}
       <Ruler finding={finding} unit={unit} />

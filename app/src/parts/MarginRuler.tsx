@@ -28,7 +28,8 @@ export function MarginRuler({ limit, nm, verdict }: Props) {
     .map((part) => part * NM_PER_INCH)
     .find((part) => full / part <= 26);
   const ticks = step ? Array.from({ length: Math.floor(full / step) + 1 }, (_, index) => index * step) : [];
-  const past = limit.is === 'at-most' ? [x(at), WIDTH - 6] : [6, x(at)];
+  const upward = limit.is === 'at-most' || limit.is === 'less-than';
+  const past = upward ? [x(at), WIDTH - 6] : [6, x(at)];
   return (
     <View aria-hidden className="w-full">
       <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMinYMid meet">

@@ -13,7 +13,7 @@ import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { type Palette, usePalette } from '../look/theme';
 import { T } from './T';
 import { VerdictMark } from './VerdictMark';
-import { VERDICT_LOOK } from './verdict';
+import { useVerdictWord, VERDICT_LOOK } from './verdict';
 
 /** What the plan shows at one axle end. */
 export interface EndState {
@@ -134,7 +134,8 @@ interface EndProps {
 
 function EndCard({ code, state, side, size, selected, covered, onSelect }: EndProps) {
   const verdict = state?.verdict ?? 'not-judged';
-  const word = state?.verdict ? VERDICT_LOOK[state.verdict].word : 'not measured';
+  const wordOf = useVerdictWord();
+  const word = state?.verdict ? wordOf(state.verdict) : 'not measured';
   const lines = state?.lines ?? [];
   const box = selected ? 'border-act bg-raised' : covered ? 'border-shop bg-shop-tint' : 'border-line bg-card';
   const body = (

@@ -133,5 +133,5 @@ export function Screen({ title, under, back, backLabel = 'Back', right, footer, 
 }
 
 /** Back to where one came from; to `home` when the program was opened right here. */
-export const goBack = (home: '/' | '/shop' | '/me' | `/trailer/${string}` | `/job/${string}`) => () =>
-  router.canGoBack() ? router.back() : router.replace(home);
+type Home = '/' | '/shop' | '/me' | '/routes' | `/trailer/${string}` | `/job/${string}`;
+export const goBack = (home: Home) => () => (router.canGoBack() ? router.back() : router.replace(home));

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import { usePalette } from '../look/theme';
 import { T } from './T';
-import { VERDICT_LOOK } from './verdict';
+import { useVerdictWord, VERDICT_LOOK } from './verdict';
 
 /** The shape of a verdict. Each differs in outline, so that none depends on its colour. */
 export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }) {
@@ -53,13 +53,14 @@ export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: n
 /** A verdict as word, shape and colour. */
 export function VerdictBadge({ verdict, word, large }: { verdict: Verdict; word?: string; large?: boolean }) {
   const look = VERDICT_LOOK[verdict];
+  const own = useVerdictWord()(verdict);
   return (
     <View
       className={`flex-row items-center gap-2 self-start rounded-lg border-2 px-2.5 ${large ? 'py-2' : 'py-1'} ${look.box}`}
     >
       <VerdictMark verdict={verdict} size={large ? 28 : 20} />
       <T bold size={large ? 'lead' : 'small'} tone={look.tone}>
-        {word ?? look.word}
+        {word ?? own}
       </T>
     </View>
   );

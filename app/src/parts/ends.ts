@@ -2,9 +2,10 @@ import {
   type Axle,
   comparePositions,
   expectedReadings,
-  MEASURED_WORDS,
+  MEASURED_KINDS,
   positionCode,
   type Reading,
+  readingWords,
   type Side,
   stepKey,
   type Tyre,
@@ -12,10 +13,19 @@ import {
   type Verdict,
   worst,
 } from '@zealous-axle/core';
-import { shortReading } from '../data/draft';
 import type { EndState } from './RunningGear';
 
-/** A judged reading at its place: what the plan is drawn from. */
+/** A judged reading: what the plan is drawn from. One that is taken at no axle end is not on it. */
+export interface JudgedReading {
+  axle: number | null;
+  side: Side | null;
+  tyre: Tyre | null;
+  kind: string;
+  verdict: Verdict;
+  value: Reading | null;
+}
+
+/** A judged reading at its axle end. */
 export interface PlacedReading {
   axle: number;
   side: Side;
@@ -31,11 +41,11 @@ const SHORT: Record<string, string> = {
   tread: 'Tread',
   'hub-oil': 'Hub',
 };
-const ORDER = Object.keys(MEASURED_WORDS);
+const ORDER: readonly string[] = MEASURED_KINDS;
 
 /** Without what the line's own word says already: inches, thirty-seconds of a tread, the rest of a hub. */
 const bare = (value: Reading): string => {
-  const text = shortReading(value).replace(/ in$/, '');
+  const text = readingWords(value).replace(/ in$/, '');
   if (value.kind === 'tread') return text.replace(/\/32$/, '');
   return value.kind === 'hub-oil' ? (text.replace(' marks', '').split(', ')[0] ?? '') : text;
 };
@@ -61,10 +71,11 @@ function openAt(axles: readonly Axle[], kind: UnitKind, readings: readonly Place
 /** The plan's state from judged readings, by axle end. */
 export function endsOf(
   unit: { kind: UnitKind; axles: readonly Axle[] },
-  readings: readonly PlacedReading[],
+  readings: readonly JudgedReading[],
 ): Record<string, EndState> {
+  const placed = readings.filter((each): each is PlacedReading => each.axle !== null && each.side !== null);
   const byEnd = new Map<string, PlacedReading[]>();
-  for (const reading of [...readings, ...openAt(unit.axles, unit.kind, readings)]) {
+  for (const reading of [...placed, ...openAt(unit.axles, unit.kind, placed)]) {
     const code = positionCode({ axle: reading.axle, side: reading.side });
     byEnd.set(code, [...(byEnd.get(code) ?? []), reading]);
   }

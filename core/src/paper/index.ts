@@ -1,9 +1,3 @@
-/** What leaves on paper. */
-export {
-  findingWords,
-  type InspectionPaper,
-  inspectionPaper,
-  type PaperFinding,
-  readingWords,
-  verdictWords,
-} from './inspection';
+/** What leaves on paper, and readings in words. */
+export { findingWords, type InspectionPaper, inspectionPaper, type PaperFinding, verdictWords } from './inspection';
+export { type HubNotes, hubWords, readingWords } from './words';

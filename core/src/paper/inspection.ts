@@ -1,10 +1,9 @@
 import { defectWords } from '../defects';
 import { stepWords } from '../judge';
 import type { Book, Verdict } from '../limits';
-import { must, parseLength } from '../measure';
 import { KIND_WORDS, placeWords, SIDES, type Side, type StepKind } from '../trailer';
-import type { Finding, Reading, Sheet } from '../wire';
-import { readingKey } from '../wire';
+import { type Finding, type Reading, readingKey, type Sheet } from '../wire';
+import { readingWords } from './words';
 
 const WORDS: Record<Verdict, string> = {
   'out-of-service': 'Out of service',
@@ -68,49 +67,6 @@ const SHORT: Partial<Record<StepKind, string>> = {
   'end-play': 'End play',
   'wheel-nuts': 'Nuts',
 };
-
-const least = (texts: readonly string[]): string =>
-  [...texts].sort((a, b) => must(parseLength(a, '32nds')) - must(parseLength(b, '32nds')))[0] ?? '';
-
-/** A reading in a few words. */
-export function readingWords(value: Reading): string {
-  switch (value.kind) {
-    case 'lining':
-      return least(value.points);
-    case 'tread':
-      return least(value.grooves.flat());
-    case 'hub-oil':
-      return [value.level, value.condition, value.leak && value.leak !== 'none' ? `leak ${value.leak}` : '']
-        .filter(Boolean)
-        .join(', ')
-        .replaceAll('-', ' ');
-    case 'wheel-nuts': {
-      const gone = (value.loose?.length ?? 0) + (value.missing?.length ?? 0);
-      return gone ? `${gone} of ${value.holes} loose or missing` : `${value.holes} tight`;
-    }
-    case 'king-pin':
-      return value.pin.join(' and ');
-    case 'slider-pins':
-      return `${value.seated} of ${value.pins} seated`;
-    case 'dual':
-      return value.touching ? 'touching' : (value.diameters?.join(' and ') ?? 'apart');
-    case 'air-test':
-      return [
-        value.start && value.end ? `${value.start} to ${value.end}` : value.value,
-        value.seconds ? `${value.seconds} s` : '',
-        value.cutIn ? `in ${value.cutIn}` : '',
-        value.cutOut ? `out ${value.cutOut}` : '',
-      ]
-        .filter(Boolean)
-        .join(', ');
-    case 'check':
-      return value.found.length ? value.found.map(defectWords).join(', ') : 'good';
-    case 'defect':
-      return defectWords(value.code);
-    default:
-      return value.value;
-  }
-}
 
 function endLines(readings: readonly Reading[], axle: number, side: Side): string[] {
   const here = readings.filter((each) => 'axle' in each && each.axle === axle && 'side' in each && each.side === side);

@@ -1,116 +1,206 @@
-import { BOOKS, type Limit, outOfServiceAt } from '@zealous-axle/core';
+import {
+  BOOKS,
+  type Book,
+  type BookId,
+  bookFor,
+  COMMAND_ROLES,
+  type FleetLimit,
+  LIMITED,
+  LIMITED_WORDS,
+  type Limit,
+  outOfServiceAt,
+  plainBook,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { useSession } from '../../data/session';
+import { send } from '../../data/outbox';
+import { rulesOf, useShown } from '../../data/rules';
+import { useMay, useSession } from '../../data/session';
+import { dayOf } from '../../look/dates';
 import { useWide } from '../../look/wide';
+import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
+import { OwnLimit } from './OwnLimit';
+import { WhatIf } from './WhatIf';
 import { JUDGES_WORDS, limitWords, SURE_WORDS, whereWords } from './words';
 
-const READING_WORDS: Record<Limit['reading'], string> = {
-  'stroke-applied': 'Applied stroke',
-  'stroke-free': 'Free stroke',
-  lining: 'Lining',
-  tread: 'Tread',
-};
-const READINGS = Object.keys(READING_WORDS) as Limit['reading'][];
 const COUNTED = [4, 6, 8, 10, 12, 14, 16, 18, 20, 22];
+const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({ value: id, label: BOOKS[id].name }));
 
-function LimitRow({ limit }: { limit: Limit }) {
+function LimitRow({ limit, onTighten }: { limit: Limit; onTighten: (() => void) | null }) {
+  const { both } = useShown();
   const also = [JUDGES_WORDS[limit.judges], limit.note].filter(Boolean).join('. ');
   return (
-    <View className="gap-0.5 border-t border-line py-2">
+    <View className={`gap-0.5 border-t border-line py-2 ${limit.from ? 'bg-shop-tint' : ''}`}>
       <View className="flex-row items-baseline justify-between gap-3">
-        <T className="min-w-0 flex-1">{whereWords(limit.where)}</T>
-        <T bold className="text-right">
-          {limitWords(limit)}
+        <T className="min-w-0 flex-1">{whereWords(limit)}</T>
+        <T bold className="max-w-[60%] text-right">
+          {limitWords(limit, both)}
         </T>
       </View>
       {also ? <T size="small">{also}</T> : null}
-      <T size="small" tone={limit.sure === 'check' ? 'violation' : 'soft'}>
-        {`${limit.source} · ${SURE_WORDS[limit.sure]}`}
-      </T>
+      <View className="flex-row items-center justify-between gap-3">
+        <T size="small" tone={limit.sure === 'check' ? 'violation' : 'soft'} className="min-w-0 flex-1">
+          {`${limit.source} · ${SURE_WORDS[limit.sure]}`}
+        </T>
+        {onTighten ? <Button look="bare" label="Tighten" hint={whereWords(limit)} onPress={onTighten} /> : null}
+      </View>
     </View>
   );
 }
 
-function Limits({ title, limits }: { title: string; limits: readonly Limit[] }) {
-  if (limits.length === 0) return null;
+function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Book }) {
+  const { fleet } = useSession();
+  const may = useMay(COMMAND_ROLES['withdraw-fleet-limit']);
+  if (own.length === 0) return null;
+  const tightened = (id: string) => book.limits.find((limit) => limit.id === id);
   return (
-    <Card title={title}>
-      {limits.map((limit) => (
-        <LimitRow key={limit.id} limit={limit} />
+    <Card title={`${fleet.name}: our own limits`} note="Stricter than the book. Past one alone is a shop limit.">
+      {own.map(({ id, tightens, value, reason, by, at }) => {
+        const limit = tightened(tightens);
+        return (
+          <View key={id} className="gap-1 border-t border-line py-2">
+            <T bold>{`${limit ? `${LIMITED_WORDS[limit.reading]}, ${whereWords(limit)}` : tightens}: ${value}`}</T>
+            {limit ? <T>{`The book: ${limitWords(limit)}`}</T> : null}
+            <T size="small" tone="soft">{`${reason} · ${by}, ${dayOf(at, fleet.zone)}`}</T>
+            {may ? (
+              <Button
+                label="Withdraw"
+                hint={value}
+                onPress={() =>
+                  void send(
+                    'withdraw-fleet-limit',
+                    { limit: id, reason: 'Withdrawn in the limit book' },
+                    `Fleet limit ${value} withdrawn`,
+                  )
+                }
+              />
+            ) : null}
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
+function HubCard({ book }: { book: Book }) {
+  return (
+    <Card title="Hub" note="The worst of what is noted decides.">
+      {book.hubOil.rules.map((rule) => (
+        <View key={rule.id} className="flex-row items-center justify-between gap-3 border-t border-line py-2">
+          <View className="min-w-0 flex-1">
+            <T>{`${rule.says.charAt(0).toUpperCase()}${rule.says.slice(1)}`}</T>
+            <T size="small" tone={rule.sure === 'check' ? 'violation' : 'soft'}>
+              {`${rule.source} · ${SURE_WORDS[rule.sure]}`}
+            </T>
+          </View>
+          <VerdictBadge verdict={rule.verdict} />
+        </View>
       ))}
+    </Card>
+  );
+}
+
+function CountCard({ book }: { book: Book }) {
+  const { brakeCount, reservoir } = book;
+  if (!brakeCount) return null;
+  return (
+    <Card title="Brake count" note={`${brakeCount.source} · ${SURE_WORDS[brakeCount.sure]}`}>
+      <T>{`A stroke past its limit by less than ${brakeCount.halfBelow} counts as half a brake, otherwise as one.`}</T>
+      {reservoir ? (
+        <T>{`Strokes are judged both ways from ${reservoir.from} to ${reservoir.to} (${reservoir.source}).`}</T>
+      ) : null}
+      <View className="flex-row flex-wrap gap-x-5 gap-y-1">
+        {COUNTED.map((total) => (
+          <T key={total}>{`${total} brakes: ${outOfServiceAt(book, total)}`}</T>
+        ))}
+      </View>
     </Card>
   );
 }
 
 /** Every limit the program judges by: what it applies to, its comparison, its source, and how sure it is. */
 export function LimitBook() {
-  const { fleet } = useSession();
-  const book = BOOKS[fleet.book];
+  const session = useSession();
+  const [id, setId] = useState<BookId>(session.fleet.book);
+  const own = id === session.fleet.book;
+  const book = own ? bookFor(rulesOf(session)) : plainBook(id);
   const wide = useWide();
+  const may = useMay(COMMAND_ROLES['add-fleet-limit']) && own;
   const [text, setText] = useState('');
+  const [tightening, setTightening] = useState<Limit | null>(null);
   const fits = (limit: Limit) =>
-    `${READING_WORDS[limit.reading]} ${whereWords(limit.where)} ${limit.value} ${limit.source}`
+    `${LIMITED_WORDS[limit.reading]} ${whereWords(limit)} ${limit.value} ${limit.source}`
       .toLowerCase()
       .includes(text.trim().toLowerCase());
   const shown = book.limits.filter(fits);
-  const columns = wide ? [READINGS.slice(0, 1), READINGS.slice(1)] : [READINGS];
+  const groups = LIMITED.filter((reading) => shown.some((limit) => limit.reading === reading)).map((reading) => (
+    <Card key={reading} title={LIMITED_WORDS[reading]}>
+      {shown
+        .filter((limit) => limit.reading === reading)
+        .map((limit) => (
+          <LimitRow
+            key={limit.id}
+            limit={limit}
+            onTighten={may && limit.judges === 'verdict' && !limit.from ? () => setTightening(limit) : null}
+          />
+        ))}
+    </Card>
+  ));
+  const rest = text.trim() ? null : (
+    <>
+      <HubCard book={book} />
+      <CountCard book={book} />
+    </>
+  );
+  const search = (
+    <TextInput
+      aria-label="Search"
+      placeholder="Search: a size, a brake, a rule"
+      value={text}
+      onChangeText={setText}
+      inputMode="search"
+      className="min-h-12 rounded-xl border-2 border-edge bg-card px-3 font-words text-body text-ink"
+    />
+  );
+  const none = shown.length === 0 ? <T tone="soft">No limit fits. Clear the search.</T> : null;
+  const first = (
+    <>
+      <Choice label="Book" hideLabel stacked={!wide} options={BOOK_CHOICE} value={id} onChange={setId} />
+      <Notice>{book.caution}</Notice>
+      {own ? <OwnLimits own={session.fleet.limits} book={book} /> : null}
+      <WhatIf key={id} book={book} />
+    </>
+  );
   return (
     <Screen title="Limit book" under={`${book.name}, edition ${book.edition}`} back={goBack('/me')}>
-      <Notice>{book.caution}</Notice>
-      <TextInput
-        aria-label="Search"
-        placeholder="Search: a size, a brake, a rule"
-        value={text}
-        onChangeText={setText}
-        inputMode="search"
-        className="min-h-12 rounded-xl border-2 border-edge bg-card px-3 font-words text-body text-ink"
-      />
-      {shown.length === 0 ? <T tone="soft">No limit fits. Clear the search.</T> : null}
-      <View className={wide ? 'flex-row items-start gap-4' : 'gap-4'}>
-        {columns.map((readings) => (
-          <View key={readings[0]} className={wide ? 'min-w-0 flex-1 gap-4' : 'gap-4'}>
-            {readings.map((reading) => (
-              <Limits
-                key={reading}
-                title={READING_WORDS[reading]}
-                limits={shown.filter((limit) => limit.reading === reading)}
-              />
-            ))}
+      {wide ? (
+        <View className="flex-row items-start gap-4">
+          <View className="w-[420px] gap-4">
+            {first}
+            {rest}
           </View>
-        ))}
-      </View>
-      {text.trim() ? null : (
+          <View className="min-w-0 flex-1 gap-4">
+            {search}
+            {none}
+            {groups}
+          </View>
+        </View>
+      ) : (
         <>
-          <Card title="Hub" note="The worst of what is noted decides.">
-            {book.hubOil.rules.map((rule) => (
-              <View key={rule.id} className="flex-row items-center justify-between gap-3 border-t border-line py-2">
-                <View className="min-w-0 flex-1">
-                  <T>{`${rule.says.charAt(0).toUpperCase()}${rule.says.slice(1)}`}</T>
-                  <T size="small" tone={rule.sure === 'check' ? 'violation' : 'soft'}>
-                    {`${rule.source} · ${SURE_WORDS[rule.sure]}`}
-                  </T>
-                </View>
-                <VerdictBadge verdict={rule.verdict} />
-              </View>
-            ))}
-          </Card>
-          <Card title="Brake count" note={`${book.brakeCount.source} · ${SURE_WORDS[book.brakeCount.sure]}`}>
-            <T>{`A stroke past its limit by less than ${book.brakeCount.halfBelow} counts as half a brake, otherwise as one.`}</T>
-            <T>{`Strokes are judged both ways from ${book.reservoir.from} to ${book.reservoir.to} (${book.reservoir.source}).`}</T>
-            <View className="flex-row flex-wrap gap-x-5 gap-y-1">
-              {COUNTED.map((total) => (
-                <T key={total}>{`${total} brakes: ${outOfServiceAt(book, total)}`}</T>
-              ))}
-            </View>
-          </Card>
+          {first}
+          {search}
+          {none}
+          {groups}
+          {rest}
         </>
       )}
+      {tightening ? <OwnLimit book={book} limit={tightening} onClose={() => setTightening(null)} /> : null}
     </Screen>
   );
 }

@@ -1,10 +1,10 @@
-import { type Doubt, formatLength, lengthStyle, type MeasuredKind } from '@zealous-axle/core';
+import { type Doubt, formatLength, lengthStyle, type StepKind } from '@zealous-axle/core';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
 
 /** Why a change of this kind is unlikely, in a sentence. */
-const UNLIKELY: Record<MeasuredKind, Record<Doubt['way'], string>> = {
+const UNLIKELY: Partial<Record<StepKind, Record<Doubt['way'], string>>> = {
   lining: {
     grown: 'Lining does not grow: was it relined, or is one of the two readings wrong?',
     shrunk: 'That is a lot of lining since then: look again at the thinnest point.',
@@ -17,12 +17,11 @@ const UNLIKELY: Record<MeasuredKind, Record<Doubt['way'], string>> = {
     grown: 'That is much longer than last time: full application, at the chamber face?',
     shrunk: 'That is much shorter than last time: were the spring brakes released, and was it a full application?',
   },
-  'hub-oil': { grown: '', shrunk: '' },
 };
 
 interface Props {
   what: string;
-  kind: MeasuredKind;
+  kind: StepKind;
   doubt: Doubt;
   before: { text: string; on: string };
   now: string;
@@ -37,7 +36,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
   return (
     <Sheet title={`${what}: ${now}?`} onClose={onClose}>
       <T bold>{`${before.text} on ${before.on}, now ${now}: ${by} ${doubt.way === 'grown' ? 'more' : 'less'}.`}</T>
-      <T>{UNLIKELY[kind][doubt.way]}</T>
+      <T>{UNLIKELY[kind]?.[doubt.way]}</T>
       <Button tall look="act" label="It is right" onPress={onConfirm} />
       <Button tall label="Measure again" onPress={onAgain} />
       <T size="small" tone="soft">

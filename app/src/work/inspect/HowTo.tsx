@@ -2,14 +2,6 @@ import type { MeasuredKind } from '@zealous-axle/core';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { usePalette } from '../../look/theme';
 
-/** How each is measured, in a sentence. */
-export const HOW: Record<MeasuredKind, string> = {
-  'stroke-applied': 'Travel of the pushrod from released to full application, at the chamber face.',
-  lining: 'The thinnest point of both shoes or pads, both sides looked at.',
-  tread: 'The smallest major groove, never on a wear bar.',
-  'hub-oil': 'Level ground, settled oil, clean glass.',
-};
-
 /** A small drawing of what to measure, and between which two points. */
 export function HowTo({ kind }: { kind: MeasuredKind }) {
   const palette = usePalette();

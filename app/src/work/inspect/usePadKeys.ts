@@ -1,7 +1,9 @@
-import type { Step } from '@zealous-axle/core';
+import { checkEntry, type Step } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useEffect, useRef } from 'react';
-import { type Draft, entryOf, withEntry } from '../../data/draft';
+import { type Draft, entryOf, withNote, withText } from '../../data/draft';
+import { currentField, textOf } from '../../data/fields';
+import type { Note } from '../../data/note';
 import { endCode } from '../../parts/RunningGear';
 import { isWriting } from '../../parts/Shortcuts';
 
@@ -10,23 +12,55 @@ interface Pad {
   step: Step | null;
   update: (change: (draft: Draft) => Draft) => void;
   save: () => void;
+  saveWith: (change: Note) => void;
   skip: () => void;
   why: () => void;
   /** Something lies over the pad. */
   busy: boolean;
 }
 
-const HUB_GOOD = { level: 'between', condition: 'clear', leak: 'none' } as const;
+const HUB_GOOD: Note = { level: 'between', condition: 'clear', leak: 'none' };
+const USUAL_HOLES = 10;
+const USUAL_PINS = 4;
+
+/** What `g` for good means at a step that is looked at rather than measured; null where it means nothing. */
+function goodAt({ carried }: Draft, step: Step): { note: Note; take: boolean } | null {
+  switch (step.kind) {
+    case 'hub-oil':
+      return { note: HUB_GOOD, take: false };
+    case 'check':
+      return { note: { found: [], how: 'seen' }, take: true };
+    case 'wheel-nuts':
+      return { note: { holes: carried.holes ?? USUAL_HOLES, loose: [], missing: [], rust: [] }, take: true };
+    case 'slider-pins':
+      return { note: { pins: USUAL_PINS, seated: USUAL_PINS }, take: true };
+    case 'dual':
+      return { note: { touching: false }, take: true };
+    default:
+      return null;
+  }
+}
+
+/** A digit at a check finds, or takes back, the sign of that number. */
+function findSign(draft: Draft, step: Step, digit: number): Note | null {
+  const sign = checkEntry(step.item ?? '')?.signs[digit - 1];
+  if (!sign) return null;
+  const found = entryOf(draft, step).note.found ?? [];
+  const now = found.includes(sign.code) ? found.filter((code) => code !== sign.code) : [...found, sign.code];
+  return { found: now.length ? now : undefined, how: 'seen' };
+}
 
 function press(pad: Pad, event: KeyboardEvent): boolean {
   const { draft, step, update } = pad;
   if (!draft || !step) return false;
-  const { typed } = entryOf(draft, step);
-  const type = (text: string) => update((now) => withEntry(now, step, { typed: text }));
+  const field = currentField(draft, step);
+  const typed = field ? textOf(draft, step, field.id) : '';
+  const type = (text: string) => field && update((now) => withText(now, step, field.id, text));
   const move = (by: number) =>
     update((now) => ({ ...now, cursor: Math.min(Math.max(0, now.cursor + by), now.steps.length - 1) }));
   const onButton =
-    event.target instanceof HTMLElement && event.target.closest('[role="button"], [role="radio"]') !== null;
+    event.target instanceof HTMLElement &&
+    event.target.closest('[role="button"], [role="radio"], [role="checkbox"]') !== null;
   switch (event.key) {
     case 'Enter':
       if (onButton) return false;
@@ -47,16 +81,24 @@ function press(pad: Pad, event: KeyboardEvent): boolean {
     case 'w':
       pad.why();
       return true;
-    case 'd':
-      router.navigate(`/report/${draft.unit.id}?at=${endCode(step)}&inspection=${draft.inspection}`);
+    case 'd': {
+      const at = step.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
+      router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
       return true;
+    }
+    case 'g': {
+      const good = goodAt(draft, step);
+      if (good?.take) pad.saveWith(good.note);
+      else if (good) update((now) => withNote(now, step, good.note));
+      return good !== null;
+    }
   }
-  if (step.kind === 'hub-oil') {
-    if (event.key !== 'g') return false;
-    update((now) => withEntry(now, step, { hub: HUB_GOOD }));
-    return true;
+  if (step.kind === 'check') {
+    const note = /^[1-9]$/.test(event.key) ? findSign(draft, step, Number(event.key)) : null;
+    if (note) update((now) => withNote(now, step, note));
+    return note !== null;
   }
-  if (!/^[0-9 ./]$/.test(event.key) || typed.length >= 12 || (event.key === ' ' && onButton)) return false;
+  if (!field || !/^[0-9 ./-]$/.test(event.key) || typed.length >= 12 || (event.key === ' ' && onButton)) return false;
   type(typed + event.key);
   return true;
 }

@@ -3,8 +3,9 @@ import {
   type CommandName,
   type JobPage,
   type JobState,
-  MEASURED_WORDS,
-  positionCode,
+  placeWords,
+  stepKey,
+  stepWords,
   stillToRemeasure,
   toRemeasure,
 } from '@zealous-axle/core';
@@ -144,7 +145,7 @@ function Finish({ page, act }: StageProps) {
 
 function MeasureAgain({ page }: { page: JobPage }) {
   const { job, defects, standing } = page;
-  const { fleet } = useSession();
+  const session = useSession();
   const unit = useUnit(job.unit.id);
   const [draft, setDraft] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -158,7 +159,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
   if (steps.length === 0) return <T>Nothing to measure: this repair is seen by eye.</T>;
   if (open.length === 0)
     return (
-      <Notice look="good">{`Measured again at ${[...new Set(steps.map(endCode))].join(', ')}: inside the limits.`}</Notice>
+      <Notice look="good">{`Measured again at ${[...new Set(steps.map(({ axle, side }) => placeWords({ axle, side })))].join(', ')}: inside the limits.`}</Notice>
     );
   const measure = async () => {
     if (busy) return;
@@ -167,15 +168,15 @@ function MeasureAgain({ page }: { page: JobPage }) {
       draft ??
       (await startInspection({
         unit: { ...job.unit, standing: unit.data?.standing ?? standing },
-        book: fleet.book,
-        job: { id: job.id, steps },
+        session,
+        by: { job: job.id, steps },
       }));
     router.navigate(`/inspect/${inspection}`);
   };
   return (
     <>
       {open.map(({ step, because }) => (
-        <T key={`${step.kind} ${positionCode(step)}`}>{`• ${MEASURED_WORDS[step.kind]}: ${because}`}</T>
+        <T key={stepKey(step)}>{`• ${stepWords(step)}: ${because}`}</T>
       ))}
       <Button
         tall

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { discard, flush, retry, type Waiting } from '../../data/outbox';
+import { discard, flush, retry, send, type Waiting } from '../../data/outbox';
 import { useSession, useSessionState } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
 import { clock } from '../../look/dates';
@@ -11,6 +11,7 @@ import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
 import { T } from '../../parts/T';
+import { UnitChoices } from '../rules/UnitChoices';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
   { value: 'device', label: 'As the device' },
@@ -78,8 +79,26 @@ export function Me() {
       <Card title="Look">
         <Choice label="Theme" options={THEMES} value={choice} onChange={choose} />
       </Card>
-      <Card title="Limits" note="Every figure the program judges by, with its source.">
+      <Card title="My units" note={person.units ? 'My own' : 'As the fleet has them'}>
+        <UnitChoices
+          units={person.units ?? fleet.units}
+          onChange={(units) => void send('set-own-units', { units }, 'My units')}
+        />
+        {person.units ? (
+          <Button
+            label="Follow the fleet again"
+            onPress={() => void send('set-own-units', { units: null }, 'My units: the fleet’s')}
+          />
+        ) : null}
+      </Card>
+      <Card title="How we judge" note="Every figure the program judges by, with its source, and what the shop chose.">
         <Button label="Open the limit book" onPress={() => router.navigate('/book')} />
+        <Button label="Book, schools and fleet units" onPress={() => router.navigate('/rules')} />
+        <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
+      </Card>
+      <Card title="Tools">
+        <Button label="Gauges" onPress={() => router.navigate('/gauges')} />
+        <Button label="Readings as a file" onPress={() => router.navigate('/files')} />
       </Card>
       <Card title="What decides">
         <T>

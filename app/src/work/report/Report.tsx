@@ -36,6 +36,11 @@ const PART_WORDS: Record<Part, string> = {
   lamps: 'Lamps',
   body: 'Body, doors',
   air: 'Air',
+  engine: 'Engine bay',
+  steering: 'Steering',
+  cab: 'Cab',
+  emergency: 'Emergency equipment',
+  bus: 'Passengers',
   papers: 'Papers',
   other: 'Something else',
 };

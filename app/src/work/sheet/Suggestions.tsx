@@ -1,14 +1,22 @@
-import { BOOKS, findPatterns, MEASURED_WORDS, type Reading, readingKey, type Suggestion } from '@zealous-axle/core';
+import {
+  findingWords,
+  findPatterns,
+  type Reading,
+  readingKey,
+  readingWords,
+  type Suggestion,
+} from '@zealous-axle/core';
 import { View } from 'react-native';
-import { shortReading } from '../../data/draft';
-import { useSession } from '../../data/session';
+import { useBook } from '../../data/rules';
 import { Card } from '../../parts/Card';
 import { T } from '../../parts/T';
 import type { Judged } from './useJudged';
 
-const KIND_WORDS: Record<string, string> = { ...MEASURED_WORDS, 'stroke-free': 'Free stroke' };
-const evidenceWords = (reading: Reading): string =>
-  `${readingKey(reading)?.split('@')[1] ?? ''} ${KIND_WORDS[reading.kind] ?? reading.kind} ${shortReading(reading)}`;
+function evidenceWords(reading: Reading): string {
+  const [kind = '', place = ''] = readingKey(reading).split('@');
+  const wear = reading.kind === 'tread' && reading.wear ? `, ${reading.wear.join(', ').replaceAll('-', ' ')}` : '';
+  return `${place} ${findingWords({ kind })} ${readingWords(reading)}${wear}`;
+}
 
 function Row({ suggestion: { pattern, place, evidence } }: { suggestion: Suggestion }) {
   return (
@@ -22,9 +30,8 @@ function Row({ suggestion: { pattern, place, evidence } }: { suggestion: Suggest
 
 /** What the readings suggest when taken together, each with the readings it rests on. Never a verdict. */
 export function Suggestions({ judged }: { judged: Judged }) {
-  const { fleet } = useSession();
-  const readings = judged.readings.flatMap(({ value }) => value ?? []);
-  const found = findPatterns(BOOKS[fleet.book], judged.unit, readings);
+  const book = useBook();
+  const found = findPatterns(book, judged.unit, judged.taken);
   if (found.length === 0) return null;
   return (
     <Card title="What this suggests" note="Workshop practice: a place to look, not a verdict.">

@@ -1,19 +1,12 @@
-import {
-  BOOKS,
-  type Finding,
-  holds,
-  type Judgement,
-  MEASURED_WORDS,
-  positionCode,
-  type Side,
-  type Verdict,
-} from '@zealous-axle/core';
+import { type Finding, findingWords, holds, type Judgement, placeWords, type Verdict } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
+import { sectionSeconds } from '../../data/draft';
 import { keepDraft } from '../../data/drafts';
 import { send } from '../../data/outbox';
+import { useBook } from '../../data/rules';
 import { useSession } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
 import { clock } from '../../look/dates';
@@ -30,6 +23,8 @@ import { Screen } from '../../parts/Screen';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
+import { Files } from './Files';
+import { Photos } from './Photos';
 import { Suggestions } from './Suggestions';
 import { type Judged, useJudged } from './useJudged';
 
@@ -70,10 +65,8 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-const words = (kind: string): string =>
-  kind in MEASURED_WORDS ? MEASURED_WORDS[kind as keyof typeof MEASURED_WORDS] : kind;
-const place = ({ axle, side, tyre }: Finding): string =>
-  axle !== null && side !== null ? positionCode({ axle, side: side as Side, tyre }) : 'Trailer';
+const words = (kind: string): string => findingWords({ kind });
+const place = (finding: Finding): string => placeWords(finding);
 
 function Findings({ judged }: { judged: Judged }) {
   const { findings } = judged.judgement;
@@ -86,21 +79,22 @@ function Findings({ judged }: { judged: Judged }) {
       <Card title={faults.length ? 'Findings, worst first' : 'No finding past a limit'}>
         {faults.map((finding) => (
           <FindingRow
-            key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured}`}
+            key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${finding.because}`}
             finding={finding}
             unit={judged.unit}
           />
         ))}
       </Card>
       <Suggestions judged={judged} />
+      <Photos judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}
       {within.length ? (
-        <Card title={`${within.length} readings inside their limits`}>
+        <Card title={`${within.length} readings and checks inside their limits`}>
           <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />
           {all
             ? within.map((finding) => (
                 <FindingRow
-                  key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured}`}
+                  key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${finding.because}`}
                   finding={finding}
                   unit={judged.unit}
                 />
@@ -115,7 +109,7 @@ function Findings({ judged }: { judged: Judged }) {
 function Head({ judged }: { judged: Judged }) {
   const { fleet } = useSession();
   const { judgement, closed } = judged;
-  const book = BOOKS[fleet.book];
+  const book = useBook();
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
@@ -145,7 +139,7 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
     const outcome = open ? 'incomplete' : 'complete';
     await send(
       'close-inspection',
-      { inspection: id, outcome, ...(open ? { because: words.trim() } : {}) },
+      { inspection: id, outcome, ...(open ? { because: words.trim() } : {}), sections: sectionSeconds(draft) },
       `${unit.number}: inspection closed`,
     );
     await keepDraft({ ...draft, closed: true });
@@ -202,11 +196,16 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
   );
 }
 
-function Body({ judged, judgement }: { judged: Judged; judgement: Judgement }) {
+function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement; id: string }) {
   const wide = useWide();
+  const files = judged.closed ? <Files id={id} /> : null;
   const brakes = (
     <Card title="Brake count">
       <BrakeSum count={judgement.brakes} />
+      <Button
+        label="With a tractor or other trailers …"
+        onPress={() => router.navigate(`/combine/${judged.unit.id}`)}
+      />
     </Card>
   );
   const plan = (
@@ -221,6 +220,7 @@ function Body({ judged, judgement }: { judged: Judged; judgement: Judgement }) {
         {brakes}
         <Findings judged={judged} />
         {plan}
+        {files}
       </>
     );
   return (
@@ -229,6 +229,7 @@ function Body({ judged, judgement }: { judged: Judged; judgement: Judgement }) {
         <Head judged={judged} />
         {brakes}
         {plan}
+        {files}
       </View>
       <View className="min-w-0 flex-1 gap-4">
         <Findings judged={judged} />
@@ -255,7 +256,7 @@ export function VerdictSheet() {
       }
     >
       {judged ? (
-        <Body judged={judged} judgement={judged.judgement} />
+        <Body judged={judged} judgement={judged.judgement} id={id} />
       ) : waiting ? (
         <T tone="soft">Reading…</T>
       ) : (

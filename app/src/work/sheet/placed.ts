@@ -1,12 +1,13 @@
-import { type Finding, isMeasuredKind, type Reading, readingKey, stepKey } from '@zealous-axle/core';
+import { type Finding, type Reading, readingKey, stepKey } from '@zealous-axle/core';
 import type { PlacedReading } from '../../parts/ends';
 
 /** What the findings say at each place, with the reading behind it where this inspection took one. */
 export function placedOf(readings: readonly Reading[], findings: readonly Finding[]): PlacedReading[] {
   const taken = new Map(readings.map((value) => [readingKey(value), value]));
   return findings.flatMap(({ kind, axle, side, tyre, verdict }) => {
-    if (!axle || !side || !isMeasuredKind(kind)) return [];
+    if (!axle || !side || kind === 'defect') return [];
     const place = { kind, axle, side, tyre };
-    return [{ ...place, verdict, value: taken.get(stepKey(place)) ?? null }];
+    const value = taken.get(stepKey(place)) ?? null;
+    return [{ ...place, kind: value?.kind ?? kind, verdict, value }];
   });
 }

@@ -1,4 +1,4 @@
-import type { Judgement, Unit, UnitKind } from '@zealous-axle/core';
+import type { Judgement, Photo, Reading, Unit, UnitKind } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
 import { type Draft, judgeDraft, type Known, takenReadings, unreadSteps } from '../../data/draft';
 import { findDraft } from '../../data/drafts';
@@ -10,6 +10,9 @@ export interface Judged {
   unit: Unit & { number: string; body: string; kind: UnitKind };
   judgement: Judgement;
   readings: PlacedReading[];
+  /** Everything that was read and stands, as typed. */
+  taken: Reading[];
+  photos: readonly Photo[];
   /** Steps that have no reading yet; empty once the inspection is closed. */
   open: number;
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
@@ -32,6 +35,8 @@ function fromDraft(draft: Draft, known: Known | undefined): Judged {
     unit: draft.unit,
     judgement,
     readings: placedOf(takenReadings(draft), judgement.findings),
+    taken: takenReadings(draft),
+    photos: [],
     open: unreadSteps(draft).length,
     closed: null,
     draft,
@@ -58,6 +63,8 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         unit: sheet.unit,
         judgement: sheet.judgement,
         readings: placedOf(live, sheet.judgement.findings),
+        taken: live,
+        photos: sheet.photos,
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         draft: null,

@@ -1,7 +1,8 @@
-import { catalogueEntry, type DefectView } from '@zealous-axle/core';
+import { type DefectView, severityOf } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../data/outbox';
+import { useSession } from '../../data/session';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
@@ -16,7 +17,8 @@ const HOLD = [
 
 /** The foreman's answer to one report: hold or not, or dismiss it with the reason. */
 function Answer({ defect, onClose }: { defect: DefectView; onClose: () => void }) {
-  const rule = catalogueEntry(defect.code);
+  const { fleet } = useSession();
+  const rule = severityOf(defect.code, fleet.book);
   const suggested = rule?.verdict === 'out-of-service' || rule?.verdict === 'violation' || defect.holds;
   const [holds, setHolds] = useState<'yes' | 'no'>(suggested ? 'yes' : 'no');
   const [reason, setReason] = useState('');

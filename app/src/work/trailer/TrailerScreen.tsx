@@ -1,4 +1,13 @@
-import { COMMAND_ROLES, type InspectionHead, isOpenDefect, releaseBarriers, type UnitPage } from '@zealous-axle/core';
+import {
+  COMMAND_ROLES,
+  findingWords,
+  type InspectionHead,
+  isOpenDefect,
+  type Route,
+  readingWords,
+  releaseBarriers,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import Ruler from 'lucide-react-native/icons/ruler';
@@ -8,6 +17,7 @@ import type { Draft } from '../../data/draft';
 import { entryOf, isDone } from '../../data/draft';
 import { openDrafts } from '../../data/drafts';
 import { useUnit } from '../../data/queries';
+import { useShown } from '../../data/rules';
 import { useMay, useSession } from '../../data/session';
 import { clock, dayName, dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
@@ -15,13 +25,18 @@ import { Card } from '../../parts/Card';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { endsOf } from '../../parts/ends';
 import { Loaded } from '../../parts/Loaded';
+import { PhotoStrip } from '../../parts/PhotoStrip';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { T } from '../../parts/T';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
-import { VERDICT_LOOK } from '../../parts/verdict';
+import { useVerdictWord } from '../../parts/verdict';
+import { keyWords } from '../sheet/Photos';
 import { Acknowledge } from './Acknowledge';
 import { Holding } from './Holding';
+import { MakerLimits } from './MakerLimits';
+import { Papers } from './Papers';
+import { RoutePicker } from './RoutePicker';
 import { startInspection } from './start';
 
 /** The inspection in progress on this device, if there is one. */
@@ -38,7 +53,8 @@ function useOpenDraft(unit: string): Draft | null | undefined {
 }
 
 function InspectButton({ unit }: { unit: UnitPage }) {
-  const { fleet } = useSession();
+  const session = useSession();
+  const [picking, setPicking] = useState(false);
   const draft = useOpenDraft(unit.id);
   const [busy, setBusy] = useState(false);
   if (draft === undefined) return null;
@@ -50,17 +66,31 @@ function InspectButton({ unit }: { unit: UnitPage }) {
         look="act"
         icon={Ruler}
         className="grow"
-        label={`Go on measuring, ${done} of ${draft.steps.length}`}
+        label={`Go on, ${done} of ${draft.steps.length}`}
         onPress={() => router.navigate(`/inspect/${draft.inspection}`)}
       />
     );
   }
-  const begin = async () => {
+  const begin = async (route: Route) => {
     if (busy) return;
     setBusy(true);
-    router.navigate(`/inspect/${await startInspection({ unit, book: fleet.book })}`);
+    setPicking(false);
+    router.navigate(`/inspect/${await startInspection({ unit, session, by: { route } })}`);
   };
-  return <Button tall look="act" icon={Ruler} className="grow" label="Measure" onPress={begin} disabled={busy} />;
+  return (
+    <>
+      <Button
+        tall
+        look="act"
+        icon={Ruler}
+        className="grow"
+        label="Inspect"
+        onPress={() => setPicking(true)}
+        disabled={busy}
+      />
+      {picking ? <RoutePicker unit={unit} onPick={begin} onClose={() => setPicking(false)} /> : null}
+    </>
+  );
 }
 
 function Acts({ unit }: { unit: UnitPage }) {
@@ -82,7 +112,12 @@ function Acts({ unit }: { unit: UnitPage }) {
 
 function InspectionRow({ inspection }: { inspection: InspectionHead }) {
   const { fleet } = useSession();
-  const what = inspection.purpose === 'full' ? 'Measured' : 'Measured again';
+  const wordOf = useVerdictWord();
+  const what =
+    inspection.route ??
+    { full: 'Measured', walk: 'Walked round', import: 'Read from a file', 're-measure': 'Measured again' }[
+      inspection.purpose
+    ];
   const outcome = inspection.closedAt ? inspection.outcome : 'in progress';
   return (
     <Pressable
@@ -94,10 +129,10 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
       <View className="min-w-0 flex-1">
         <T bold>
           {dayOf(inspection.startedAt, fleet.zone)}
-          {inspection.verdict ? `  ${VERDICT_LOOK[inspection.verdict].word}` : ''}
+          {inspection.verdict ? `  ${wordOf(inspection.verdict)}` : ''}
         </T>
         <T size="small" tone="soft">
-          {`${what} by ${inspection.by} · ${outcome}`}
+          {`${what}, ${inspection.by} · ${outcome}`}
         </T>
       </View>
     </Pressable>
@@ -119,6 +154,7 @@ function State({ unit }: { unit: UnitPage }) {
 export function TrailerBody({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);
+  const { shown } = useShown();
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const certified = unit.defects.filter(({ state }) => state === 'certified');
   const jobs = unit.jobs.filter(({ state }) => state !== 'certified' && state !== 'cancelled');
@@ -126,8 +162,17 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
   const barriers = releaseBarriers({
     held: unit.holds.length > 0,
     defects: open.map((each) => ({ ...each, place: defectPlace(each) })),
-    readings: unit.standing.map((each) => ({ ...each, place: each.key.split('@')[1] ?? '' })),
+    readings: unit.standing.map((each) => ({
+      ...each,
+      kind: each.key.split('@')[0] ?? each.kind,
+      place: defectPlace(each),
+    })),
   });
+  const pictures = unit.photos.map(({ id, key, by, at }) => ({
+    id,
+    source: `/api/v1/photos/${id}`,
+    words: `${keyWords(key)}, ${by}, ${clock(at, fleet.zone)}`,
+  }));
   const select = (code: string) => setChosen(code === chosen ? null : code);
   const here = chosen ? unit.standing.filter(({ key }) => key.split('@')[1]?.startsWith(chosen)) : [];
   return (
@@ -147,9 +192,15 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
             {here.map((each) => (
               <View key={each.key} className="flex-row items-center gap-2">
                 <VerdictMark verdict={each.verdict} size={20} />
-                <T>{`${each.key.replace('@', ' ')}: ${clock(each.at, fleet.zone)}`}</T>
+                <T className="min-w-0 flex-1">
+                  <T
+                    bold
+                  >{`${each.tyre && each.tyre !== 'single' ? `${each.tyre === 'inner' ? 'Inner' : 'Outer'} ` : ''}${findingWords({ kind: each.key.split('@')[0] ?? '' })} `}</T>
+                  {`${shown(readingWords(each.value))}, ${clock(each.at, fleet.zone)}`}
+                </T>
               </View>
             ))}
+            <MakerLimits key={chosen} unit={unit} at={chosen} />
             <Button
               label={`Report a defect at ${chosen}`}
               onPress={() => router.navigate(`/report/${unit.id}?at=${chosen}`)}
@@ -191,9 +242,13 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
           <InspectionRow key={inspection.id} inspection={inspection} />
         ))}
       </Card>
-      {unit.papers.map(({ paper, on }) => (
-        <T key={paper} tone="soft">{`${paper}: good until ${dayName(on)} ${on.slice(0, 4)}`}</T>
-      ))}
+      {pictures.length ? (
+        <Card title="Photos">
+          <PhotoStrip pictures={pictures} />
+        </Card>
+      ) : null}
+      <Papers unit={unit} />
+      <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
     </>
   );
 }

@@ -1,35 +1,64 @@
-import type { BookId, Step, UnitPage } from '@zealous-axle/core';
+import {
+  measuresAll,
+  type Route,
+  readingWords,
+  routeSteps,
+  type Session,
+  type Step,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { newDraft, shortReading } from '../../data/draft';
+import { newDraft } from '../../data/draft';
 import { keepDraft } from '../../data/drafts';
 import { send } from '../../data/outbox';
+import { rulesOf } from '../../data/rules';
 
 interface Beginning {
   unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing'>;
-  book: BookId;
-  job?: { id: string; steps: Step[] };
+  session: Session;
+  /** The route walked, or the job whose places are measured again. */
+  by: { route: Route } | { job: string; steps: Step[] };
 }
 
 /** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
-export async function startInspection({ unit, book, job }: Beginning): Promise<string> {
+export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
   const inspection = uuidv7();
-  const purpose = job ? 're-measure' : 'full';
+  const { id, number, body, kind, axles } = unit;
+  const units = session.person.units ?? session.fleet.units;
+  const route = 'route' in by ? by.route : null;
+  const steps = route ? routeSteps(route, unit) : 'steps' in by ? by.steps : [];
+  const purpose = route ? (measuresAll(route) ? 'full' : 'walk') : 're-measure';
+  const job = 'job' in by ? by.job : null;
   await keepDraft(
     newDraft({
       inspection,
-      unit: { id: unit.id, number: unit.number, body: unit.body, kind: unit.kind, axles: unit.axles },
-      book,
+      unit: { id, number, body, kind, axles },
+      rules: rulesOf(session),
       purpose,
-      job: job?.id ?? null,
-      steps: job?.steps,
-      previous: Object.fromEntries(unit.standing.map(({ key, value, at }) => [key, { text: shortReading(value), at }])),
+      route: route && {
+        id: route.id,
+        name: route.name,
+        sections: route.sections.map(({ id: own, name, says }) => ({ id: own, name, says })),
+      },
+      job,
+      steps,
+      padUnit: units.length,
+      airUnit: units.pressure,
+      previous: Object.fromEntries(unit.standing.map(({ key, value, at }) => [key, { text: readingWords(value), at }])),
       startedAt: new Date().toISOString(),
     }),
   );
   await send(
     'start-inspection',
-    { inspection, unit: unit.id, purpose, ...(job ? { job: job.id } : {}) },
-    `${unit.number}: inspection started`,
+    {
+      inspection,
+      unit: id,
+      purpose,
+      ...(job ? { job } : {}),
+      ...(route ? { route: { id: route.id, name: route.name } } : {}),
+      steps,
+    },
+    `${number}: ${route?.name ?? 'measuring again'} begun`,
   );
   return inspection;
 }

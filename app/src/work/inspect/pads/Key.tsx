@@ -1,5 +1,5 @@
 import { Pressable } from 'react-native';
-import { T } from '../../parts/T';
+import { T } from '../../../parts/T';
 
 /** One key of the pad. */
 export function Key({

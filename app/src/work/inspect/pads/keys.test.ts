@@ -1,25 +1,25 @@
 import { fractionOf, pressDigit, pressFraction, pressHalfStep, pressWhole, SIXTEENTHS, wholeOf } from './keys';
 
 test('a stroke is one or two taps: the usual whole inch is there already', () => {
-  expect(pressFraction('stroke-applied', '', '7/8')).toBe('1 7/8');
+  expect(pressFraction(1, '', '7/8')).toBe('1 7/8');
   expect(pressWhole('1 7/8', 2)).toBe('2 7/8');
   expect(pressWhole('', 2)).toBe('2');
 });
 
 test('a lining starts without a whole inch', () => {
-  expect(pressFraction('lining', '', '3/8')).toBe('3/8');
-  expect(wholeOf('lining', '3/8')).toBe(0);
+  expect(pressFraction(0, '', '3/8')).toBe('3/8');
+  expect(wholeOf(0, '3/8')).toBe(0);
 });
 
 test('a fraction pressed again is taken back', () => {
-  expect(pressFraction('stroke-applied', '1 7/8', '7/8')).toBe('1');
+  expect(pressFraction(1, '1 7/8', '7/8')).toBe('1');
   expect(fractionOf('1')).toBeNull();
 });
 
 test('the line between two sixteenths', () => {
-  expect(pressHalfStep('stroke-applied', '1 7/8', 'in')).toBe('1 29/32');
-  expect(pressHalfStep('lining', '3/8', 'in')).toBe('13/32');
-  expect(pressHalfStep('stroke-applied', '', 'in')).toBe('1 1/32');
+  expect(pressHalfStep(1, '1 7/8', 'in')).toBe('1 29/32');
+  expect(pressHalfStep(0, '3/8', 'in')).toBe('13/32');
+  expect(pressHalfStep(1, '', 'in')).toBe('1 1/32');
 });
 
 test('number keys', () => {

@@ -1,10 +1,10 @@
+import type { HubNotes } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
-import type { HubNotes } from '../../data/draft';
-import { usePalette } from '../../look/theme';
-import { Button } from '../../parts/Button';
-import { Choice } from '../../parts/Choice';
-import { T } from '../../parts/T';
+import { usePalette } from '../../../look/theme';
+import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
+import { T } from '../../../parts/T';
 
 type Level = NonNullable<HubNotes['level']>;
 
@@ -30,9 +30,16 @@ const LEAKS = [
   { value: 'outside', label: 'Leaks out' },
   { value: 'onto-lining', label: 'Onto lining' },
 ] as const;
+const HEATS = [
+  { value: 'cool', label: 'Cool' },
+  { value: 'warm', label: 'Warm' },
+  { value: 'hot', label: 'Hot' },
+] as const;
 const YES = [{ value: 'yes', label: 'Cap missing' }] as const;
 
-const GOOD: HubNotes = { level: 'between', condition: 'clear', leak: 'none' };
+/** Good, and nothing else noted: what was noted before is taken back. */
+const CLEAN: HubNotes = { cap: undefined, smoking: undefined, heat: undefined };
+const GOOD: HubNotes = { ...CLEAN, level: 'between', condition: 'clear', leak: 'none' };
 const isGood = ({ level, condition, leak, cap, smoking }: HubNotes) =>
   level === GOOD.level && condition === GOOD.condition && leak === GOOD.leak && cap !== 'missing' && !smoking;
 
@@ -63,8 +70,8 @@ function Glass({ level }: { level: Level | undefined }) {
 
 /** A hub's oil read against the marks of its glass. Nothing is chosen beforehand: what is not looked at stays open. */
 export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNote: (hub: HubNotes) => void }) {
-  const note = (change: HubNotes) => onNote({ ...hub, ...change });
-  const good = oil ? GOOD : { leak: 'none' as const };
+  const note = onNote;
+  const good = oil ? GOOD : { ...CLEAN, leak: 'none' as const };
   return (
     <View className="gap-3">
       <Button
@@ -120,6 +127,13 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
         pairs
         value={hub.leak ?? null}
         onChange={(leak) => note({ leak })}
+      />
+      <Choice
+        label="Heat, by hand"
+        hideLabel
+        options={HEATS}
+        value={hub.heat ?? null}
+        onChange={(heat) => note({ heat })}
       />
       <View className="flex-row gap-2">
         <View className="flex-1">

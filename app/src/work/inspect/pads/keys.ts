@@ -1,13 +1,18 @@
-import { formatLength, type MeasuredKind, parseLength } from '@zealous-axle/core';
-import { type PadUnit, writtenLength } from '../../data/draft';
+import { formatLength, parseLength, type StepKind } from '@zealous-axle/core';
+import { writtenLength } from '../../../data/compose';
+import type { PadUnit } from '../../../data/draft';
 
 const NM_32ND = 793_750;
 
 /** Whole inches a kind of reading can have, and the one it most often has. */
-export const WHOLES: Partial<Record<MeasuredKind, { keys: readonly number[]; usual: number }>> = {
+export const WHOLES: Partial<Record<StepKind, { keys: readonly number[]; usual: number }>> = {
   'stroke-applied': { keys: [0, 1, 2, 3], usual: 1 },
+  'stroke-free': { keys: [0, 1, 2], usual: 0 },
   lining: { keys: [0, 1], usual: 0 },
+  'mud-flap': { keys: [4, 5, 6, 7, 8, 9], usual: 7 },
 };
+/** From the chamber face to the pin, which is longer than any stroke. */
+export const DISTANCE_WHOLES = { keys: [1, 2, 3, 4, 5], usual: 2 } as const;
 
 /** The sixteenths as fraction keys, reduced: `1/16`, `1/8`, … `15/16`. */
 export const SIXTEENTHS: readonly string[] = Array.from({ length: 15 }, (_, index) =>
@@ -23,24 +28,25 @@ const split = (typed: string): { whole: number | null; fraction: string | null }
 };
 
 /** The whole inches in what is typed; the usual ones before anything is. */
-export const wholeOf = (kind: MeasuredKind, typed: string): number => {
+export function wholeOf(usual: number, typed: string): number {
   const { whole, fraction } = split(typed);
   if (whole !== null) return whole;
-  return fraction ? 0 : (WHOLES[kind]?.usual ?? 0);
-};
+  return fraction ? 0 : usual;
+}
 export const fractionOf = (typed: string): string | null => split(typed).fraction;
 
 const join = (whole: number, fraction: string | null): string =>
   fraction === null ? String(whole) : whole === 0 ? fraction : `${whole} ${fraction}`;
 
 export const pressWhole = (typed: string, whole: number): string => join(whole, fractionOf(typed));
+
 /** A fraction key; pressed again it takes the fraction back. */
-export const pressFraction = (kind: MeasuredKind, typed: string, fraction: string): string =>
-  join(wholeOf(kind, typed), fractionOf(typed) === fraction ? null : fraction);
+export const pressFraction = (usual: number, typed: string, fraction: string): string =>
+  join(wholeOf(usual, typed), fractionOf(typed) === fraction ? null : fraction);
 
 /** One thirty-second more than what is typed, for the line between two sixteenths. */
-export function pressHalfStep(kind: MeasuredKind, typed: string, padUnit: PadUnit): string {
-  const parsed = parseLength(writtenLength(kind, typed || String(wholeOf(kind, '')), padUnit), 'none');
+export function pressHalfStep(usual: number, typed: string, padUnit: PadUnit): string {
+  const parsed = parseLength(writtenLength('fraction', typed || String(wholeOf(usual, '')), padUnit), 'none');
   return parsed.ok ? formatLength(parsed.value + NM_32ND, 'fraction').replace(' in', '') : typed;
 }
 

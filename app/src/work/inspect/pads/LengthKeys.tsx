@@ -1,6 +1,6 @@
-import type { MeasuredKind } from '@zealous-axle/core';
 import { View } from 'react-native';
-import type { PadUnit } from '../../data/draft';
+import type { PadUnit } from '../../../data/draft';
+import type { Field } from '../../../data/fields';
 import { Key } from './Key';
 import {
   fractionOf,
@@ -10,12 +10,12 @@ import {
   pressWhole,
   SIXTEENTHS,
   THIRTY_SECONDS,
-  WHOLES,
   wholeOf,
 } from './keys';
 
 interface Props {
-  kind: MeasuredKind;
+  keys: Field['keys'];
+  wholes: { keys: readonly number[]; usual: number };
   padUnit: PadUnit;
   typed: string;
   onType: (typed: string) => void;
@@ -27,8 +27,7 @@ const rowsOf = <K,>(keys: readonly K[], width: number): K[][] =>
 const Row = ({ children }: { children: React.ReactNode }) => <View className="flex-row gap-2">{children}</View>;
 
 /** Whole inches, fifteen sixteenths, and the half step between two of them. */
-function FractionKeys({ kind, padUnit, typed, onType }: Props) {
-  const wholes = WHOLES[kind]?.keys ?? [];
+function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType }: Props) {
   const fraction = fractionOf(typed);
   return (
     <View className="gap-2">
@@ -38,7 +37,7 @@ function FractionKeys({ kind, padUnit, typed, onType }: Props) {
             key={whole}
             label={`${whole}″`}
             name={`${whole} inches`}
-            chosen={wholeOf(kind, typed) === whole}
+            chosen={wholeOf(usual, typed) === whole}
             onPress={() => onType(pressWhole(typed, whole))}
           />
         ))}
@@ -51,14 +50,14 @@ function FractionKeys({ kind, padUnit, typed, onType }: Props) {
                 key={key}
                 label={key}
                 name="One thirty-second more"
-                onPress={() => onType(pressHalfStep(kind, typed, padUnit))}
+                onPress={() => onType(pressHalfStep(usual, typed, padUnit))}
               />
             ) : (
               <Key
                 key={key}
                 label={key}
                 chosen={fraction === key}
-                onPress={() => onType(pressFraction(kind, typed, key))}
+                onPress={() => onType(pressFraction(usual, typed, key))}
               />
             ),
           )}
@@ -95,7 +94,7 @@ const DIGITS = [
   ['.', '0', '⌫'],
 ] as const;
 
-/** Plain digits, for millimetres and pressures. */
+/** Plain digits, for millimetres, decimals and pressures. */
 export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
   return (
     <View className="gap-2">
@@ -117,6 +116,7 @@ export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
 
 /** The keys for the unit in use: a whole reading is one or two taps. */
 export function LengthKeys(props: Props) {
-  if (props.padUnit === 'mm') return <NumberKeys typed={props.typed} onType={props.onType} />;
-  return props.kind === 'tread' ? <TreadKeys {...props} /> : <FractionKeys {...props} />;
+  if (props.padUnit === 'in' && props.keys === '32nds') return <TreadKeys {...props} />;
+  if (props.padUnit === 'in' && props.keys === 'fraction') return <FractionKeys {...props} />;
+  return <NumberKeys typed={props.typed} onType={props.onType} />;
 }

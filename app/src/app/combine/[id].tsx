@@ -1,0 +1,1 @@
+export { Combine as default } from '../../work/combine/Combine';

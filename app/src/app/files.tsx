@@ -1,0 +1,1 @@
+export { ReadingFiles as default } from '../work/files/ReadingFiles';

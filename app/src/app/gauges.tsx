@@ -1,0 +1,1 @@
+export { Gauges as default } from '../work/gauges/Gauges';

@@ -1,0 +1,1 @@
+export { Paper as default } from '../../work/paper/Paper';

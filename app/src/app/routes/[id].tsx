@@ -1,0 +1,1 @@
+export { RouteEditor as default } from '../../work/routes/RouteEditor';

@@ -1,0 +1,1 @@
+export { Routes as default } from '../../work/routes/Routes';

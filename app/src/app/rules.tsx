@@ -1,0 +1,1 @@
+export { FleetRulesScreen as default } from '../work/rules/Rules';

@@ -1,0 +1,32 @@
+import {
+  type Book,
+  bookFor,
+  type DisplayUnits,
+  type FleetRules,
+  inBoth,
+  inUnits,
+  type Session,
+} from '@zealous-axle/core';
+import { useMemo } from 'react';
+import { useSession } from './session';
+
+/** What a session's fleet judges by. */
+export const rulesOf = ({ fleet: { book, schools, limits } }: Session): FleetRules => ({ book, schools, limits });
+
+/** The book of the signed-in person's fleet: schools chosen, own limits on top. */
+export function useBook(): Book {
+  const session = useSession();
+  return useMemo(() => bookFor(rulesOf(session)), [session]);
+}
+
+/** The units the signed-in person reads in: their own, or the fleet's. */
+export function useUnits(): DisplayUnits {
+  const { person, fleet } = useSession();
+  return person.units ?? fleet.units;
+}
+
+/** Quantities in the person's own units: alone, or with what was written beside them. */
+export function useShown(): { shown: (text: string) => string; both: (text: string) => string } {
+  const units = useUnits();
+  return useMemo(() => ({ shown: (text) => inUnits(text, units), both: (text) => inBoth(text, units) }), [units]);
+}

@@ -1,0 +1,47 @@
+import Camera from 'lucide-react-native/icons/camera';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { attachPhoto, pickPhoto } from '../../data/photos';
+import { Button } from '../../parts/Button';
+import { T } from '../../parts/T';
+
+interface Props {
+  unit: string;
+  inspection: string | null;
+  stepKey: string | null;
+  label: string;
+  count: number;
+  onTaken: (photo: string) => void;
+  className?: string;
+}
+
+/** Takes a picture here: shrunk on the device, kept on it, and sent when there is a signal. */
+export function PhotoButton({ unit, inspection, stepKey, label, count, onTaken, className }: Props) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async () => {
+    const file = await pickPhoto();
+    if (!file) return;
+    setBusy(true);
+    setProblem(null);
+    await attachPhoto(file, { unit, inspection, defect: null, key: stepKey, label })
+      .then(onTaken)
+      .catch((error: Error) => setProblem(error.message));
+    setBusy(false);
+  };
+  return (
+    <View className={className}>
+      <Button
+        icon={Camera}
+        label={busy ? 'Shrinking…' : count ? `Photo (${count})` : 'Photo'}
+        disabled={busy}
+        onPress={() => void take()}
+      />
+      {problem ? (
+        <T tone="out" size="small" role="alert">
+          {problem}
+        </T>
+      ) : null}
+    </View>
+  );
+}

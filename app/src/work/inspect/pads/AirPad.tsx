@@ -1,0 +1,110 @@
+import { type AirTest, formatLike, isLeakTest, leakRate, must, parsePressure, pressureUnit } from '@zealous-axle/core';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { pressureText } from '../../../data/compose';
+import { textOf } from '../../../data/fields';
+import type { Note } from '../../../data/note';
+import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
+import { T } from '../../../parts/T';
+import { VerdictBadge } from '../../../parts/VerdictMark';
+import { FigurePad } from './FigurePad';
+import type { PadProps } from './pad';
+
+const VEHICLES: readonly { value: NonNullable<Note['vehicles']>; label: string }[] = [
+  { value: 'single', label: 'One vehicle' },
+  { value: 'combination', label: 'Combination' },
+  { value: 'two-trailers', label: 'Two or more trailers' },
+];
+
+const TICK_MS = 200;
+const clockText = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+
+/** Whole seconds since the test was started; it goes on over a reload, because its start is kept. */
+function useRunning(startedMs: number | undefined): number | null {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    if (startedMs === undefined) return;
+    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+    return () => clearInterval(timer);
+  }, [startedMs]);
+  return startedMs === undefined ? null : Math.max(0, Math.round((now - startedMs) / 1_000));
+}
+
+function Clock({ pad, aim }: { pad: PadProps; aim: number | null }) {
+  const { entry, note: change } = pad;
+  const running = useRunning(entry.note.startedMs);
+  const taken = entry.note.seconds;
+  const start = () => change({ startedMs: Date.now(), seconds: undefined });
+  const stop = () => change({ startedMs: undefined, seconds: Math.max(1, running ?? 1) });
+  return (
+    <View className="gap-2 rounded-2xl border-2 border-line bg-card p-3">
+      <View className="flex-row items-center justify-between">
+        <T reading bold size="huge" role="timer">
+          {running !== null ? clockText(running) : taken ? clockText(taken) : '0:00'}
+        </T>
+        {aim ? <T tone={running !== null && running >= aim ? 'within' : 'soft'}>{`of ${clockText(aim)}`}</T> : null}
+      </View>
+      {running !== null ? (
+        <Button tall look="act" label="Stop the clock" onPress={stop} />
+      ) : (
+        <Button tall look={taken ? 'plain' : 'act'} label={taken ? 'Start again' : 'Start the clock'} onPress={start} />
+      )}
+    </View>
+  );
+}
+
+/** What is lost a minute so far, as a sum. */
+function Rate({ pad, per }: { pad: PadProps; per: number }) {
+  const { draft, step, entry, judged } = pad;
+  const [start, end] = ['start', 'end'].map((id) => pressureText(textOf(draft, step, id), draft.airUnit));
+  const rate = start && end ? leakRate({ start, end, seconds: entry.note.seconds }, per) : null;
+  if (!rate || !start || !end) return null;
+  const lost = must(parsePressure(start)) - must(parsePressure(end));
+  return (
+    <View className="flex-row flex-wrap items-center justify-between gap-2">
+      <T bold>
+        {lost < 0
+          ? 'The pressure rose: is the engine off?'
+          : `${formatLike(rate.lost, start)} in ${entry.note.seconds} s: ${formatLike(rate.rate, `1 ${pressureUnit(start)}`)} ${per === 60 ? 'a minute' : `in ${per / 60} min`}`}
+      </T>
+      {judged.opinion ? <VerdictBadge verdict={judged.opinion.verdict} /> : null}
+    </View>
+  );
+}
+
+/** A timed or noted air test. The clock runs on the device, and over a reload. */
+export function AirPad(pad: PadProps) {
+  const { draft, step, entry, judged, note: change } = pad;
+  const test = step.item as AirTest;
+  if (test === 'build-up')
+    return (
+      <View className="gap-3">
+        <Clock pad={pad} aim={null} />
+        {judged.opinion ? (
+          <>
+            <VerdictBadge verdict={judged.opinion.verdict} />
+            <T>{judged.opinion.because}</T>
+          </>
+        ) : null}
+      </View>
+    );
+  if (!isLeakTest(test)) return <FigurePad {...pad} />;
+  const per = judged.limit?.perSeconds ?? 60;
+  return (
+    <View className="gap-3">
+      {test === 'suspension-leak' ? null : (
+        <Choice
+          label="What is coupled"
+          hideLabel
+          options={VEHICLES}
+          value={entry.note.vehicles ?? draft.carried.vehicles ?? 'single'}
+          onChange={(vehicles) => change({ vehicles })}
+        />
+      )}
+      <Clock pad={pad} aim={per} />
+      <Rate pad={pad} per={per} />
+      <FigurePad {...pad} />
+    </View>
+  );
+}

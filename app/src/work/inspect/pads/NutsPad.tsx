@@ -1,0 +1,117 @@
+import { Pressable, View } from 'react-native';
+import Svg, { Circle } from 'react-native-svg';
+import type { Note } from '../../../data/note';
+import { usePalette } from '../../../look/theme';
+import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
+import { T } from '../../../parts/T';
+import { VerdictBadge } from '../../../parts/VerdictMark';
+import type { PadProps } from './pad';
+
+const HOLES = [
+  { value: '5', label: '5' },
+  { value: '6', label: '6' },
+  { value: '8', label: '8' },
+  { value: '10', label: '10' },
+] as const;
+type Holes = (typeof HOLES)[number]['value'];
+const USUAL_HOLES = 10;
+
+/** What a stud can be, in the order in which touching it goes through. */
+const STATES = ['tight', 'loose', 'missing', 'rust'] as const;
+type State = (typeof STATES)[number];
+const WORDS: Record<State, string> = { tight: '', loose: 'Loose', missing: 'Gone', rust: 'Rust' };
+const LOOK: Record<State, string> = {
+  tight: 'border-edge bg-card',
+  loose: 'border-violation bg-violation-tint',
+  missing: 'border-out bg-out-tint',
+  rust: 'border-shop bg-shop-tint',
+};
+
+const SIZE = 300;
+const STUD = 56;
+
+function stateOf({ loose = [], missing = [], rust = [] }: Note, at: number): State {
+  if (missing.includes(at)) return 'missing';
+  if (loose.includes(at)) return 'loose';
+  return rust.includes(at) ? 'rust' : 'tight';
+}
+
+function withState(note: Note, at: number, state: State): Note {
+  const without = (list: number[] = []) => list.filter((each) => each !== at);
+  const lists = { loose: without(note.loose), missing: without(note.missing), rust: without(note.rust) };
+  return state === 'tight' ? lists : { ...lists, [state]: [...lists[state], at].sort((a, b) => a - b) };
+}
+
+/** The wheel with its studs in their places: touching one goes from tight over loose and missing to a rust trail. */
+export function NutsPad({ draft, entry, judged, note: change, saveWith }: PadProps) {
+  const palette = usePalette();
+  const { note } = entry;
+  const holes = note.holes ?? draft.carried.holes ?? USUAL_HOLES;
+  const turn = (at: number) => {
+    const next = STATES[(STATES.indexOf(stateOf(note, at)) + 1) % STATES.length] ?? 'tight';
+    change({ holes, ...withState(note, at, next) });
+  };
+  const middle = SIZE / 2;
+  const radius = middle - STUD / 2 - 2;
+  return (
+    <View className="gap-3">
+      <Button
+        tall
+        look="act"
+        label={`All ${holes} present and tight`}
+        onPress={() => saveWith({ holes, loose: [], missing: [], rust: [] })}
+      />
+      <Choice
+        label="Stud holes"
+        hideLabel
+        options={HOLES}
+        value={String(holes) as Holes}
+        onChange={(text) => change({ holes: Number(text), loose: [], missing: [], rust: [] })}
+      />
+      <View style={{ width: SIZE, height: SIZE }} className="self-center">
+        <Svg width={SIZE} height={SIZE} aria-hidden>
+          <Circle cx={middle} cy={middle} r={radius} stroke={palette.edge} strokeWidth={3} fill="none" />
+          <Circle cx={middle} cy={middle} r={46} stroke={palette.edge} strokeWidth={3} fill={palette.raised} />
+        </Svg>
+        {Array.from({ length: holes }, (_, index) => {
+          const at = index + 1;
+          const angle = (index / holes) * 2 * Math.PI - Math.PI / 2;
+          const state = stateOf(note, at);
+          return (
+            <Pressable
+              key={at}
+              role="button"
+              aria-label={`Stud ${at}: ${state === 'rust' ? 'rust trail' : state}`}
+              onPress={() => turn(at)}
+              className={`absolute items-center justify-center rounded-full border-2 ${LOOK[state]}`}
+              style={{
+                width: STUD,
+                height: STUD,
+                left: middle + radius * Math.cos(angle) - STUD / 2,
+                top: middle + radius * Math.sin(angle) - STUD / 2,
+              }}
+            >
+              <T bold reading>
+                {at}
+              </T>
+              {WORDS[state] ? (
+                <T bold className="text-[12px] leading-[13px]">
+                  {WORDS[state]}
+                </T>
+              ) : null}
+            </Pressable>
+          );
+        })}
+      </View>
+      <View className="min-h-10 items-center">
+        {judged.opinion ? (
+          <VerdictBadge verdict={judged.opinion.verdict} />
+        ) : (
+          <T tone="soft">Touch a stud that is not tight.</T>
+        )}
+      </View>
+      {judged.opinion ? <T>{judged.opinion.because}</T> : null}
+    </View>
+  );
+}

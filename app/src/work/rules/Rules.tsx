@@ -1,0 +1,135 @@
+import {
+  BOOKS,
+  type BookId,
+  COMMAND_ROLES,
+  type DisplayUnits,
+  SCHOOLS,
+  type School,
+  type Schools,
+  schoolChoice,
+} from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../data/outbox';
+import { useMay, useSession } from '../../data/session';
+import { useOutbox } from '../../data/useOutbox';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { Notice } from '../../parts/Notice';
+import { goBack, Screen } from '../../parts/Screen';
+import { T } from '../../parts/T';
+import { UnitChoices } from './UnitChoices';
+
+const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({
+  value: id,
+  label: BOOKS[id].name,
+  note: `Edition ${BOOKS[id].edition}`,
+}));
+
+function SchoolCard({
+  school,
+  chosen,
+  onChoose,
+}: {
+  school: School;
+  chosen: string;
+  onChoose: ((id: string) => void) | null;
+}) {
+  return (
+    <Card title={school.name} note={school.says}>
+      {onChoose ? (
+        <Choice
+          stacked
+          hideLabel
+          label={school.name}
+          options={school.options.map(({ id, name, says }) => ({ value: id, label: name, note: says }))}
+          value={chosen}
+          onChange={onChoose}
+        />
+      ) : (
+        school.options
+          .filter(({ id }) => id === chosen)
+          .map(({ id, name, says }) => (
+            <View key={id}>
+              <T bold>{name}</T>
+              <T>{says}</T>
+            </View>
+          ))
+      )}
+    </Card>
+  );
+}
+
+interface Rules {
+  book: BookId;
+  schools: Schools;
+  units: DisplayUnits;
+}
+
+/** What the fleet works by: its limit book, its way where good shops differ, and its units. */
+export function FleetRulesScreen() {
+  const { fleet } = useSession();
+  const may = useMay(COMMAND_ROLES['set-fleet-rules']);
+  const { entries } = useOutbox();
+  const stored: Rules = { book: fleet.book, schools: fleet.schools, units: fleet.units };
+  const [edited, setEdited] = useState<Rules | null>(null);
+  const rules = edited ?? stored;
+  const change = (more: Partial<Rules>) => setEdited({ ...rules, ...more });
+  const changed = edited !== null && JSON.stringify(edited) !== JSON.stringify(stored);
+  const waits = entries.some(({ name }) => name === 'set-fleet-rules');
+  const save = () => {
+    void send(
+      'set-fleet-rules',
+      { version: fleet.version, book: rules.book, schools: { ...rules.schools }, units: rules.units },
+      `${fleet.name}: book, schools and units`,
+    );
+    setEdited(null);
+  };
+  return (
+    <Screen
+      title="How we judge"
+      under={fleet.name}
+      back={goBack('/me')}
+      footer={
+        may ? (
+          <View className="flex-row gap-2">
+            {changed ? <Button tall className="grow" label="Undo" onPress={() => setEdited(null)} /> : null}
+            <Button tall look="act" className="grow" label="Save for the fleet" disabled={!changed} onPress={save} />
+          </View>
+        ) : undefined
+      }
+    >
+      {waits ? <Notice look="ask">A change waits to be sent, or was refused: see under Me.</Notice> : null}
+      {may ? null : <Notice>A foreman or a manager can change these.</Notice>}
+      <Card title="Limit book" note="Judgements already made keep the book they were made by.">
+        {may ? (
+          <Choice
+            stacked
+            hideLabel
+            label="Limit book"
+            options={BOOK_CHOICE}
+            value={rules.book}
+            onChange={(book) => change({ book })}
+          />
+        ) : (
+          <T bold>{BOOKS[rules.book].name}</T>
+        )}
+      </Card>
+      {SCHOOLS.map((school) => (
+        <SchoolCard
+          key={school.id}
+          school={school}
+          chosen={schoolChoice(rules.schools, school.id)}
+          onChoose={may ? (option) => change({ schools: { ...rules.schools, [school.id]: option } }) : null}
+        />
+      ))}
+      <Card
+        title="Units of the fleet"
+        note="Everyone may choose their own under Me. A stored reading keeps what was typed."
+      >
+        <UnitChoices units={rules.units} onChange={may ? (units) => change({ units }) : null} />
+      </Card>
+    </Screen>
+  );
+}
