@@ -1,7 +1,14 @@
 // Measures the program against a baseline in the same run, and prints one line each. Nothing here fails a build.
 import { performance } from 'node:perf_hooks';
 import { chromium } from '@playwright/test';
-import { expectedReadings, judge, judgeRequestSchema, type Reading, type Step, type Unit } from '@zealous-axle/core';
+import {
+  expectedReadings,
+  judge,
+  judgeRequestSchema,
+  type MeasuredStep,
+  type Reading,
+  type Unit,
+} from '@zealous-axle/core';
 import pg from 'pg';
 import { copyDemo, postgres, startProgram } from '../e2e/cluster';
 import { CHROMIUM_ARGS } from '../e2e/playwright.config';
@@ -28,7 +35,7 @@ const axle = {
 } as const;
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, axle, axle] };
 
-function reading({ kind, axle: at, side, tyre }: Step): Reading {
+function reading({ kind, axle: at, side, tyre }: MeasuredStep): Reading {
   switch (kind) {
     case 'stroke-applied':
       return { kind, axle: at, side, value: '2 1/8 in', reservoir: '95 psi' };

@@ -1,5 +1,6 @@
 import {
   type Book,
+  CHAMBER_TYPES,
   type Chamber,
   chamberWords,
   countBrakes,
@@ -10,10 +11,11 @@ import {
   type WheelEnd,
 } from '@zealous-axle/core';
 import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { useShown } from '../../data/rules';
 import { BrakeSum } from '../../parts/BrakeSum';
 import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
 import { MarginRuler } from '../../parts/MarginRuler';
 import { Slider } from '../../parts/Slider';
 import { T } from '../../parts/T';
@@ -26,6 +28,14 @@ const [LEAST_PSI, MOST_PSI] = [60, 130];
 const MOST_BRAKES = 22;
 
 const EQUIPMENT: EndEquipment = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
+
+const TYPE_LABEL: Record<Chamber['type'], string> = {
+  clamp: 'Clamp',
+  bolt: 'Bolt',
+  rotochamber: 'Rotochamber',
+  'dual-diaphragm': 'Dual diaphragm',
+};
+const SHORT_STROKE = { standard: '', long: ' long', 'long-3in': ' long, 3 in' } as const;
 
 const chambersOf = (book: Book): Chamber[] =>
   book.limits.flatMap(({ reading, where, from }) =>
@@ -77,26 +87,37 @@ export function WhatIf({ book }: { book: Book }) {
   );
   return (
     <Card title="What if" note="Move the figures: nothing here is stored.">
-      <ScrollView horizontal contentContainerClassName="gap-2" role="radiogroup" aria-label="Chamber">
-        {chambers.map((each) => {
-          const words = chamberWords(each);
-          const here = words === chamberWords(chamber);
-          return (
-            <Pressable
-              key={words}
-              role="radio"
-              aria-checked={here}
-              aria-label={words}
-              onPress={() => setChamber(each)}
-              className={`min-h-12 justify-center rounded-xl border-2 px-3 ${here ? 'border-act bg-act' : 'border-edge bg-card'}`}
-            >
-              <T bold={here} tone={here ? 'on-act' : 'ink'}>
-                {words.replace(' clamp chamber', '').replace(' chamber', '')}
-              </T>
-            </Pressable>
-          );
-        })}
-      </ScrollView>
+      <Choice
+        label="Chamber"
+        options={CHAMBER_TYPES.filter((type) => chambers.some((each) => each.type === type)).map((type) => ({
+          value: type,
+          label: TYPE_LABEL[type],
+        }))}
+        value={chamber.type}
+        onChange={(type) => setChamber(chambers.find((each) => each.type === type) ?? chamber)}
+      />
+      <View role="radiogroup" aria-label="Size" className="flex-row flex-wrap gap-2">
+        {chambers
+          .filter(({ type }) => type === chamber.type)
+          .map((each) => {
+            const words = chamberWords(each);
+            const here = words === chamberWords(chamber);
+            return (
+              <Pressable
+                key={words}
+                role="radio"
+                aria-checked={here}
+                aria-label={words}
+                onPress={() => setChamber(each)}
+                className={`min-h-11 min-w-14 items-center justify-center rounded-xl border-2 px-3 ${here ? 'border-act bg-act' : 'border-edge bg-card'}`}
+              >
+                <T bold={here} tone={here ? 'on-act' : 'ink'}>
+                  {`${each.size}${SHORT_STROKE[each.stroke ?? 'standard']}`}
+                </T>
+              </Pressable>
+            );
+          })}
+      </View>
       <Slider
         label="Stroke"
         shown={both(value)}

@@ -10,6 +10,7 @@ import { judgeStep } from './judged';
 import { PhotoButton } from './PhotoButton';
 import { Place } from './Place';
 import { type PadProps, padFor } from './pads';
+import { quickAt } from './pads/quick';
 import { ReservoirPad } from './pads/ReservoirPad';
 import type { Inspecting } from './useInspecting';
 import { howWords, kindWords } from './words';
@@ -61,6 +62,7 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
     saveWith: inspecting.saveWith,
   };
   const { label, ready } = saveLabel(draft, step, judged.entered.ok);
+  const quick = judged.entered.ok && entry.saved ? null : quickAt(draft, step);
   const section = draft.route?.sections.find(({ id }) => id === step.section);
   const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
   const reasons = judged.opinion ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}` : howWords(step);
@@ -101,7 +103,17 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
             }
             className="justify-center"
           />
-          <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={inspecting.save} />
+          {quick ? (
+            <Button
+              tall
+              look="act"
+              className="flex-1"
+              label={quick.label}
+              onPress={() => inspecting.saveWith(quick.note)}
+            />
+          ) : (
+            <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={inspecting.save} />
+          )}
         </View>
       </View>
     </>

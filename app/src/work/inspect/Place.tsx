@@ -18,7 +18,6 @@ export function Place({ draft, step, judged }: { draft: Draft; step: Step; judge
   const { both } = useShown();
   const before = draft.previous[stepKey(step)];
   const atEnd = step.axle !== null && step.side !== null;
-  const section = draft.route?.sections.find(({ id }) => id === step.section);
   return (
     <View className="flex-row items-center gap-4">
       {atEnd ? (
@@ -30,17 +29,19 @@ export function Place({ draft, step, judged }: { draft: Draft; step: Step; judge
         />
       ) : null}
       <View className="min-w-0 flex-1">
-        <View className="min-h-12 flex-row items-center justify-between gap-2">
-          <T bold size={atEnd ? 'title' : 'lead'} className="shrink">
-            {stepPlace(step) || (section?.name ?? 'Whole unit')}
-          </T>
+        <View className={`flex-row items-center justify-between gap-2 ${atEnd ? 'min-h-12' : ''}`}>
+          {stepPlace(step) ? (
+            <T bold size="title" className="shrink">
+              {stepPlace(step)}
+            </T>
+          ) : null}
           {isMeasuredKind(step.kind) && step.kind !== 'hub-oil' ? (
             <HowTo kind={step.kind} />
           ) : step.kind === 'hub-oil' && judged.opinion ? (
             <VerdictBadge verdict={judged.opinion.verdict} />
           ) : null}
         </View>
-        <T level={2} bold size="lead">
+        <T level={2} bold size={atEnd ? 'lead' : 'title'}>
           {stepWords(step)}
         </T>
         {judged.limit ? <T>{limitWords(judged.limit, both)}</T> : null}

@@ -6,6 +6,7 @@ import { currentField, textOf } from '../../data/fields';
 import type { Note } from '../../data/note';
 import { endCode } from '../../parts/RunningGear';
 import { isWriting } from '../../parts/Shortcuts';
+import { quickAt } from './pads/quick';
 
 interface Pad {
   draft: Draft | null | undefined;
@@ -20,26 +21,6 @@ interface Pad {
 }
 
 const HUB_GOOD: Note = { level: 'between', condition: 'clear', leak: 'none' };
-const USUAL_HOLES = 10;
-const USUAL_PINS = 4;
-
-/** What `g` for good means at a step that is looked at rather than measured; null where it means nothing. */
-function goodAt({ carried }: Draft, step: Step): { note: Note; take: boolean } | null {
-  switch (step.kind) {
-    case 'hub-oil':
-      return { note: HUB_GOOD, take: false };
-    case 'check':
-      return { note: { found: [], how: 'seen' }, take: true };
-    case 'wheel-nuts':
-      return { note: { holes: carried.holes ?? USUAL_HOLES, loose: [], missing: [], rust: [] }, take: true };
-    case 'slider-pins':
-      return { note: { pins: USUAL_PINS, seated: USUAL_PINS }, take: true };
-    case 'dual':
-      return { note: { touching: false }, take: true };
-    default:
-      return null;
-  }
-}
 
 /** A digit at a check finds, or takes back, the sign of that number. */
 function findSign(draft: Draft, step: Step, digit: number): Note | null {
@@ -87,10 +68,10 @@ function press(pad: Pad, event: KeyboardEvent): boolean {
       return true;
     }
     case 'g': {
-      const good = goodAt(draft, step);
-      if (good?.take) pad.saveWith(good.note);
-      else if (good) update((now) => withNote(now, step, good.note));
-      return good !== null;
+      const quick = quickAt(draft, step);
+      if (quick) pad.saveWith(quick.note);
+      else if (step.kind === 'hub-oil') update((now) => withNote(now, step, HUB_GOOD));
+      return quick !== null || step.kind === 'hub-oil';
     }
   }
   if (step.kind === 'check') {

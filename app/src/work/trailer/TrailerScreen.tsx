@@ -150,6 +150,13 @@ function State({ unit }: { unit: UnitPage }) {
   );
 }
 
+/** What a standing reading is of: `Outer tread`. */
+function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
+  const what = findingWords({ kind: key.split('@')[0] ?? '' });
+  if (tyre !== 'inner' && tyre !== 'outer') return what;
+  return `${tyre === 'inner' ? 'Inner' : 'Outer'} ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
+}
+
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
 export function TrailerBody({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
@@ -193,9 +200,7 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
               <View key={each.key} className="flex-row items-center gap-2">
                 <VerdictMark verdict={each.verdict} size={20} />
                 <T className="min-w-0 flex-1">
-                  <T
-                    bold
-                  >{`${each.tyre && each.tyre !== 'single' ? `${each.tyre === 'inner' ? 'Inner' : 'Outer'} ` : ''}${findingWords({ kind: each.key.split('@')[0] ?? '' })} `}</T>
+                  <T bold>{`${standingWords(each)} `}</T>
                   {`${shown(readingWords(each.value))}, ${clock(each.at, fleet.zone)}`}
                 </T>
               </View>

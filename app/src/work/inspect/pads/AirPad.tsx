@@ -2,6 +2,7 @@ import { type AirTest, formatLike, isLeakTest, leakRate, must, parsePressure, pr
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { pressureText } from '../../../data/compose';
+import { withEntry } from '../../../data/draft';
 import { textOf } from '../../../data/fields';
 import type { Note } from '../../../data/note';
 import { Button } from '../../../parts/Button';
@@ -32,11 +33,15 @@ function useRunning(startedMs: number | undefined): number | null {
 }
 
 function Clock({ pad, aim }: { pad: PadProps; aim: number | null }) {
-  const { entry, note: change } = pad;
+  const { entry, note: change, update, step } = pad;
   const running = useRunning(entry.note.startedMs);
   const taken = entry.note.seconds;
   const start = () => change({ startedMs: Date.now(), seconds: undefined });
-  const stop = () => change({ startedMs: undefined, seconds: Math.max(1, running ?? 1) });
+  const stop = () => {
+    change({ startedMs: undefined, seconds: Math.max(1, running ?? 1) });
+    // What comes next is the second reading of the gauge.
+    if (aim !== null) update((now) => withEntry(now, step, { field: 'end' }));
+  };
   return (
     <View className="gap-2 rounded-2xl border-2 border-line bg-card p-3">
       <View className="flex-row items-center justify-between">

@@ -26,17 +26,7 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
     change({ found: now.length ? now : undefined, how: 'seen' });
   };
   return (
-    <View className="gap-3">
-      <Button tall look="act" label="Good" hint={check.good} onPress={() => saveWith({ found: [], how: 'seen' })} />
-      {otherEndGood(draft, step) ? (
-        <Button label="Looks the same as the other end" onPress={() => saveWith({ found: [], how: 'as-other-end' })} />
-      ) : null}
-      {goodBefore ? (
-        <Button
-          label="Seen again: the same as last time"
-          onPress={() => saveWith({ found: [], how: 'as-last-time' })}
-        />
-      ) : null}
+    <View className="gap-3 pt-1">
       <T bold>What is wrong, if anything</T>
       <View className="gap-2">
         {check.signs.map(({ sign, code }) => {
@@ -70,6 +60,15 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
           value={entry.note.words ?? ''}
           onChangeText={(words) => change({ words })}
           maxLength={300}
+        />
+      ) : null}
+      {otherEndGood(draft, step) ? (
+        <Button label="Looks the same as the other end" onPress={() => saveWith({ found: [], how: 'as-other-end' })} />
+      ) : null}
+      {goodBefore ? (
+        <Button
+          label="Seen again: the same as last time"
+          onPress={() => saveWith({ found: [], how: 'as-last-time' })}
         />
       ) : null}
     </View>

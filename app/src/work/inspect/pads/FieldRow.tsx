@@ -32,11 +32,15 @@ export function FieldRow({
             className={`min-h-14 grow justify-center rounded-xl border-2 px-2 py-1 ${here ? 'border-act bg-raised' : 'border-edge bg-card'}`}
           >
             <T size="small" tone="soft" numberOfLines={1}>
-              {optional && !value ? `${label}, if known` : label}
+              {label}
             </T>
-            <T reading bold>
-              {value || '–'}
-            </T>
+            {value || !optional ? (
+              <T reading bold>
+                {value || '–'}
+              </T>
+            ) : (
+              <T tone="soft">if known</T>
+            )}
           </Pressable>
         );
       })}

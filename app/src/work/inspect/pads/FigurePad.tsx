@@ -127,7 +127,11 @@ export function FigurePad(pad: PadProps) {
           onChoose={choose}
         />
       ) : null}
-      {field && fields.length === 1 ? <Value pad={pad} field={field} /> : <Made pad={pad} />}
+      {field && fields.length === 1 ? (
+        <Value pad={pad} field={field} />
+      ) : step.kind === 'air-test' && entry.note.seconds ? null : (
+        <Made pad={pad} />
+      )}
       {ruled && judged.limit ? (
         <MarginRuler limit={judged.limit} nm={nm} verdict={judged.opinion?.verdict ?? 'not-judged'} />
       ) : null}

@@ -2,11 +2,11 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import type { Note } from '../../../data/note';
 import { usePalette } from '../../../look/theme';
-import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { T } from '../../../parts/T';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import type { PadProps } from './pad';
+import { USUAL_HOLES } from './quick';
 
 const HOLES = [
   { value: '5', label: '5' },
@@ -15,7 +15,6 @@ const HOLES = [
   { value: '10', label: '10' },
 ] as const;
 type Holes = (typeof HOLES)[number]['value'];
-const USUAL_HOLES = 10;
 
 /** What a stud can be, in the order in which touching it goes through. */
 const STATES = ['tight', 'loose', 'missing', 'rust'] as const;
@@ -44,7 +43,7 @@ function withState(note: Note, at: number, state: State): Note {
 }
 
 /** The wheel with its studs in their places: touching one goes from tight over loose and missing to a rust trail. */
-export function NutsPad({ draft, entry, judged, note: change, saveWith }: PadProps) {
+export function NutsPad({ draft, entry, judged, note: change }: PadProps) {
   const palette = usePalette();
   const { note } = entry;
   const holes = note.holes ?? draft.carried.holes ?? USUAL_HOLES;
@@ -56,12 +55,6 @@ export function NutsPad({ draft, entry, judged, note: change, saveWith }: PadPro
   const radius = middle - STUD / 2 - 2;
   return (
     <View className="gap-3">
-      <Button
-        tall
-        look="act"
-        label={`All ${holes} present and tight`}
-        onPress={() => saveWith({ holes, loose: [], missing: [], rust: [] })}
-      />
       <Choice
         label="Stud holes"
         hideLabel

@@ -123,7 +123,7 @@ export function Options({ draft, step, entry, note: change }: PadProps) {
         <View className="gap-2">
           <Row>
             <Toggle
-              label="Tyre is hot: ran at 41 to 55 mph in the past hour"
+              label="Hot: ran at 41 to 55 mph in the past hour"
               on={note.hot ?? false}
               onChange={(hot) => change({ hot })}
             />

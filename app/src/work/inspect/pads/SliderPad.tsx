@@ -1,19 +1,17 @@
 import { View } from 'react-native';
-import { Button } from '../../../parts/Button';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import type { PadProps } from './pad';
+import { USUAL_PINS } from './quick';
 import { Stepper } from './Stepper';
 
-const USUAL_PINS = 4;
 const MOST_PINS = 12;
 
 /** Pins of a sliding axle: how many there are, and how many are fully through. */
-export function SliderPad({ entry, judged, note: change, saveWith }: PadProps) {
+export function SliderPad({ entry, judged, note: change }: PadProps) {
   const pins = entry.note.pins ?? USUAL_PINS;
   const seated = entry.note.seated ?? null;
   return (
     <View className="gap-3">
-      <Button tall look="act" label={`All ${pins} pins are seated`} onPress={() => saveWith({ pins, seated: pins })} />
       <Stepper
         label="Pins"
         value={pins}

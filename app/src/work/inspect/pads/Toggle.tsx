@@ -9,7 +9,7 @@ export function Toggle({ label, on, onChange }: { label: string; on: boolean; on
       aria-checked={on}
       aria-label={label}
       onPress={() => onChange(!on)}
-      className={`min-h-11 grow items-center justify-center rounded-xl border-2 px-3 py-1 ${on ? 'border-act bg-act' : 'border-edge bg-card'}`}
+      className={`min-h-11 min-w-0 shrink grow items-center justify-center rounded-xl border-2 px-3 py-1 ${on ? 'border-act bg-act' : 'border-edge bg-card'}`}
     >
       <T bold={on} tone={on ? 'on-act' : 'ink'} className="text-center">
         {label}
