@@ -1,5 +1,5 @@
 import { sql, startProgram } from './cluster';
-import { allSent, asked, deviceOf, expect, measure, openTrailer, press, test } from './program';
+import { allSent, asked, begin, deviceOf, expect, measure, openTrailer, press, test } from './program';
 
 test('half an inspection, server stopped, reload, finished offline, server back: everything stored once', async ({
   browser,
@@ -10,7 +10,7 @@ test('half an inspection, server stopped, reload, finished offline, server back:
   const page = await deviceOf(browser, first.url, 'technician');
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await openTrailer(page, 'J-51');
-  await press(page, 'Measure');
+  await begin(page);
   await press(page, '95 psi');
   expect(await measure(page, {}, 4)).toBe(4);
   await allSent(page);

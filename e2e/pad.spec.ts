@@ -3,6 +3,7 @@ import { sql } from './cluster';
 import {
   allSent,
   asked,
+  begin,
   confirmIfAsked,
   deviceOf,
   expect,
@@ -14,9 +15,9 @@ import {
 } from './program';
 
 /** Begins an inspection and answers the reservoir pressure. */
-async function begin(page: Page, number: string): Promise<void> {
+async function measureOn(page: Page, number: string): Promise<void> {
   await openTrailer(page, number);
-  await press(page, 'Measure');
+  await begin(page);
   await press(page, '95 psi');
 }
 
@@ -34,7 +35,7 @@ test('a two-axle dual trailer takes at most two taps a reading plus six, and no 
       if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) count.writing++;
     });
   });
-  await press(page, 'Measure');
+  await begin(page);
   await press(page, '95 psi');
   let readings = 0;
   for (let now = await asked(page); now; now = await asked(page)) {
@@ -54,7 +55,7 @@ test('a two-axle dual trailer takes at most two taps a reading plus six, and no 
 
 test('an inspection from the keyboard alone, in inches and thirty-seconds', async ({ browser, program, database }) => {
   const page = await deviceOf(browser, program.url, 'technician', { width: 1280, height: 800 });
-  await begin(page, 'J-51');
+  await measureOn(page, 'J-51');
   for (let now = await asked(page); now; now = await asked(page)) {
     const typed = { 'applied stroke': '1 5/8', lining: '7/16', tread: '9' }[now[1]];
     await page.keyboard.type(typed ?? 'g');
@@ -79,7 +80,7 @@ test('an inspection from the keyboard alone, in inches and thirty-seconds', asyn
 
 test('going back corrects a reading: the first stays, superseded', async ({ browser, program, database }) => {
   const page = await deviceOf(browser, program.url, 'technician');
-  await begin(page, 'J-51');
+  await measureOn(page, 'J-51');
   await press(page, '2 inches');
   await press(page, '1/4');
   await expect(page.getByText('Violation', { exact: true })).toBeVisible();
@@ -103,7 +104,7 @@ test('going back corrects a reading: the first stays, superseded', async ({ brow
 
 test('what is skipped stays open: the inspection closes incomplete, with the reason', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'technician');
-  await begin(page, 'J-51');
+  await measureOn(page, 'J-51');
   await press(page, 'Skip');
   await press(page, 'Covered in mud or ice');
   await measure(page);
@@ -113,7 +114,7 @@ test('what is skipped stays open: the inspection closes incomplete, with the rea
   await page.getByLabel('Because').fill('1L under mud');
   await page.getByRole('dialog').getByRole('button', { name: 'Close incomplete' }).click();
   await page
-    .getByRole('link', { name: /Measured by Tomas Rask · incomplete/ })
+    .getByRole('link', { name: /Measure the axle ends, Tomas Rask · incomplete/ })
     .first()
     .click();
   await expect(page.getByText('because: 1L under mud', { exact: false })).toBeVisible();
@@ -122,7 +123,7 @@ test('what is skipped stays open: the inspection closes incomplete, with the rea
 test('nonsense and an unknown pressure are answered in a sentence', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'J-51');
-  await press(page, 'Measure');
+  await begin(page);
   await press(page, 'Not noted');
   await page.keyboard.type('1 7/');
   await expect(page.getByText('write a length with its unit', { exact: false })).toBeVisible();
@@ -135,7 +136,7 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
 
 test('a lining that grew is asked about once, and both readings are kept', async ({ browser, program, database }) => {
   const page = await deviceOf(browser, program.url, 'technician');
-  await begin(page, 'J-51');
+  await measureOn(page, 'J-51');
   await press(page, 'Steps');
   await page.getByRole('button', { name: '1L Lining: open' }).click();
   await press(page, '15/16');

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { copyDemo, postgres, startProgram } from './cluster';
 import { CHROMIUM_ARGS } from './playwright.config';
-import { deviceOf, measure, openTrailer, press, type Who } from './program';
+import { begin, deviceOf, measure, openTrailer, press, type Who } from './program';
 
 const FOLDER = join(__dirname, '../docs/screenshots');
 const PHONE = { width: 390, height: 844 };
@@ -32,7 +32,7 @@ async function take(browser: Browser, url: string): Promise<void> {
 
   const technician = await as('technician');
   await openTrailer(technician, 'H-12');
-  await press(technician, 'Measure');
+  await begin(technician);
   await press(technician, '95 psi');
   await measure(technician, {}, 2);
   await press(technician, '2 inches');
@@ -64,7 +64,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await wide.getByText('Findings, worst first').waitFor();
   await picture(wide, 'wide-sheet');
   await press(wide, 'Back');
-  await press(wide, 'Measure');
+  await begin(wide);
   await press(wide, '95 psi');
   await measure(wide, {}, 7);
   await press(wide, '6 thirty-seconds');

@@ -18,12 +18,12 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 390, height: 844 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
-    actionTimeout: 10_000,
+    actionTimeout: 20_000,
     trace: 'off',
   },
 });

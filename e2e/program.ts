@@ -54,6 +54,30 @@ export const openTrailer = async (page: Page, number: string): Promise<void> => 
 export const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', typeof name === 'string' ? { name, exact: true } : { name }).click();
 
+/** Begins an inspection by a route. */
+export async function begin(page: Page, route = 'Measure the axle ends'): Promise<void> {
+  await press(page, 'Inspect');
+  await press(page, route);
+}
+
+/** Goes to a step of the route by its words, out of order: `2L Hub oil`, `King pin`. */
+export async function stepTo(page: Page, step: string): Promise<void> {
+  const row = page.getByRole('button', { name: new RegExp(`^${step}: `) }).first();
+  if (!(await row.isVisible())) await press(page, 'Steps');
+  await row.click();
+}
+
+/** Presses keys or choices of the pad one after another, whatever role each has. */
+export async function enter(page: Page, ...names: string[]): Promise<void> {
+  for (const name of names) {
+    const either = page
+      .getByRole('button', { name, exact: true })
+      .or(page.getByRole('radio', { name, exact: true }))
+      .or(page.getByRole('checkbox', { name, exact: true }));
+    await either.first().click();
+  }
+}
+
 const SAVE = /^Save (\S+) (.+)$/;
 
 /** What the pad asks for now, from its own button: `['1L', 'applied stroke']`. */

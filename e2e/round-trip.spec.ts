@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { allSent, deviceOf, expect, measure, openTrailer, press, test } from './program';
+import { allSent, begin, deviceOf, expect, measure, openTrailer, press, test } from './program';
 
 interface Size {
   width: number;
@@ -35,7 +35,7 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   const technician = await deviceOf(browser, url, 'technician', size);
   await openTrailer(technician, 'H-11');
   await expect(technician.getByText('Held', { exact: true }).first()).toBeVisible();
-  await press(technician, 'Measure');
+  await begin(technician);
   await press(technician, '95 psi');
   expect(await measure(technician, { '1L applied stroke': ['2 inches', '1/4'] })).toBe(20);
   await press(technician, 'Open the verdict sheet');

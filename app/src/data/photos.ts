@@ -32,11 +32,10 @@ export async function shrink(file: Blob): Promise<Shrunk> {
   throw new Error('This picture is too large even after shrinking. Take it again from further away.');
 }
 
-/** Asks for a picture: the camera on a phone, a file elsewhere. Null when the person leaves it. */
+/** Asks for a picture, from the camera or a file as the device offers it. Null when the person leaves it. */
 export const pickPhoto = (): Promise<File | null> =>
   new Promise((resolve) => {
     const input = Object.assign(document.createElement('input'), { type: 'file', accept: 'image/*' });
-    input.setAttribute('capture', 'environment');
     input.onchange = () => resolve(input.files?.[0] ?? null);
     input.oncancel = () => resolve(null);
     input.click();

@@ -29,6 +29,7 @@ describe('lengths as people write them', () => {
     ['1.875 in', 47_625_000],
     ['15/8 in', 47_625_000],
     ['2 in', 50_800_000],
+    ['.003 in', 76_200],
     ['1/64 in', 396_875],
     ['5.5 mm', 5_500_000],
     ['0.001 mm', 1_000],
@@ -45,6 +46,7 @@ describe('lengths as people write them', () => {
   test.each([
     ['', 'Nothing is written'],
     ['two inches', 'is not a length'],
+    ['. in', 'is not a length'],
     ['-1 in', 'never negative'],
     ['5,5 mm', 'with a point'],
     ['2', 'has no unit'],

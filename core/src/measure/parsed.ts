@@ -29,7 +29,7 @@ export const MOST_DECIMALS = 6;
 
 /** Splits `12.5` into digits and scale so that callers can compute with whole numbers; null when it is no plain decimal. */
 export function decimal(text: string): { digits: bigint; scale: number } | null {
-  const found = /^(\d{1,9})(?:\.(\d+))?$/.exec(text);
+  const found = /^(?=\.?\d)(\d{0,9})(?:\.(\d+))?$/.exec(text);
   if (!found) return null;
   const fraction = (found[2] ?? '').replace(/0+$/, '');
   if (fraction.length > MOST_DECIMALS) return null;

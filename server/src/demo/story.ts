@@ -163,6 +163,19 @@ export async function tellStory(
     done: 'Two studs and all nuts of 1R renewed, holes and face sound',
     torque: { value: '475 lb-ft', tool: 'Torque wrench 4' },
   });
+  const again = id();
+  await tell('technician', 'start-inspection', 72, {
+    inspection: again,
+    unit: unitId('H-13'),
+    purpose: 're-measure',
+    job: relined,
+  });
+  await tell('technician', 'take-reading', 72, {
+    reading: id(),
+    inspection: again,
+    value: { kind: 'wheel-nuts', ...end(1, 'right'), holes: 10, loose: [], missing: [], rust: [] },
+  });
+  await tell('technician', 'close-inspection', 72, { inspection: again, outcome: 'complete' });
   await tell('technician', 'certify-job', 72, {
     job: relined,
     version: 4,

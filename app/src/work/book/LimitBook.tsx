@@ -8,15 +8,19 @@ import {
   LIMITED,
   LIMITED_WORDS,
   type Limit,
+  type Limited,
   outOfServiceAt,
   plainBook,
 } from '@zealous-axle/core';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { Pressable, TextInput, View } from 'react-native';
 import { send } from '../../data/outbox';
 import { rulesOf, useShown } from '../../data/rules';
 import { useMay, useSession } from '../../data/session';
 import { dayOf } from '../../look/dates';
+import { usePalette } from '../../look/theme';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -51,6 +55,50 @@ function LimitRow({ limit, onTighten }: { limit: Limit; onTighten: (() => void) 
         {onTighten ? <Button look="bare" label="Tighten" hint={whereWords(limit)} onPress={onTighten} /> : null}
       </View>
     </View>
+  );
+}
+
+/** The limits of one kind of reading: closed to its heading until it is opened, or something in it was searched for. */
+function Group({
+  reading,
+  limits,
+  found,
+  onTighten,
+}: {
+  reading: Limited;
+  limits: readonly Limit[];
+  found: boolean;
+  onTighten: ((limit: Limit) => void) | null;
+}) {
+  const [chosen, setChosen] = useState(false);
+  const palette = usePalette();
+  const open = chosen || found;
+  const Mark = open ? ChevronUp : ChevronDown;
+  return (
+    <Card>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${LIMITED_WORDS[reading]}, ${limits.length}`}
+        onPress={() => setChosen(!chosen)}
+        className="min-h-11 flex-row items-center justify-between gap-3"
+      >
+        <T level={2} size="lead" bold className="min-w-0 flex-1">
+          {LIMITED_WORDS[reading]}
+        </T>
+        <T tone="soft">{limits.length}</T>
+        <Mark size={24} color={palette.soft} aria-hidden />
+      </Pressable>
+      {open
+        ? limits.map((limit) => (
+            <LimitRow
+              key={limit.id}
+              limit={limit}
+              onTighten={onTighten && limit.judges === 'verdict' && !limit.from ? () => onTighten(limit) : null}
+            />
+          ))
+        : null}
+    </Card>
   );
 }
 
@@ -140,17 +188,13 @@ export function LimitBook() {
       .includes(text.trim().toLowerCase());
   const shown = book.limits.filter(fits);
   const groups = LIMITED.filter((reading) => shown.some((limit) => limit.reading === reading)).map((reading) => (
-    <Card key={reading} title={LIMITED_WORDS[reading]}>
-      {shown
-        .filter((limit) => limit.reading === reading)
-        .map((limit) => (
-          <LimitRow
-            key={limit.id}
-            limit={limit}
-            onTighten={may && limit.judges === 'verdict' && !limit.from ? () => setTightening(limit) : null}
-          />
-        ))}
-    </Card>
+    <Group
+      key={reading}
+      reading={reading}
+      limits={shown.filter((limit) => limit.reading === reading)}
+      found={text.trim() !== ''}
+      onTighten={may ? setTightening : null}
+    />
   ));
   const rest = text.trim() ? null : (
     <>

@@ -1,6 +1,6 @@
 import { readingWords, stepKey } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { type Draft, entryOf, isDone, jumpTo } from '../../data/draft';
 import { gaugeWanted, useGauge, wantGauge } from '../../data/gauge';
@@ -16,7 +16,7 @@ import { T } from '../../parts/T';
 import { Doubted } from './Doubted';
 import { draftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
-import { Pad } from './Pad';
+import { PAD_ID, Pad } from './Pad';
 import { Skip } from './Skip';
 import { Steps } from './Steps';
 import { useDraft } from './useDraft';
@@ -55,6 +55,10 @@ export function Inspect() {
   const inspecting = useInspecting(draft, update);
   const { step, doubt } = inspecting;
   const gaugeState = useGauge(gauge, inspecting.takeGauge, inspecting.setTold);
+  const { setTold } = inspecting;
+  useEffect(() => {
+    if (gaugeState === 'lost') setTold(null);
+  }, [gaugeState, setTold]);
   const toggleWhy = () => setWhy((now) => !now);
 
   usePadKeys({
@@ -88,6 +92,8 @@ export function Inspect() {
   const go = (cursor: number) => {
     setListed(false);
     update((now) => jumpTo(now, cursor));
+    // The keys belong to the pad again, not to the list the step was chosen from.
+    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
   };
   const before = step ? draft.previous[stepKey(step)] : undefined;
   const section = draft.route?.sections.find(({ id: own }) => own === step?.section)?.name;

@@ -15,6 +15,9 @@ import { ReservoirPad } from './pads/ReservoirPad';
 import type { Inspecting } from './useInspecting';
 import { howWords, kindWords } from './words';
 
+/** The pad on the page: where the keyboard goes when a step was chosen from a list. */
+export const PAD_ID = 'pad';
+
 interface Props {
   draft: Draft;
   step: Step;
@@ -69,7 +72,12 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
   const at = step.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
   return (
     <>
-      <ScrollView className="min-h-0 flex-1" contentContainerClassName="gap-2 p-3">
+      <ScrollView
+        id={PAD_ID}
+        tabIndex={-1}
+        className="min-h-0 flex-1 outline-none"
+        contentContainerClassName="gap-2 p-3"
+      >
         {begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null}
         <Place draft={draft} step={step} judged={judged} />
         {why ? <Notice>{reasons}</Notice> : null}

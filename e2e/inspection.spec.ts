@@ -1,0 +1,305 @@
+import { deflateSync } from 'node:zlib';
+import type { Page } from '@playwright/test';
+import { sql, startProgram } from './cluster';
+import { allSent, begin, confirmIfAsked, deviceOf, enter, expect, openTrailer, press, stepTo, test } from './program';
+
+/** The pad's big button: what it says tells the step. */
+const BIG = /^(Save |Good: |Open the verdict sheet|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
+const bigButton = (page: Page) => page.getByRole('button', { name: BIG }).first();
+
+/** Keys that enter a good figure for each kind of step that is saved rather than answered in one tap. */
+const GOOD: readonly [RegExp, readonly string[]][] = [
+  [/applied stroke$/, ['3/4']],
+  [/free stroke$/, ['5/8']],
+  [/lining$/, ['7/16']],
+  [/drum diameter$/, ['1', '6', '.', '5', '5']],
+  [/rotor thickness$/, ['4', '0']],
+  [/tread$/, ['9 thirty-seconds']],
+  [/bearing end play$/, ['.', '0', '0', '3']],
+  [/mud-flap clearance$/, ['7 inches']],
+];
+
+async function enterFigures(page: Page, label: string): Promise<void> {
+  const known = GOOD.find(([kind]) => kind.test(label));
+  if (known) return enter(page, ...known[1]);
+  if (/hub oil$/.test(label)) {
+    const oil = page.getByRole('button', { name: 'Between marks, clear, dry' });
+    return (await oil.isVisible()) ? oil.click() : press(page, 'Dry, no leak');
+  }
+  if (/tyre pressure$/.test(label)) {
+    await enter(page, '1', '0', '0');
+    const target = page.getByRole('radio', { name: /^Target, cold: / });
+    if ((await target.getAttribute('aria-label'))?.includes('100 psi')) return;
+    await target.click();
+    return enter(page, '1', '0', '0');
+  }
+  if (/king pin$/.test(label)) {
+    await enter(page, '1', '.', '9', '9');
+    await page.getByRole('radio', { name: /^Pin, crosswise/ }).click();
+    return enter(page, '1', '.', '9', '9');
+  }
+  if (/leak/.test(label)) {
+    await enter(page, '1', '0', '0', 'Start the clock');
+    await page.clock.fastForward(/suspension/.test(label) ? 300_000 : 60_000);
+    await press(page, 'Stop the clock');
+    return enter(page, '9', '9');
+  }
+  throw new Error(`no good figures for “${label}”`);
+}
+
+/** Walks the route to its end with everything good; gives how many steps it had. */
+async function walkAll(page: Page): Promise<number> {
+  for (let steps = 0; ; steps++) {
+    await expect(
+      bigButton(page)
+        .or(page.getByRole('button', { name: '95 psi', exact: true }))
+        .first(),
+    ).toBeVisible();
+    if (await page.getByRole('button', { name: '95 psi', exact: true }).isVisible()) await press(page, '95 psi');
+    const label = (await bigButton(page).getAttribute('aria-label')) ?? '';
+    if (label === 'Open the verdict sheet') return steps;
+    if (!label.startsWith('Save ')) await bigButton(page).click();
+    else {
+      await enterFigures(page, label);
+      await press(page, label);
+      const doubted = page.getByRole('button', { name: 'It is right' });
+      const gone = async () => (await page.getByRole('button', { name: label, exact: true }).count()) === 0;
+      await expect.poll(async () => (await doubted.isVisible()) || gone()).toBe(true);
+      if (await doubted.isVisible()) await doubted.press('Enter');
+    }
+    await expect(page.getByRole('button', { name: label, exact: true })).toHaveCount(0);
+  }
+}
+
+test('the full route on three axles with a lift axle and duals, to its paper', async ({
+  browser,
+  program,
+  database,
+}) => {
+  test.setTimeout(400_000);
+  const page = await deviceOf(browser, program.url, 'technician');
+  await page.clock.install();
+  await openTrailer(page, 'L-23');
+  await begin(page, 'Full inspection');
+  await expect(page.getByText('Chock before touching anything.', { exact: false })).toBeVisible();
+  expect(await walkAll(page)).toBe(184);
+  await press(page, 'Open the verdict sheet');
+  await press(page, 'Close inspection');
+  await allSent(page);
+  const [stored] = await sql<{ readings: number; kinds: number; outcome: string; sections: number; verdict: string }>(
+    database,
+    `select count(*)::int as readings, count(distinct r.value->>'kind')::int as kinds, i.outcome, i.verdict,
+       jsonb_array_length(i.sections) as sections
+     from inspection i join reading r on r.inspection_id = i.id join unit u on u.id = i.unit_id
+     where u.number = 'L-23' and i.route->>'id' = 'full' group by i.outcome, i.verdict, i.sections`,
+  );
+  expect(stored).toMatchObject({ readings: 184, kinds: 15, outcome: 'complete', verdict: 'within' });
+  expect(stored?.sections).toBeGreaterThan(8);
+
+  await page
+    .getByRole('link', { name: /Full inspection/ })
+    .first()
+    .click();
+  await press(page, 'Print');
+  await expect(page.getByRole('heading', { name: /L-23 – Full inspection/ })).toBeVisible();
+  await expect(page.getByText('Axle 1, lift')).toBeVisible();
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)?.length ?? 0).toBeLessThanOrEqual(2);
+});
+
+test('the quick walk: a lamp is out, something is noted out of order, and it closes only with its reason', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Four-thing walk');
+  await press(page, 'Good: Clearance lamps, front: amber');
+  await page.getByRole('checkbox', { name: 'Out' }).click();
+  await press(page, 'Save marker lamps');
+  // Out of order: the far inner seal, then back at the kept place.
+  await stepTo(page, '2R Inner wheel seal');
+  await page.getByRole('checkbox', { name: 'Inside of the wheel wet' }).click();
+  await press(page, 'Save 2R inner wheel seal');
+  await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeVisible();
+  await press(page, 'Sheet');
+  await expect(
+    page.getByText('Wheel seal', { exact: false }).or(page.getByText('Inner wheel seal')).first(),
+  ).toBeVisible();
+  await press(page, 'Close incomplete');
+  const close = page.getByRole('button', { name: 'Close incomplete' }).last();
+  await expect(close).toBeDisabled();
+  await page.getByLabel('Because').fill('Called away');
+  await close.click();
+  await allSent(page);
+  await page.reload();
+  await expect(page.getByText('Lamp out or broken').first()).toBeVisible();
+  await expect(page.getByText('Inside of the wheel wet with oil: inner seal').first()).toBeVisible();
+  await expect(page.getByRole('link', { name: /Four-thing walk, Tomas Rask · incomplete/ })).toBeVisible();
+});
+
+/** A picture of one colour as PNG, made here. */
+function png(width: number, height: number): Buffer {
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(type), data]);
+    const size = Buffer.alloc(4);
+    size.writeUInt32BE(data.length);
+    const sum = Buffer.alloc(4);
+    sum.writeUInt32BE(crc(body));
+    return Buffer.concat([size, body, sum]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
+  head.set([8, 2, 0, 0, 0], 8);
+  const row = Buffer.concat([Buffer.from([0]), Buffer.alloc(width * 3, 120)]);
+  const pixels = deflateSync(Buffer.concat(Array.from({ length: height }, () => row)));
+  const signature = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
+  return Buffer.concat([signature, chunk('IHDR', head), chunk('IDAT', pixels), chunk('IEND', Buffer.alloc(0))]);
+}
+function crc(data: Buffer): number {
+  let sum = ~0;
+  for (const byte of data) {
+    sum ^= byte;
+    for (let bit = 0; bit < 8; bit++) sum = (sum >>> 1) ^ (sum & 1 ? 0xedb88320 : 0);
+  }
+  return ~sum >>> 0;
+}
+
+test('a photo taken without a server is shrunk, kept, shown, and sent once', async ({ browser, database }) => {
+  const first = await startProgram(database);
+  const port = Number(new URL(first.url).port);
+  const page = await deviceOf(browser, first.url, 'technician');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Four-thing walk');
+  await allSent(page);
+  await first.stop();
+
+  const take = async (file: { name: string; mimeType: string; buffer: Buffer }) => {
+    const chooser = page.waitForEvent('filechooser');
+    await press(page, /^Photo/);
+    await (await chooser).setFiles(file);
+  };
+  await take({ name: 'note.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('not a picture', { exact: false })).toBeVisible();
+  await take({ name: 'lamp.png', mimeType: 'image/png', buffer: png(2_400, 1_600) });
+  await expect(page.getByRole('button', { name: 'Photo (1)' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Photo (1)' })).toBeVisible();
+  await press(page, 'Sheet');
+  await expect(page.getByRole('button', { name: /waits to be sent/ })).toBeVisible();
+
+  const second = await startProgram(database, port);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await allSent(page);
+  const rows = await sql<{ width: number; height: number; key: string }>(
+    database,
+    'select width, height, key from photo',
+  );
+  expect(rows).toEqual([{ width: 1_280, height: 853, key: 'check:lamp-clearance-front@unit' }]);
+  await second.stop();
+});
+
+test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or lost one does not', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await page.evaluate(() => localStorage.setItem('za-gauge', 'on'));
+  await openTrailer(page, 'J-51');
+  await begin(page);
+  await expect(page.getByText('Gauge: listening')).toBeVisible();
+  const post = (path: string, body: object) =>
+    page.evaluate(
+      ([url, json]) =>
+        fetch(`/api/v1/gauges/${url}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: json,
+        }).then(({ ok }) => ok),
+      [path, JSON.stringify(body)] as const,
+    );
+  const said = (words: string | RegExp) => expect(page.getByRole('status').filter({ hasText: words })).toBeVisible();
+
+  await post('press', { kind: 'stroke', value: '41.00 mm' });
+  await said('First say the reservoir pressure.');
+  await press(page, '95 psi');
+  await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeVisible();
+  await post('press', { kind: 'lining', value: '11.00 mm' });
+  await said('lining gauge: it does not measure this');
+  await post('fault', { fault: 'noise' });
+  await said('does not understand');
+  await post('press', { kind: 'stroke', value: '180.00 mm' });
+  await said('more than a stroke gauge can measure');
+  await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeVisible();
+
+  await post('press', { kind: 'stroke', value: '41.50 mm' });
+  await confirmIfAsked(page, '1L', 'applied stroke');
+  await said('1L applied stroke: 41.50 mm from gauge SG-104');
+  await expect(page.getByRole('button', { name: 'Save 1R applied stroke' })).toBeVisible();
+  await post('press', { kind: 'stroke', value: '41.50 mm', again: true });
+  await post('fault', { fault: 'noise' });
+  await said('does not understand');
+  await expect(page.getByRole('button', { name: 'Save 1R applied stroke' })).toBeVisible();
+
+  await post('fault', { fault: 'cut' });
+  await said('Gauge lost');
+  await press(page, '5/8');
+  await press(page, 'Save 1R applied stroke');
+  await confirmIfAsked(page, '1R', 'applied stroke');
+  await said('Gauge: listening');
+  await allSent(page);
+  const rows = await sql<{ gauge: { serial: string } | null }>(
+    database,
+    `select gauge from reading where taken_at > now() - interval '1 hour' and value->>'kind' = 'stroke-applied'
+       and unit_id = (select id from unit where number = 'J-51') order by taken_at, id`,
+  );
+  expect(rows.map(({ gauge }) => gauge?.serial ?? null)).toEqual(['SG-104', null]);
+});
+
+test('a whole check and a grid of grooves from the keyboard alone', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician', { width: 1280, height: 800 });
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Full inspection');
+  const now = (label: string | RegExp) => expect(page.getByRole('button', { name: label }).first()).toBeVisible();
+  await now('Good: Stance');
+  await page.keyboard.press('g');
+  await now('Good: Under the unit');
+  await page.keyboard.press('1');
+  await now('Save under the unit');
+  await page.keyboard.press('Enter');
+  await now('Good: Header board');
+  await page.keyboard.press('ArrowLeft');
+  await now('Save under the unit');
+  await page.keyboard.press('k');
+  await page.getByRole('button', { name: 'Covered in mud or ice' }).press('Enter');
+  await now('Good: Header board');
+  await stepTo(page, 'King pin');
+  await page.keyboard.type('1.99');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('1.98');
+  await now('Save king pin');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'King pin: 1.98 in' })).toBeVisible();
+});
+
+test('an air test goes on over a reload, and says what a minute loses', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await page.clock.install();
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Full inspection');
+  await stepTo(page, 'Leak-down, brakes released');
+  await enter(page, '1', '0', '0', 'Start the clock');
+  await page.clock.fastForward(20_000);
+  await page.reload();
+  await page.clock.fastForward(100_000);
+  await expect(page.getByRole('timer')).toContainText('2:0');
+  await press(page, 'Stop the clock');
+  await enter(page, '9', '4');
+  await expect(page.getByText(/6 psi in 12\d s: (3|2\.9) psi a minute/)).toBeVisible();
+  await expect(page.getByText('Violation').first()).toBeVisible();
+  await page.getByRole('radio', { name: 'Two or more trailers' }).click();
+  await expect(page.getByText('Less than 3 psi in a minute')).toBeVisible();
+});

@@ -1,0 +1,130 @@
+import { sql } from './cluster';
+import { allSent, begin, deviceOf, enter, expect, openTrailer, press, stepTo, test } from './program';
+
+test('a stricter limit is taken with its reason, a looser one is refused, and the pad judges by it', async ({
+  browser,
+  program,
+}) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(`${program.url}/book`);
+  await press(foreman, /^Lining, /);
+  await foreman.getByRole('button', { name: /^Tighten. Every other wheel/ }).click();
+  await foreman.getByLabel('Our limit').fill('3/16 in');
+  await expect(foreman.getByText('may be stricter, never looser')).toBeVisible();
+  await foreman.getByLabel('Our limit').fill('3/4 in');
+  await foreman.getByLabel('Why we ask for more').fill('Long hills to the mill');
+  await press(foreman, 'Set this limit');
+  await expect(foreman.getByText('Long hills to the mill', { exact: false }).first()).toBeVisible();
+
+  const technician = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(technician, 'H-11');
+  await begin(technician);
+  await stepTo(technician, '1L Lining');
+  await expect(technician.getByText('Not less than 3/4 in')).toBeVisible();
+  await enter(technician, '1/2');
+  await expect(technician.getByText('Shop limit').first()).toBeVisible();
+  await press(technician, 'Why?');
+  await expect(technician.getByText('3/4 in of the fleet and 1/4 in of the book', { exact: false })).toBeVisible();
+});
+
+test('schools and units: the fleet’s, a person’s own, and two people at once', async ({ browser, program }) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  const manager = await deviceOf(browser, program.url, 'manager');
+  for (const page of [foreman, manager]) await page.goto(`${program.url}/rules`);
+  const choose = async (page: typeof foreman, way: string) => {
+    await page.getByRole('radio', { name: new RegExp(`^${way}`) }).click();
+    await press(page, 'Save for the fleet');
+  };
+  await foreman.getByRole('radio', { name: 'Millimetres' }).click();
+  await choose(foreman, 'At most 6 in');
+  await allSent(foreman);
+  await expect(manager.getByRole('radio', { name: /^At most 6 in/ })).toBeChecked();
+
+  await manager.goto(`${program.url}/me`);
+  await manager.getByRole('radio', { name: 'Inch fractions' }).click();
+  await expect(manager.getByText('My own')).toBeVisible();
+  await openTrailer(manager, 'L-22');
+  await manager.getByRole('button', { name: /^2L:/ }).click();
+  await expect(
+    manager
+      .getByText(/^2 3\/4 in, /)
+      .or(manager.getByText(/2 3\/4 in, /))
+      .first(),
+  ).toBeVisible();
+  await openTrailer(foreman, 'L-22');
+  await foreman.getByRole('button', { name: /^2L:/ }).click();
+  await expect(foreman.getByText(/69\.85 mm, /).first()).toBeVisible();
+});
+
+test('a shop makes a route its own and walks it', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.goto(`${program.url}/routes`);
+  await press(page, 'Copy. Four-thing walk');
+  await press(page, 'Change. Four-thing walk, ours');
+  await page.getByLabel('Name of the route').fill('Gate walk');
+  await press(page, 'Take out. Lamps');
+  await press(page, 'Add a step. Tyres, hubs, seals');
+  await press(page, 'Wheel nuts Measured');
+  await press(page, 'Save the route');
+  await expect(page.getByRole('heading', { name: 'Gate walk' })).toBeVisible();
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Gate walk');
+  await expect(page.getByText('Gate walk: 0 of 16')).toBeVisible();
+  await stepTo(page, '1L Wheel nuts');
+  await enter(page, 'Stud 1: tight');
+  await enter(page, 'Stud 2: tight');
+  await expect(page.getByText('2 of them side by side', { exact: false })).toBeVisible();
+  await expect(page.getByText('Out of service').first()).toBeVisible();
+});
+
+test('a trailer behind a tractor is counted as a whole', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await openTrailer(page, 'L-22');
+  await press(page, 'What if it ran with other units …');
+  await expect(page.getByText('Out of service at 20 % of 6 brakes')).toBeVisible();
+  await press(page, 'Add a unit');
+  await press(page, /^Y-1, /);
+  await expect(page.getByText('Out of service at 20 % of 10 brakes')).toBeVisible();
+  await press(page, 'Good brakes elsewhere, not in the list: one more');
+  await press(page, 'Good brakes elsewhere, not in the list: one more');
+  await expect(page.getByText('Out of service at 20 % of 12 brakes')).toBeVisible();
+  await expect(page.getByText('Less than 3: the brake count holds nothing.')).toBeVisible();
+});
+
+test('what if: a longer stroke turns the verdict, more air takes it back', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'driver');
+  await page.goto(`${program.url}/book`);
+  await expect(page.getByText('is not more than 2 in', { exact: false })).toBeVisible();
+  await page.getByLabel('Stroke', { exact: true }).fill('72');
+  await expect(page.getByText('2 1/4 in is more than 2 in, by 1/4 in', { exact: false })).toBeVisible();
+  await page.getByLabel('Reservoir').fill('110');
+  await expect(page.getByText('the reservoir stood too high', { exact: false })).toBeVisible();
+});
+
+test('readings.csv: every bad line is named, and the good ones alone may be taken', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.goto(`${program.url}/files`);
+  const csv = [
+    'unit,taken,by,kind,item,axle,side,tyre,value,detail',
+    'H-11,2026-01-05T09:00:00Z,Wyn,lining,,1,left,,7/16 in,',
+    'H-11,2026-01-05T09:00:00Z,Wyn,lining,,9,left,,7/16 in,',
+    'X-99,2026-01-05T09:00:00Z,Wyn,lining,,1,left,,7/16 in,',
+  ].join('\n');
+  const chooser = page.waitForEvent('filechooser');
+  await press(page, 'Choose a file');
+  await (await chooser).setFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText('3 lines: 1 good, 2 bad')).toBeVisible();
+  await expect(page.getByText('Line 3')).toBeVisible();
+  await expect(page.getByText('There is no unit “X-99”.')).toBeVisible();
+  await press(page, 'Take the 1 good ones only');
+  await allSent(page);
+  const rows = await sql(
+    database,
+    `select r.key from reading r join inspection i on i.id = r.inspection_id where i.purpose = 'import'`,
+  );
+  expect(rows).toEqual([{ key: 'lining@1L' }]);
+});
