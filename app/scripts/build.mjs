@@ -5,6 +5,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 const app = join(dirname(fileURLToPath(import.meta.url)), '..');
 const dist = join(app, 'dist');
@@ -33,3 +34,10 @@ writeFileSync(
     .replace('__BUILD__', build.digest('hex').slice(0, 12))
     .replace("'__FILES__'", JSON.stringify(files)),
 );
+
+// Compressed once here rather than at every request.
+for (const path of walk(dist).filter((each) => /\.(js|css|html|svg|webmanifest)$/.test(each))) {
+  const plain = readFileSync(path);
+  writeFileSync(`${path}.br`, brotliCompressSync(plain));
+  writeFileSync(`${path}.gz`, gzipSync(plain, { level: 9 }));
+}

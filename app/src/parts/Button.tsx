@@ -1,4 +1,5 @@
 import type { LucideIcon } from 'lucide-react-native';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { usePalette } from '../look/theme';
 import { T } from './T';
@@ -24,7 +25,16 @@ interface Props {
 }
 
 /** Something to press: a short verb that says what happens. */
-export function Button({ label, onPress, look = 'plain', icon: Icon, disabled, tall, className = '', hint }: Props) {
+export const Button = memo(function Button({
+  label,
+  onPress,
+  look = 'plain',
+  icon: Icon,
+  disabled,
+  tall,
+  className = '',
+  hint,
+}: Props) {
   const palette = usePalette();
   const { box, tone } = LOOKS[look];
   return (
@@ -44,4 +54,4 @@ export function Button({ label, onPress, look = 'plain', icon: Icon, disabled, t
       </View>
     </Pressable>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { type Limit, limitNm, NM_PER_INCH, type Verdict } from '@zealous-axle/core';
+import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../look/theme';
@@ -17,54 +18,58 @@ interface Props {
   verdict: Verdict;
 }
 
-/** The margin drawn as a ruler: where the reading stands, where the limit is, and which side is past it. */
-export function MarginRuler({ limit, nm, verdict }: Props) {
+interface Scale {
+  limit: Props['limit'];
+  /** The scale's full length in nanometres. */
+  full: number;
+}
+
+const place = (value: number, full: number): number => 6 + (value / full) * (WIDTH - 12);
+
+/** The scale with its limit: drawn again only when one of them changes. */
+const ScaleDrawing = memo(function ScaleDrawing({ limit, full }: Scale) {
   const palette = usePalette();
-  const at = limitNm(limit);
-  const full = Math.max(at / LIMIT_AT, (nm ?? 0) * 1.08, NM_PER_INCH / 4);
-  const x = (value: number) => 6 + (value / full) * (WIDTH - 12);
-  const ink = palette[VERDICT_LOOK[verdict].tone];
+  const at = place(limitNm(limit), full);
   const step = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
     .map((part) => part * NM_PER_INCH)
     .find((part) => full / part <= 26);
   const ticks = step ? Array.from({ length: Math.floor(full / step) + 1 }, (_, index) => index * step) : [];
   const upward = limit.is === 'at-most' || limit.is === 'less-than';
-  const past = upward ? [x(at), WIDTH - 6] : [6, x(at)];
+  const [from, to] = upward ? [at, WIDTH - 6] : [6, at];
+  const tall = (index: number) => (index % 4 === 0 ? 12 : 7);
+  return (
+    <>
+      <Rect x={from} y={BASE - 14} width={to - from} height={14} fill={palette['violation-tint']} />
+      <Path
+        d={ticks.map((tick, index) => `M${place(tick, full)} ${BASE}v-${tall(index)}`).join('')}
+        stroke={palette.edge}
+        strokeWidth={1.2}
+      />
+      <Line x1={6} x2={WIDTH - 6} y1={BASE} y2={BASE} stroke={palette.ink} strokeWidth={2} />
+      <Line x1={at} x2={at} y1={BASE - 20} y2={BASE + 4} stroke={palette.ink} strokeWidth={3} />
+      <SvgText x={at} y={BASE + 17} fontSize={13} fontFamily="Hyperlegible Mono" fill={palette.ink} textAnchor="middle">
+        {limit.value}
+      </SvgText>
+    </>
+  );
+});
+
+/** The margin drawn as a ruler: where the reading stands, where the limit is, and which side is past it. */
+export function MarginRuler({ limit, nm, verdict }: Props) {
+  const palette = usePalette();
+  const full = Math.max(limitNm(limit) / LIMIT_AT, (nm ?? 0) * 1.08, NM_PER_INCH / 4);
+  const ink = palette[VERDICT_LOOK[verdict].tone];
   return (
     <View aria-hidden className="w-full">
       <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMinYMid meet">
-        <Rect
-          x={past[0]}
-          y={BASE - 14}
-          width={(past[1] ?? 0) - (past[0] ?? 0)}
-          height={14}
-          fill={palette['violation-tint']}
-        />
-        {ticks.map((tick, index) => (
-          <Line
-            key={tick}
-            x1={x(tick)}
-            x2={x(tick)}
-            y1={BASE}
-            y2={BASE - (index % 4 === 0 ? 12 : 7)}
-            stroke={palette.edge}
-            strokeWidth={1.2}
-          />
-        ))}
-        <Line x1={6} x2={WIDTH - 6} y1={BASE} y2={BASE} stroke={palette.ink} strokeWidth={2} />
-        <Line x1={x(at)} x2={x(at)} y1={BASE - 20} y2={BASE + 4} stroke={palette.ink} strokeWidth={3} />
-        <SvgText
-          x={x(at)}
-          y={BASE + 17}
-          fontSize={13}
-          fontFamily="Hyperlegible Mono"
-          fill={palette.ink}
-          textAnchor="middle"
-        >
-          {limit.value}
-        </SvgText>
+        <ScaleDrawing limit={limit} full={full} />
         {nm === null ? null : (
-          <Path d={`M${x(nm)} ${BASE - 2} l-8 -16 h16 Z`} fill={ink} stroke={palette.card} strokeWidth={1.5} />
+          <Path
+            d={`M${place(nm, full)} ${BASE - 2} l-8 -16 h16 Z`}
+            fill={ink}
+            stroke={palette.card}
+            strokeWidth={1.5}
+          />
         )}
       </Svg>
     </View>

@@ -8,6 +8,7 @@ import {
   type Verdict,
   wheelEnd,
 } from '@zealous-axle/core';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { type Palette, usePalette } from '../look/theme';
@@ -182,7 +183,16 @@ function EndCard({ code, state, side, size, selected, covered, onSelect }: EndPr
  * The unit from above, front at the top, drawn from its real layout: any number of axles, singles and duals, a lift
  * axle dashed. The map of the whole program: small to show the place, medium and large to choose and read one.
  */
-export function RunningGear({ unit, ends, size, selected = null, covered = [], onSelect }: Props) {
+const NONE: readonly string[] = [];
+
+export const RunningGear = memo(function RunningGear({
+  unit,
+  ends,
+  size,
+  selected = null,
+  covered = NONE,
+  onSelect,
+}: Props) {
   const palette = usePalette();
   if (size === 'small') return <SmallGear unit={unit} ends={ends} selected={selected} palette={palette} />;
   return (
@@ -218,7 +228,7 @@ export function RunningGear({ unit, ends, size, selected = null, covered = [], o
       })}
     </View>
   );
-}
+});
 
 function SmallGear({
   unit,

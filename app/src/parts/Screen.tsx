@@ -4,7 +4,7 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import CircleUser from 'lucide-react-native/icons/circle-user';
 import Truck from 'lucide-react-native/icons/container';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { type ReactNode, useEffect } from 'react';
+import { memo, type ReactNode, useEffect } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { useMay } from '../data/session';
 import { useOutbox } from '../data/useOutbox';
@@ -86,9 +86,42 @@ interface Props {
   children: ReactNode;
 }
 
-/** The frame of a screen: header, what it shows, what it does, and where else one can go. */
-export function Screen({ title, under, back, backLabel = 'Back', right, footer, focused, fixed, children }: Props) {
+type BannerProps = Pick<Props, 'title' | 'under' | 'back' | 'backLabel' | 'right'>;
+
+/** The top of a screen: drawn again only when what it says changes. */
+const Banner = memo(function Banner({ title, under, back, backLabel = 'Back', right }: BannerProps) {
   const palette = usePalette();
+  return (
+    <View role="banner" className="min-h-14 flex-row items-center gap-1 border-b border-line bg-card px-2 py-1">
+      {back ? (
+        <Pressable
+          role="button"
+          aria-label={backLabel}
+          onPress={back}
+          className="h-12 w-12 items-center justify-center"
+        >
+          <ChevronLeft size={28} color={palette.ink} aria-hidden />
+        </Pressable>
+      ) : (
+        <View className="w-2" />
+      )}
+      <View className="min-w-0 flex-1">
+        <T level={1} size="lead" bold numberOfLines={1}>
+          {title}
+        </T>
+        {under ? (
+          <T size="small" tone="soft" numberOfLines={1}>
+            {under}
+          </T>
+        ) : null}
+      </View>
+      {right}
+    </View>
+  );
+});
+
+/** The frame of a screen: header, what it shows, what it does, and where else one can go. */
+export function Screen({ title, under, back, backLabel, right, footer, focused, fixed, children }: Props) {
   const wide = useWide();
   useEffect(() => {
     document.title = `${title} – Zealous Axle`;
@@ -97,31 +130,7 @@ export function Screen({ title, under, back, backLabel = 'Back', right, footer, 
     <View className="flex-1 flex-row bg-ground">
       {wide && !focused ? <Places wide /> : null}
       <View className="min-w-0 flex-1">
-        <View role="banner" className="min-h-14 flex-row items-center gap-1 border-b border-line bg-card px-2 py-1">
-          {back ? (
-            <Pressable
-              role="button"
-              aria-label={backLabel}
-              onPress={back}
-              className="h-12 w-12 items-center justify-center"
-            >
-              <ChevronLeft size={28} color={palette.ink} aria-hidden />
-            </Pressable>
-          ) : (
-            <View className="w-2" />
-          )}
-          <View className="min-w-0 flex-1">
-            <T level={1} size="lead" bold numberOfLines={1}>
-              {title}
-            </T>
-            {under ? (
-              <T size="small" tone="soft" numberOfLines={1}>
-                {under}
-              </T>
-            ) : null}
-          </View>
-          {right}
-        </View>
+        <Banner title={title} under={under} back={back} backLabel={backLabel} right={right} />
         <View role="main" className="min-h-0 flex-1">
           {fixed ? children : <ScrollView contentContainerClassName="gap-4 p-4 pb-8">{children}</ScrollView>}
         </View>
@@ -132,6 +141,6 @@ export function Screen({ title, under, back, backLabel = 'Back', right, footer, 
   );
 }
 
-/** Back to where one came from; to `home` when the program was opened right here. */
 type Home = '/' | '/shop' | '/me' | '/routes' | `/trailer/${string}` | `/job/${string}`;
+/** Back to where one came from; to `home` when the program was opened right here. */
 export const goBack = (home: Home) => () => (router.canGoBack() ? router.back() : router.replace(home));

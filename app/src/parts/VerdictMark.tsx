@@ -1,4 +1,5 @@
 import type { Verdict } from '@zealous-axle/core';
+import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import { usePalette } from '../look/theme';
@@ -6,7 +7,7 @@ import { T } from './T';
 import { useVerdictWord, VERDICT_LOOK } from './verdict';
 
 /** The shape of a verdict. Each differs in outline, so that none depends on its colour. */
-export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }) {
+export const VerdictMark = memo(function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: number }) {
   const palette = usePalette();
   const ink = palette[VERDICT_LOOK[verdict].tone];
   const paper = palette.card;
@@ -48,10 +49,18 @@ export function VerdictMark({ verdict, size = 22 }: { verdict: Verdict; size?: n
       {shapes[verdict]}
     </Svg>
   );
-}
+});
 
 /** A verdict as word, shape and colour. */
-export function VerdictBadge({ verdict, word, large }: { verdict: Verdict; word?: string; large?: boolean }) {
+export const VerdictBadge = memo(function VerdictBadge({
+  verdict,
+  word,
+  large,
+}: {
+  verdict: Verdict;
+  word?: string;
+  large?: boolean;
+}) {
   const look = VERDICT_LOOK[verdict];
   const own = useVerdictWord()(verdict);
   return (
@@ -64,4 +73,4 @@ export function VerdictBadge({ verdict, word, large }: { verdict: Verdict; word?
       </T>
     </View>
   );
-}
+});

@@ -57,8 +57,16 @@ function furthest(
     readings
       .filter((each) => 'tyre' in each && each.axle === end.axle && each.side === end.side && each.tyre === tyre)
       .flatMap((each) => figure(each) ?? []);
-  const pairs = at('inner').flatMap((inner) => at('outer').map((outer) => ({ inner, outer })));
-  return pairs.reduce<Pair | null>((most, pair) => (most && apartOf(most) >= apartOf(pair) ? most : pair), null);
+  const sorted = (figures: readonly Figure[]) =>
+    [...figures].sort((one, other) => one.value - other.value || (one.text < other.text ? -1 : 1));
+  const [inner, outer] = [sorted(at('inner')), sorted(at('outer'))];
+  const [lowInner, highInner, lowOuter, highOuter] = [inner[0], inner.at(-1), outer[0], outer.at(-1)];
+  if (!lowInner || !highInner || !lowOuter || !highOuter) return null;
+  const [a, b]: [Pair, Pair] = [
+    { inner: lowInner, outer: highOuter },
+    { inner: highInner, outer: lowOuter },
+  ];
+  return apartOf(a) >= apartOf(b) ? a : b;
 }
 
 const depth = (reading: UnitReading) => {
@@ -82,7 +90,7 @@ const finding = (end: WheelEnd, kind: string, found: Opinion): Finding => ({
 
 /** Findings from comparing the two tyres of each dual; only what is too far apart is said. Workshop practice. */
 export function judgeDuals(book: Book, unit: Unit, readings: readonly UnitReading[]): Finding[] {
-  const own = readings.filter((each) => each.unit === unit.id);
+  const own = readings.filter(({ unit: of, kind }) => of === unit.id && (kind === 'tread' || kind === 'pressure'));
   const compare = (end: WheelEnd, kind: 'dual-tread' | 'dual-pressure', pair: Pair | null, like: string): Finding[] => {
     if (!pair) return [];
     const amount = apartOf(pair);

@@ -55,5 +55,15 @@ export function comparison(limit: Limit, measured: string, amount: number, kept:
   return `${measured} ${words} ${limit.value}${by}`;
 }
 
-/** A length that the wire schema has already proven readable. */
-export const nmOf = (text: string): number => must(parseLength(text, '32nds'));
+const read = new Map<string, number>();
+const MOST_READ = 10_000;
+
+/** A length that the wire schema has already proven readable. The same writing is read once. */
+export function nmOf(text: string): number {
+  const known = read.get(text);
+  if (known !== undefined) return known;
+  if (read.size >= MOST_READ) read.clear();
+  const value = must(parseLength(text, '32nds'));
+  read.set(text, value);
+  return value;
+}

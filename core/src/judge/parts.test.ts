@@ -348,6 +348,39 @@ describe('properties of all books', () => {
       ),
     );
   });
+  test('shuffling readings of every kind changes nothing', () => {
+    const tread = (tyre: string, depth: number) => ({
+      kind: 'tread',
+      ...at,
+      tyre,
+      grooves: [[`${depth}/32`]],
+      wear: ['cupped'],
+    });
+    const pressure = (tyre: string, psi: number) => ({
+      kind: 'pressure',
+      ...at,
+      tyre,
+      value: `${psi} psi`,
+      target: '100 psi',
+    });
+    const small = fc.integer({ min: 0, max: 14 });
+    const one: fc.Arbitrary<Given> = fc.oneof(
+      fc.tuple(kinds, lengths).map(([kind, { in: value }]) => reading(kind, value)),
+      fc.tuple(fc.constantFrom('inner', 'outer'), small).map(([tyre, depth]) => tread(tyre, depth)),
+      fc.tuple(fc.constantFrom('inner', 'outer'), small).map(([tyre, psi]) => pressure(tyre, 90 + psi)),
+      fc.uniqueArray(fc.integer({ min: 1, max: 10 })).map((loose) => ({ kind: 'wheel-nuts', ...at, holes: 10, loose })),
+      fc.subarray(['leaf-broken', 'joint-rust']).map((found) => ({ kind: 'check', check: 'spring', ...at, found })),
+      small.map((psi) => ({ kind: 'air-test', test: 'low-air', value: `${50 + psi} psi` })),
+    );
+    fc.assert(
+      fc.property(
+        fc
+          .array(one, { maxLength: 12 })
+          .chain((all) => fc.tuple(fc.constant(all), fc.shuffledSubarray(all, { minLength: all.length }))),
+        ([all, shuffled]) => expect(ask(shuffled)).toEqual(ask(all)),
+      ),
+    );
+  });
   test('adding a reading elsewhere changes no finding already there', () => {
     fc.assert(
       fc.property(kinds, lengths, lengths, (kind, one, other) => {

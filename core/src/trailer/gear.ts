@@ -83,10 +83,7 @@ const POWER_UNITS: readonly UnitKind[] = ['tractor', 'truck', 'bus'];
 /** A unit that moves itself; its front wheels have rules of their own. */
 export const isPowerUnit = (kind: UnitKind): boolean => POWER_UNITS.includes(kind);
 
-/** The wheel end at an axle (from 1) and side, or null when the unit has no such axle. */
-export function wheelEnd(unit: Unit, axle: number, side: Side): WheelEnd | null {
-  const fitted = unit.axles[axle - 1];
-  if (!fitted) return null;
+const endAt = (unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd => {
   const { ends, steer, lift, ...equipment } = fitted;
   return {
     ...equipment,
@@ -98,14 +95,22 @@ export function wheelEnd(unit: Unit, axle: number, side: Side): WheelEnd | null 
     steer: isPowerUnit(unit.kind) && (steer ?? axle === 1),
     lift: lift ?? false,
   };
-}
+};
+
+// A unit is plain data that nothing changes in place: its ends are worked out once.
+const known = new WeakMap<Unit, WheelEnd[]>();
 
 /** Every wheel end of a unit, front to rear, left before right. */
 export function wheelEnds(unit: Unit): WheelEnd[] {
-  return unit.axles.flatMap((_, index) =>
-    SIDES.map((side) => wheelEnd(unit, index + 1, side)).filter((end) => end !== null),
-  );
+  const ends =
+    known.get(unit) ?? unit.axles.flatMap((fitted, index) => SIDES.map((side) => endAt(unit, fitted, index + 1, side)));
+  known.set(unit, ends);
+  return ends;
 }
+
+/** The wheel end at an axle (from 1) and side, or null when the unit has no such axle. */
+export const wheelEnd = (unit: Unit, axle: number, side: Side): WheelEnd | null =>
+  wheelEnds(unit)[(axle - 1) * SIDES.length + SIDES.indexOf(side)] ?? null;
 
 /** The tyres of a wheel end from the inside out. */
 export const tyresOf = (end: EndEquipment): Tyre[] => (end.tyres === 'dual' ? ['inner', 'outer'] : ['single']);

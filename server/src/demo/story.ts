@@ -12,6 +12,7 @@ import type { Actor } from '../access/sessions';
 import { HANDLERS, runCommand } from '../commands';
 import type { Handler } from '../commands/doing';
 import type { Database } from '../store/connect';
+import { inspectFully } from './full';
 import { seededId } from './random';
 
 export type DemoPerson = 'driver' | 'technician' | 'foreman';
@@ -116,6 +117,28 @@ export async function tellStory(
     'stroke-applied@1R': 'Lift axle would not come down',
   });
 
+  await tell('foreman', 'add-fleet-limit', 400, {
+    limit: id(),
+    tightens: 'flap.8',
+    value: '7 in',
+    reason: 'The field roads throw stones',
+  });
+  await inspectFully(narrator, trailer('R-33'), 52, [
+    {
+      kind: 'tread',
+      ...end(2, 'right'),
+      tyre: 'outer',
+      grooves: [
+        ['6/32', '5/32', '7/32'],
+        ['6/32', '6/32', '7/32'],
+        ['5/32', '5/32', '6/32'],
+      ],
+      wear: ['cupped'],
+    },
+    { kind: 'wheel-nuts', ...end(1, 'left'), holes: 10, loose: [], missing: [], rust: [4] },
+    { kind: 'check', check: 'wheel-look', ...end(1, 'left'), found: ['thread-shiny'], how: 'seen', words: 'At stud 4' },
+    { kind: 'check', check: 'shock', ...end(2, 'right'), found: ['shock-wet'], how: 'seen' },
+  ]);
   await tell('driver', 'report-defect', 3, {
     defect: id(),
     unit: unitId('H-12'),

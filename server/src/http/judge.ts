@@ -1,10 +1,14 @@
 import {
   CATALOGUE,
+  CHECKS,
   catalogueEntrySchema,
+  checkSchema,
   JUDGE_SAMPLE,
   judge,
   judgeAnswerSchema,
   judgeRequestSchema,
+  ROUTES,
+  routeSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
 import type { App } from './serving';
@@ -29,6 +33,16 @@ export function judgeRoutes(app: App): void {
     async (request) => judge(request.body),
   );
 
+  app.get(
+    '/checks',
+    { schema: { tags: ['judge'], summary: 'What is looked at by eye', response: { 200: z.array(checkSchema) } } },
+    async () => [...CHECKS],
+  );
+  app.get(
+    '/routes',
+    { schema: { tags: ['judge'], summary: 'The routes that ship', response: { 200: z.array(routeSchema) } } },
+    async () => [...ROUTES],
+  );
   app.get(
     '/catalogue',
     { schema: { tags: ['judge'], summary: 'Defects found by eye', response: { 200: z.array(catalogueEntrySchema) } } },

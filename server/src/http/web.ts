@@ -18,6 +18,7 @@ export async function webRoutes(app: App, folder: string): Promise<void> {
   if (!built) return app.log.warn({ folder }, 'The app is not built: only the API is served');
   await app.register(fastifyStatic, {
     root: folder,
+    preCompressed: true,
     setHeaders: (reply, path) => {
       const hashed = path.includes('/_expo/') || path.includes('/fonts/');
       reply.setHeader('cache-control', hashed ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');

@@ -1,6 +1,6 @@
 import { readingWords, stepKey } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { type Draft, entryOf, isDone, jumpTo } from '../../data/draft';
 import { gaugeWanted, useGauge, wantGauge } from '../../data/gauge';
@@ -13,8 +13,9 @@ import { endCode, RunningGear } from '../../parts/RunningGear';
 import { Screen } from '../../parts/Screen';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
+import { useStable } from '../../parts/useStable';
 import { Doubted } from './Doubted';
-import { draftEnds } from './ends';
+import { useDraftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
 import { PAD_ID, Pad } from './Pad';
 import { Skip } from './Skip';
@@ -72,6 +73,26 @@ export function Inspect() {
     busy: skipping || listed || doubt !== null,
   });
 
+  const ends = useDraftEnds(draft);
+  const go = useStable((cursor: number) => {
+    setListed(false);
+    update((now) => jumpTo(now, cursor));
+    // The keys belong to the pad again, not to the list the step was chosen from.
+    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
+  });
+  const select = useStable((code: string) => draft && go(firstAt(draft, code)));
+  const list = useStable(() => setListed(true));
+  const sheet = useStable(() => draft && router.navigate(`/sheet/${draft.inspection}`));
+  const leave = useStable(() => draft && router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`));
+  const right = useMemo(
+    () => (
+      <View className="flex-row gap-2 pr-2">
+        {wide ? null : <Button label="Steps" onPress={list} />}
+        <Button label="Sheet" onPress={sheet} />
+      </View>
+    ),
+    [wide, list, sheet],
+  );
   if (draft === undefined)
     return (
       <Screen title="Measuring" focused>
@@ -89,12 +110,6 @@ export function Inspect() {
     );
 
   const done = draft.steps.filter((each) => isDone(entryOf(draft, each))).length;
-  const go = (cursor: number) => {
-    setListed(false);
-    update((now) => jumpTo(now, cursor));
-    // The keys belong to the pad again, not to the list the step was chosen from.
-    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
-  };
   const before = step ? draft.previous[stepKey(step)] : undefined;
   const section = draft.route?.sections.find(({ id: own }) => own === step?.section)?.name;
   return (
@@ -104,13 +119,8 @@ export function Inspect() {
       title={`${draft.unit.number}${section ? ` – ${section}` : ''}`}
       under={`${draft.route?.name ?? 'Measured again'}: ${done} of ${draft.steps.length}`}
       backLabel="Leave"
-      back={() => router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`)}
-      right={
-        <View className="flex-row gap-2 pr-2">
-          {wide ? null : <Button label="Steps" onPress={() => setListed(true)} />}
-          <Button label="Sheet" onPress={() => router.navigate(`/sheet/${draft.inspection}`)} />
-        </View>
-      }
+      back={leave}
+      right={right}
     >
       <View className="min-h-0 flex-1 flex-row">
         {wide ? (
@@ -118,10 +128,10 @@ export function Inspect() {
             <ScrollView contentContainerClassName="p-4">
               <RunningGear
                 unit={draft.unit}
-                ends={draftEnds(draft)}
+                ends={ends}
                 size="medium"
                 selected={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
-                onSelect={(code) => go(firstAt(draft, code))}
+                onSelect={select}
               />
             </ScrollView>
           </View>
@@ -141,6 +151,7 @@ export function Inspect() {
             <Pad
               key={stepKey(step)}
               draft={draft}
+              ends={ends}
               step={step}
               update={update}
               inspecting={inspecting}

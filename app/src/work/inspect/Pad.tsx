@@ -5,7 +5,8 @@ import { bookOf, type Draft, entryOf, withEntry, withNote, withText } from '../.
 import { currentField, nextEmptyField, textOf } from '../../data/fields';
 import { Button } from '../../parts/Button';
 import { Notice } from '../../parts/Notice';
-import { endCode } from '../../parts/RunningGear';
+import { type EndState, endCode } from '../../parts/RunningGear';
+import { useStable } from '../../parts/useStable';
 import { judgeStep } from './judged';
 import { PhotoButton } from './PhotoButton';
 import { Place } from './Place';
@@ -20,6 +21,7 @@ export const PAD_ID = 'pad';
 
 interface Props {
   draft: Draft;
+  ends: Readonly<Record<string, EndState>>;
   step: Step;
   update: (change: (draft: Draft) => Draft) => void;
   inspecting: Inspecting;
@@ -37,8 +39,19 @@ function saveLabel(draft: Draft, step: Step, ready: boolean): { label: string; r
 }
 
 /** One reading: where, what and how, the limit beside it, the keys, the verdict as it is entered. */
-export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Props) {
+export function Pad({ draft, ends, step, update, inspecting, why, onWhy, onSkip }: Props) {
   const book = bookOf(draft);
+  const back = useStable(() => update((now) => ({ ...now, cursor: Math.max(0, now.cursor - 1) })));
+  const whyNow = useStable(onWhy);
+  const skipNow = useStable(onSkip);
+  const saveNow = useStable(inspecting.save);
+  const defect = useStable(() => {
+    const at = step.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
+    router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
+  });
+  const photoTaken = useStable((photo: string) =>
+    update((now) => withEntry(now, step, { photos: [...(entryOf(now, step).photos ?? []), photo] })),
+  );
   if (step.kind === 'stroke-applied' && draft.reservoir === '' && book.reservoir)
     return (
       <ScrollView contentContainerClassName="p-4">
@@ -69,7 +82,6 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
   const section = draft.route?.sections.find(({ id }) => id === step.section);
   const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
   const reasons = judged.opinion ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}` : howWords(step);
-  const at = step.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
   return (
     <>
       <ScrollView
@@ -79,25 +91,23 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
         contentContainerClassName="gap-2 p-3"
       >
         {begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null}
-        <Place draft={draft} step={step} judged={judged} />
+        <Place
+          unit={draft.unit}
+          ends={ends}
+          step={step}
+          limit={judged.limit}
+          before={draft.previous[stepKey(step)]}
+          verdict={step.kind === 'hub-oil' ? (judged.opinion?.verdict ?? null) : null}
+        />
         {why ? <Notice>{reasons}</Notice> : null}
         <Keys {...pad} />
       </ScrollView>
       <View className="gap-2 border-t border-line bg-card p-3">
         <View className="flex-row gap-2">
-          <Button
-            className="flex-1"
-            label="Back"
-            disabled={draft.cursor === 0}
-            onPress={() => update((now) => ({ ...now, cursor: Math.max(0, now.cursor - 1) }))}
-          />
-          <Button className="flex-1" label="Why?" onPress={onWhy} />
-          <Button className="flex-1" label="Skip" onPress={onSkip} />
-          <Button
-            className="flex-1"
-            label="Defect"
-            onPress={() => router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`)}
-          />
+          <Button className="flex-1" label="Back" disabled={draft.cursor === 0} onPress={back} />
+          <Button className="flex-1" label="Why?" onPress={whyNow} />
+          <Button className="flex-1" label="Skip" onPress={skipNow} />
+          <Button className="flex-1" label="Defect" onPress={defect} />
         </View>
         <View className="flex-row gap-2">
           <PhotoButton
@@ -106,9 +116,7 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
             stepKey={stepKey(step)}
             label={`${draft.unit.number}: photo at ${kindWords(step)}`}
             count={entry.photos?.length ?? 0}
-            onTaken={(photo) =>
-              update((now) => withEntry(now, step, { photos: [...(entryOf(now, step).photos ?? []), photo] }))
-            }
+            onTaken={photoTaken}
             className="justify-center"
           />
           {quick ? (
@@ -120,7 +128,7 @@ export function Pad({ draft, step, update, inspecting, why, onWhy, onSkip }: Pro
               onPress={() => inspecting.saveWith(quick.note)}
             />
           ) : (
-            <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={inspecting.save} />
+            <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={saveNow} />
           )}
         </View>
       </View>

@@ -1,9 +1,10 @@
 import Camera from 'lucide-react-native/icons/camera';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { attachPhoto, pickPhoto } from '../../data/photos';
 import { Button } from '../../parts/Button';
 import { T } from '../../parts/T';
+import { useStable } from '../../parts/useStable';
 
 interface Props {
   unit: string;
@@ -16,7 +17,15 @@ interface Props {
 }
 
 /** Takes a picture here: shrunk on the device, kept on it, and sent when there is a signal. */
-export function PhotoButton({ unit, inspection, stepKey, label, count, onTaken, className }: Props) {
+export const PhotoButton = memo(function PhotoButton({
+  unit,
+  inspection,
+  stepKey,
+  label,
+  count,
+  onTaken,
+  className,
+}: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const take = async () => {
@@ -29,13 +38,14 @@ export function PhotoButton({ unit, inspection, stepKey, label, count, onTaken, 
       .catch((error: Error) => setProblem(error.message));
     setBusy(false);
   };
+  const takeNow = useStable(() => void take());
   return (
     <View className={className}>
       <Button
         icon={Camera}
         label={busy ? 'Shrinking…' : count ? `Photo (${count})` : 'Photo'}
         disabled={busy}
-        onPress={() => void take()}
+        onPress={takeNow}
       />
       {problem ? (
         <T tone="out" size="small" role="alert">
@@ -44,4 +54,4 @@ export function PhotoButton({ unit, inspection, stepKey, label, count, onTaken, 
       ) : null}
     </View>
   );
-}
+});

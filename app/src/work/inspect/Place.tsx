@@ -1,29 +1,37 @@
-import { isMeasuredKind, type Step, stepKey, stepWords } from '@zealous-axle/core';
+import { isMeasuredKind, type Limit, type Step, stepWords, type Verdict } from '@zealous-axle/core';
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { Draft } from '../../data/draft';
 import { useShown } from '../../data/rules';
 import { useSession } from '../../data/session';
 import { dayOf } from '../../look/dates';
-import { endCode, RunningGear } from '../../parts/RunningGear';
+import { type EndState, endCode, RunningGear } from '../../parts/RunningGear';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
-import { draftEnds } from './ends';
 import { HowTo } from './HowTo';
-import type { StepJudgement } from './judged';
 import { howWords, limitWords, stepPlace } from './words';
 
+interface Props {
+  unit: Draft['unit'];
+  ends: Readonly<Record<string, EndState>>;
+  step: Step;
+  limit: Limit | null;
+  before: { text: string; at: string } | undefined;
+  /** Said in place of the drawing, where the step has none. */
+  verdict: Verdict | null;
+}
+
 /** Where the person is, what to look at and how, the limit, and what it read last time. */
-export function Place({ draft, step, judged }: { draft: Draft; step: Step; judged: StepJudgement }) {
+export const Place = memo(function Place({ unit, ends, step, limit, before, verdict }: Props) {
   const { fleet } = useSession();
   const { both } = useShown();
-  const before = draft.previous[stepKey(step)];
   const atEnd = step.axle !== null && step.side !== null;
   return (
     <View className="flex-row items-center gap-4">
       {atEnd ? (
         <RunningGear
-          unit={draft.unit}
-          ends={draftEnds(draft)}
+          unit={unit}
+          ends={ends}
           size="small"
           selected={endCode({ axle: step.axle ?? 1, side: step.side ?? 'left' })}
         />
@@ -37,14 +45,14 @@ export function Place({ draft, step, judged }: { draft: Draft; step: Step; judge
           ) : null}
           {isMeasuredKind(step.kind) && step.kind !== 'hub-oil' ? (
             <HowTo kind={step.kind} />
-          ) : step.kind === 'hub-oil' && judged.opinion ? (
-            <VerdictBadge verdict={judged.opinion.verdict} />
+          ) : step.kind === 'hub-oil' && verdict ? (
+            <VerdictBadge verdict={verdict} />
           ) : null}
         </View>
         <T level={2} bold size={atEnd ? 'lead' : 'title'}>
           {stepWords(step)}
         </T>
-        {judged.limit ? <T>{limitWords(judged.limit, both)}</T> : null}
+        {limit ? <T>{limitWords(limit, both)}</T> : null}
         {step.kind === 'check' ? <T>{howWords(step)}</T> : null}
         <T size="small" tone="soft">
           {before
@@ -56,4 +64,4 @@ export function Place({ draft, step, judged }: { draft: Draft; step: Step; judge
       </View>
     </View>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { readingWords, type Step, stepKey, stepWords, type Verdict } from '@zealous-axle/core';
+import { memo, useCallback, useRef } from 'react';
 import { Pressable, View } from 'react-native';
 import { type Draft, entryOf, isDone } from '../../data/draft';
 import { T } from '../../parts/T';
@@ -6,11 +7,18 @@ import { VerdictMark } from '../../parts/VerdictMark';
 import { verdictOf } from './judged';
 import { stepPlace } from './words';
 
-function Row({ draft, step, index, onGo }: { draft: Draft; step: Step; index: number; onGo: (index: number) => void }) {
-  const { saved, skipped } = entryOf(draft, step);
-  const verdict: Verdict = saved ? verdictOf(draft, saved.value) : 'not-judged';
-  const what = saved ? readingWords(saved.value) : skipped ? `skipped: ${skipped}` : 'open';
-  const here = index === draft.cursor;
+interface RowProps {
+  step: Step;
+  index: number;
+  verdict: Verdict;
+  /** What was read, or why nothing was. */
+  what: string;
+  read: boolean;
+  here: boolean;
+  onGo: (index: number) => void;
+}
+
+const Row = memo(function Row({ step, index, verdict, what, read, here, onGo }: RowProps) {
   const place = stepPlace(step);
   return (
     <Pressable
@@ -29,15 +37,24 @@ function Row({ draft, step, index, onGo }: { draft: Draft; step: Step; index: nu
       <T className="flex-1" numberOfLines={1}>
         {stepWords(step)}
       </T>
-      <T bold={saved !== null} tone={saved ? 'ink' : 'soft'} numberOfLines={1} className="max-w-[45%]">
+      <T bold={read} tone={read ? 'ink' : 'soft'} numberOfLines={1} className="max-w-[45%]">
         {what}
       </T>
     </Pressable>
   );
+});
+
+function rowOf(draft: Draft, step: Step): Pick<RowProps, 'verdict' | 'what' | 'read'> {
+  const { saved, skipped } = entryOf(draft, step);
+  if (saved) return { verdict: verdictOf(draft, saved.value), what: readingWords(saved.value), read: true };
+  return { verdict: 'not-judged', what: skipped ? `skipped: ${skipped}` : 'open', read: false };
 }
 
 /** Every step of the route by section, with what was read: what is open is always in sight, and any step is one tap away. */
 export function Steps({ draft, onGo }: { draft: Draft; onGo: (index: number) => void }) {
+  const latest = useRef(onGo);
+  latest.current = onGo;
+  const go = useCallback((index: number) => latest.current(index), []);
   const sections = draft.route?.sections ?? [{ id: undefined, name: '' }];
   return (
     <View>
@@ -58,7 +75,14 @@ export function Steps({ draft, onGo }: { draft: Draft; onGo: (index: number) => 
               </View>
             ) : null}
             {own.map(({ step, index }) => (
-              <Row key={stepKey(step)} draft={draft} step={step} index={index} onGo={onGo} />
+              <Row
+                key={stepKey(step)}
+                step={step}
+                index={index}
+                here={index === draft.cursor}
+                onGo={go}
+                {...rowOf(draft, step)}
+              />
             ))}
           </View>
         );

@@ -1,9 +1,10 @@
+import { useMemo } from 'react';
 import { type Draft, entryOf } from '../../data/draft';
 import { endsOf, type PlacedReading } from '../../parts/ends';
+import type { EndState } from '../../parts/RunningGear';
 import { verdictOf } from './judged';
 
-/** The plan's state from what was taken so far. */
-export const draftEnds = (draft: Draft) =>
+const draftEnds = (draft: Draft): Record<string, EndState> =>
   endsOf(
     draft.unit,
     draft.steps.flatMap((step): PlacedReading[] => {
@@ -13,3 +14,10 @@ export const draftEnds = (draft: Draft) =>
       return [{ axle, side, tyre, kind, verdict: verdictOf(draft, saved.value), value: saved.value }];
     }),
   );
+
+/** The plan's state from what was taken so far; the same until another reading is taken. */
+export function useDraftEnds(draft: Draft | null | undefined): Record<string, EndState> {
+  const taken = draft?.steps.map((step) => entryOf(draft, step).saved?.reading ?? '').join(' ') ?? '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a draft changes at every keystroke, what was taken does not.
+  return useMemo(() => (draft ? draftEnds(draft) : {}), [taken, draft?.inspection]);
+}

@@ -65,6 +65,13 @@ export function judgeStep(draft: Draft, step: Step): StepJudgement {
   return { entered, opinion, limit: limitAt(draft, step, end), end };
 }
 
-/** The verdict of a reading that was taken. */
-export const verdictOf = (draft: Draft, value: Reading): Verdict =>
-  judgeReading(bookOf(draft), endOf(draft, readingPlace(value)), value).verdict;
+const verdicts = new WeakMap<Reading, { rules: Draft['rules']; verdict: Verdict }>();
+
+/** The verdict of a reading that was taken. Each is judged once: the plan and the list ask at every keystroke. */
+export function verdictOf(draft: Draft, value: Reading): Verdict {
+  const known = verdicts.get(value);
+  if (known?.rules === draft.rules) return known.verdict;
+  const { verdict } = judgeReading(bookOf(draft), endOf(draft, readingPlace(value)), value);
+  verdicts.set(value, { rules: draft.rules, verdict });
+  return verdict;
+}

@@ -10,10 +10,12 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
+import Camera from 'lucide-react-native/icons/camera';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../data/outbox';
+import { pickPhoto, type Shrunk, shrink } from '../../data/photos';
 import { useUnit } from '../../data/queries';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
@@ -21,6 +23,7 @@ import { endsOf } from '../../parts/ends';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
+import { PhotoStrip } from '../../parts/PhotoStrip';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { T } from '../../parts/T';
@@ -92,6 +95,8 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
   const [words, setWords] = useState('');
   const [asked, setAsked] = useState(false);
   const [sent, setSent] = useState(false);
+  const [photos, setPhotos] = useState<({ photo: string } & Shrunk)[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
 
   const position = place && place !== WHOLE ? parsePosition(place) : null;
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
@@ -109,6 +114,14 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           ? 'Say in words what is wrong.'
           : null;
 
+  const takePhoto = async () => {
+    const file = await pickPhoto();
+    if (!file) return;
+    setProblem(null);
+    await shrink(file)
+      .then((picture) => setPhotos((now) => [...now, { photo: uuidv7(), ...picture }]))
+      .catch((error: Error) => setProblem(error.message));
+  };
   const choosePlace = (next: string) => {
     setPlace(next);
     setCode(null);
@@ -118,10 +131,11 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
     setAsked(true);
     if (missing || !entry || sent) return;
     setSent(true);
+    const defect = uuidv7();
     await send(
       'report-defect',
       {
-        defect: uuidv7(),
+        defect,
         unit: unit.id,
         code: entry.code,
         place: {
@@ -133,6 +147,13 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       },
       `${unit.number}: ${entry.words}${position ? ` at ${place}` : ''}`,
     );
+    // The report goes first: a photo points to it.
+    for (const picture of photos)
+      await send(
+        'attach-photo',
+        { ...picture, unit: unit.id, inspection: null, defect, key: null },
+        `${unit.number}: photo of ${entry.words}`,
+      );
     after();
   };
 
@@ -180,6 +201,25 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           multiline
           maxLength={500}
         />
+      ) : null}
+      {place ? (
+        <View className="gap-2">
+          <Button
+            icon={Camera}
+            label={photos.length ? `Another photo (${photos.length} taken)` : 'Add a photo'}
+            onPress={() => void takePhoto()}
+          />
+          {photos.length ? (
+            <PhotoStrip
+              pictures={photos.map(({ photo, jpeg }) => ({
+                id: photo,
+                source: `data:image/jpeg;base64,${jpeg}`,
+                words: 'goes with this report',
+              }))}
+            />
+          ) : null}
+          {problem ? <Notice look="stop">{problem}</Notice> : null}
+        </View>
       ) : null}
       {asked && missing ? <Notice look="ask">{missing}</Notice> : null}
       {place ? <Button tall look="act" label="Send report" onPress={report} disabled={sent} /> : null}

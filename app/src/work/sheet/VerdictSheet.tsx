@@ -26,6 +26,7 @@ import { VerdictBadge } from '../../parts/VerdictMark';
 import { Files } from './Files';
 import { Photos } from './Photos';
 import { Suggestions } from './Suggestions';
+import { sectionName } from './sections';
 import { type Judged, useJudged } from './useJudged';
 
 const SENTENCE: Record<Verdict, string> = {
@@ -106,6 +107,13 @@ function Findings({ judged }: { judged: Judged }) {
   );
 }
 
+/** Time spent, as a whole and by section. */
+function timeWords(sections: readonly { id: string; seconds: number }[]): string {
+  const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`;
+  const all = sections.reduce((sum, { seconds }) => sum + seconds, 0);
+  return `Took ${minutes(all)}: ${sections.map(({ id, seconds }) => `${sectionName(id)} ${minutes(seconds)}`).join(', ')}`;
+}
+
 function Head({ judged }: { judged: Judged }) {
   const { fleet } = useSession();
   const { judgement, closed } = judged;
@@ -121,6 +129,7 @@ function Head({ judged }: { judged: Judged }) {
         {closed
           ? `Closed ${closed.outcome}${closed.because ? `, because: ${closed.because}` : ''}. ${closed.by}, ${clock(closed.at, fleet.zone)}.`
           : 'Not closed yet: judged on this device.'}
+        {judged.sections.length ? ` ${timeWords(judged.sections)}.` : ''}
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </T>
     </View>

@@ -13,6 +13,8 @@ export interface Judged {
   /** Everything that was read and stands, as typed. */
   taken: Reading[];
   photos: readonly Photo[];
+  /** Seconds spent in each section of its route. */
+  sections: readonly { id: string; seconds: number }[];
   /** Steps that have no reading yet; empty once the inspection is closed. */
   open: number;
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
@@ -37,6 +39,7 @@ function fromDraft(draft: Draft, known: Known | undefined): Judged {
     readings: placedOf(takenReadings(draft), judgement.findings),
     taken: takenReadings(draft),
     photos: [],
+    sections: [],
     open: unreadSteps(draft).length,
     closed: null,
     draft,
@@ -65,6 +68,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         readings: placedOf(live, sheet.judgement.findings),
         taken: live,
         photos: sheet.photos,
+        sections: sheet.sections ?? [],
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         draft: null,

@@ -1,4 +1,5 @@
 import { judgedLength, readingWords } from '@zealous-axle/core';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { writtenLength } from '../../../data/compose';
 import { type PadUnit, withEntry } from '../../../data/draft';
@@ -14,6 +15,7 @@ import {
 import { MarginRuler } from '../../../parts/MarginRuler';
 import { Notice } from '../../../parts/Notice';
 import { T } from '../../../parts/T';
+import { useStable } from '../../../parts/useStable';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { FieldRow } from './FieldRow';
 import { DISTANCE_WHOLES, WHOLES } from './keys';
@@ -22,7 +24,13 @@ import { Options } from './Options';
 import type { PadProps } from './pad';
 import { TreadGrid } from './TreadGrid';
 
-function UnitSwitch({ padUnit, onChange }: { padUnit: PadUnit; onChange: (unit: PadUnit) => void }) {
+const UnitSwitch = memo(function UnitSwitch({
+  padUnit,
+  onChange,
+}: {
+  padUnit: PadUnit;
+  onChange: (unit: PadUnit) => void;
+}) {
   const other: PadUnit = padUnit === 'in' ? 'mm' : 'in';
   return (
     <Pressable
@@ -34,7 +42,7 @@ function UnitSwitch({ padUnit, onChange }: { padUnit: PadUnit; onChange: (unit: 
       <T bold>{`${padUnit} → ${other}`}</T>
     </Pressable>
   );
-}
+});
 
 /** A figure as it stands on the pad, with its unit. */
 function shownText({ draft, step }: PadProps, field: Field): string {
@@ -105,6 +113,9 @@ export function FigurePad(pad: PadProps) {
   const fields = fieldsOf(draft, step);
   const field = currentField(draft, step);
   const choose = (id: string) => update((now) => withEntry(now, step, { field: id }));
+  const switchUnit = useStable((padUnit: PadUnit) =>
+    update((now) => withEntry({ ...now, padUnit }, step, { texts: {}, gauge: undefined })),
+  );
   const grid = step.kind === 'tread' && entry.note.several;
   const lengths = field && field.keys !== 'pressure' && field.keys !== 'temperature';
   const nm = judged.entered.ok ? judgedLength(judged.entered.value) : null;
@@ -141,14 +152,7 @@ export function FigurePad(pad: PadProps) {
       {field ? <Keys pad={pad} field={field} /> : null}
       <View className="flex-row items-center justify-between gap-2">
         <ReservoirLink pad={pad} />
-        {lengths ? (
-          <UnitSwitch
-            padUnit={draft.padUnit}
-            onChange={(padUnit) =>
-              update((now) => withEntry({ ...now, padUnit }, step, { texts: {}, gauge: undefined }))
-            }
-          />
-        ) : null}
+        {lengths ? <UnitSwitch padUnit={draft.padUnit} onChange={switchUnit} /> : null}
       </View>
       <Options {...pad} />
     </>

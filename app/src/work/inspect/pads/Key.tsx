@@ -1,30 +1,27 @@
 import Delete from 'lucide-react-native/icons/delete';
+import { memo } from 'react';
 import { Pressable } from 'react-native';
 import { usePalette } from '../../../look/theme';
 import { T } from '../../../parts/T';
 
-/** One key of the pad. */
-export function Key({
-  label,
-  onPress,
-  chosen,
-  wide,
-  name,
-}: {
+interface Props {
   label: string;
-  onPress: () => void;
+  /** Told which key it was, so that one function serves them all and a key is drawn again only when it changes. */
+  onKey: (label: string) => void;
   chosen?: boolean;
-  wide?: boolean;
   name?: string;
-}) {
+}
+
+/** One key of the pad. */
+export const Key = memo(function Key({ label, onKey, chosen, name }: Props) {
   const palette = usePalette();
   return (
     <Pressable
       role="button"
       aria-label={name ?? label}
       aria-pressed={chosen}
-      onPress={onPress}
-      className={`h-14 min-w-0 items-center justify-center rounded-xl border-2 ${wide ? 'flex-[2]' : 'flex-1'} ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
+      onPress={() => onKey(label)}
+      className={`h-14 min-w-0 items-center justify-center rounded-xl border-2 flex-1 ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
     >
       {label === '⌫' ? (
         <Delete size={26} color={palette.ink} aria-hidden />
@@ -35,4 +32,4 @@ export function Key({
       )}
     </Pressable>
   );
-}
+});

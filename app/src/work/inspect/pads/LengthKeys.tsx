@@ -1,6 +1,8 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { PadUnit } from '../../../data/draft';
 import type { Field } from '../../../data/fields';
+import { useStable } from '../../../parts/useStable';
 import { Key } from './Key';
 import {
   fractionOf,
@@ -26,41 +28,40 @@ const rowsOf = <K,>(keys: readonly K[], width: number): K[][] =>
 
 const Row = ({ children }: { children: React.ReactNode }) => <View className="flex-row gap-2">{children}</View>;
 
+const HALF_STEP = '+1/32';
+const inches = (whole: number) => `${whole}″`;
+
 /** Whole inches, fifteen sixteenths, and the half step between two of them. */
 function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType }: Props) {
   const fraction = fractionOf(typed);
+  const whole = useStable((label: string) => onType(pressWhole(typed, Number.parseInt(label, 10))));
+  const press = useStable((label: string) =>
+    onType(label === HALF_STEP ? pressHalfStep(usual, typed, padUnit) : pressFraction(usual, typed, label)),
+  );
   return (
     <View className="gap-2">
       <Row>
-        {wholes.map((whole) => (
+        {wholes.map((each) => (
           <Key
-            key={whole}
-            label={`${whole}″`}
-            name={`${whole} inches`}
-            chosen={wholeOf(usual, typed) === whole}
-            onPress={() => onType(pressWhole(typed, whole))}
+            key={each}
+            label={inches(each)}
+            name={`${each} inches`}
+            chosen={wholeOf(usual, typed) === each}
+            onKey={whole}
           />
         ))}
       </Row>
-      {rowsOf([...SIXTEENTHS, '+1/32'], 4).map((row) => (
+      {rowsOf([...SIXTEENTHS, HALF_STEP], 4).map((row) => (
         <Row key={row[0]}>
-          {row.map((key) =>
-            key === '+1/32' ? (
-              <Key
-                key={key}
-                label={key}
-                name="One thirty-second more"
-                onPress={() => onType(pressHalfStep(usual, typed, padUnit))}
-              />
-            ) : (
-              <Key
-                key={key}
-                label={key}
-                chosen={fraction === key}
-                onPress={() => onType(pressFraction(usual, typed, key))}
-              />
-            ),
-          )}
+          {row.map((key) => (
+            <Key
+              key={key}
+              label={key}
+              name={key === HALF_STEP ? 'One thirty-second more' : undefined}
+              chosen={fraction === key}
+              onKey={press}
+            />
+          ))}
         </Row>
       ))}
     </View>
@@ -68,6 +69,7 @@ function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType 
 }
 
 function TreadKeys({ typed, onType }: Props) {
+  const press = useStable(onType);
   return (
     <View className="gap-2">
       {rowsOf(THIRTY_SECONDS, 5).map((row) => (
@@ -78,7 +80,7 @@ function TreadKeys({ typed, onType }: Props) {
               label={String(count)}
               name={`${count} thirty-seconds`}
               chosen={typed === String(count)}
-              onPress={() => onType(String(count))}
+              onKey={press}
             />
           ))}
         </Row>
@@ -94,24 +96,24 @@ const DIGITS = [
   ['.', '0', '⌫'],
 ] as const;
 
-/** Plain digits, for millimetres, decimals and pressures. */
-export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
+const NumberRows = memo(function NumberRows({ onKey }: { onKey: (key: string) => void }) {
   return (
     <View className="gap-2">
       {DIGITS.map((row) => (
         <Row key={row[0]}>
           {row.map((key) => (
-            <Key
-              key={key}
-              label={key}
-              name={key === '⌫' ? 'Take back the last digit' : key}
-              onPress={() => onType(pressDigit(typed, key))}
-            />
+            <Key key={key} label={key} name={key === '⌫' ? 'Take back the last digit' : key} onKey={onKey} />
           ))}
         </Row>
       ))}
     </View>
   );
+});
+
+/** Plain digits, for millimetres, decimals and pressures. */
+export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
+  const press = useStable((key: string) => onType(pressDigit(typed, key)));
+  return <NumberRows onKey={press} />;
 }
 
 /** The keys for the unit in use: a whole reading is one or two taps. */

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { DEFAULT_GROOVES, DEFAULT_PLACES } from '../../../data/fields';
 import type { Note } from '../../../data/note';
@@ -35,8 +35,11 @@ const RATINGS = [
 
 const Row = ({ children }: { children: ReactNode }) => <View className="flex-row flex-wrap gap-2">{children}</View>;
 
-/** What may be chosen beside the figures of a step, by its kind. */
-export function Options({ draft, step, entry, note: change }: PadProps) {
+const sameChoices = (a: PadProps, b: PadProps): boolean =>
+  a.step === b.step && a.entry.note === b.entry.note && a.draft.carried === b.draft.carried;
+
+/** What may be chosen beside the figures of a step, by its kind. Drawn again only when a choice changes. */
+export const Options = memo(function Options({ draft, step, entry, note: change }: PadProps) {
   const { note } = entry;
   switch (step.kind) {
     case 'stroke-applied':
@@ -157,4 +160,4 @@ export function Options({ draft, step, entry, note: change }: PadProps) {
     default:
       return null;
   }
-}
+}, sameChoices);

@@ -53,13 +53,7 @@ export function ReservoirPad({
         <>
           <View className="flex-row gap-2">
             {USUAL[unit].map((each) => (
-              <Key
-                key={each}
-                label={each}
-                name={`${each} ${unit}`}
-                chosen={reservoir === each}
-                onPress={() => onSet(each)}
-              />
+              <Key key={each} label={each} name={`${each} ${unit}`} chosen={reservoir === each} onKey={onSet} />
             ))}
           </View>
           <Button tall label="Another pressure" onPress={() => setTyped('')} />
