@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { copyDemo, postgres, startProgram } from './cluster';
 import { CHROMIUM_ARGS } from './playwright.config';
-import { begin, deviceOf, measure, openTrailer, press, type Who } from './program';
+import { begin, deviceOf, enter, measure, openTrailer, press, stepTo, type Who } from './program';
 
 const FOLDER = join(__dirname, '../docs/screenshots');
 const PHONE = { width: 390, height: 844 };
@@ -53,6 +53,23 @@ async function take(browser: Browser, url: string): Promise<void> {
   await technician.getByText('Findings, worst first').waitFor();
   await picture(technician, 'sheet');
 
+  await press(technician, 'Back');
+  await openTrailer(technician, 'L-23');
+  await begin(technician, 'Full inspection');
+  await stepTo(technician, '2L Spring and hanger');
+  await technician.getByRole('checkbox', { name: 'Leaves shifted sideways' }).click();
+  await picture(technician, 'check');
+  await stepTo(technician, '2R Wheel nuts');
+  await enter(technician, 'Stud 3: tight', 'Stud 4: tight');
+  await picture(technician, 'nuts');
+  await technician.clock.install();
+  await stepTo(technician, 'Leak-down, brakes released');
+  await enter(technician, '1', '0', '0', 'Start the clock');
+  await technician.clock.fastForward(60_000);
+  await enter(technician, 'Stop the clock', '9', '7');
+  await technician.getByRole('timer').scrollIntoViewIfNeeded();
+  await picture(technician, 'air');
+
   const wide = await as('technician', WIDE);
   await openTrailer(wide, 'L-22');
   await wide.getByRole('heading', { name: 'Open defects' }).waitFor();
@@ -74,12 +91,32 @@ async function take(browser: Browser, url: string): Promise<void> {
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await foreman.getByText('Reports to answer', { exact: false }).waitFor();
   await picture(foreman, 'wide-shop');
+  await foreman.goto(`${url}/book`);
+  await press(foreman, /^Applied stroke, /);
+  await foreman.getByLabel('Stroke', { exact: true }).fill('68');
+  await picture(foreman, 'wide-book');
+
   const phone = await as('foreman');
   await phone.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await phone.getByRole('link', { name: /Air bag/ }).click();
   await phone.getByText('Start work').waitFor({ state: 'attached' });
   await phone.getByText('Start work').scrollIntoViewIfNeeded();
   await picture(phone, 'job');
+  await openTrailer(phone, 'R-33');
+  await phone
+    .getByRole('link', { name: /Full inspection/ })
+    .first()
+    .click();
+  await press(phone, 'Print');
+  await phone.getByRole('heading', { name: 'Findings, worst first' }).waitFor();
+  await picture(phone, 'paper');
+  await phone.goto(url);
+  await openTrailer(phone, 'L-22');
+  await press(phone, 'What if it ran with other units …');
+  await press(phone, 'Add a unit');
+  await press(phone, /^Y-1, /);
+  await phone.getByText('Out of service at 20 % of 10 brakes').waitFor();
+  await picture(phone, 'combine');
 
   const dark = await browser.newPage({ viewport: PHONE, colorScheme: 'dark' });
   await dark.goto(url);

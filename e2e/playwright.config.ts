@@ -17,13 +17,13 @@ export default defineConfig({
   outputDir: '../test-results',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
-  expect: { timeout: 20_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 390, height: 844 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
-    actionTimeout: 20_000,
+    actionTimeout: 30_000,
     trace: 'off',
   },
 });

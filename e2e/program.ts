@@ -142,20 +142,22 @@ export async function measure(
 /** Waits until everything kept on the device has been sent. */
 export const allSent = async (page: Page): Promise<void> => {
   await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>((resolve) => {
-            const open = indexedDB.open('zealous-axle');
-            open.onsuccess = () => {
-              const count = open.result.transaction('outbox').objectStore('outbox').count();
-              count.onsuccess = () => {
-                open.result.close();
-                resolve(count.result);
+    .poll(
+      () =>
+        page.evaluate(
+          () =>
+            new Promise<number>((resolve) => {
+              const open = indexedDB.open('zealous-axle');
+              open.onsuccess = () => {
+                const count = open.result.transaction('outbox').objectStore('outbox').count();
+                count.onsuccess = () => {
+                  open.result.close();
+                  resolve(count.result);
+                };
               };
-            };
-          }),
-      ),
+            }),
+        ),
+      { timeout: 90_000 },
     )
     .toBe(0);
 };

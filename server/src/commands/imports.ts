@@ -1,11 +1,10 @@
-import { judgeReading, readingKey, readingPlace, wheelEnd } from '@zealous-axle/core';
-import { and, eq } from 'drizzle-orm';
+import { readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { type GoodLine, readReadings } from '../feeds/readings-csv';
 import { KnownProblem } from '../http/problems';
-import { fleetBook } from '../store/rules';
-import { currentReading, inspection, reading } from '../store/schema';
+import { inspection, reading } from '../store/schema';
 import { changed, type Doing, type Handler } from './doing';
+import { keepStanding } from './standing';
 
 type Importing = Doing<'import-readings'>;
 
@@ -17,24 +16,6 @@ function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
     groups.set(key, [...(groups.get(key) ?? []), line]);
   }
   return [...groups.values()];
-}
-
-async function keepStanding({ store, session }: Importing, line: GoodLine, readingId: string, inspectionId: string) {
-  const { unit, value, taken } = line;
-  const key = readingKey(value);
-  const [standing] = await store
-    .select({ takenAt: currentReading.takenAt })
-    .from(currentReading)
-    .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)));
-  if (standing && standing.takenAt > taken) return;
-  const place = readingPlace(value);
-  const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
-  const { verdict } = judgeReading(await fleetBook(store, session), end, value);
-  const now = { readingId, inspectionId, value, verdict, takenAt: taken };
-  await store
-    .insert(currentReading)
-    .values({ fleetId: session.fleet.id, unitId: unit.id, key, ...now })
-    .onConflictDoUpdate({ target: [currentReading.fleetId, currentReading.unitId, currentReading.key], set: now });
 }
 
 async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promise<string> {
@@ -65,7 +46,7 @@ async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promis
       takenBy: session.person.id,
       takenAt: line.taken,
     });
-    await keepStanding(doing, line, readingId, id);
+    await keepStanding(doing, line.unit, { id: readingId, inspection: id, value: line.value, at: line.taken });
   }
   return id;
 }

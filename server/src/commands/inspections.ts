@@ -5,12 +5,9 @@ import {
   holds,
   isOpenDefect,
   judge,
-  judgeReading,
   misplaced,
   placeCode,
-  type Reading,
   readingKey,
-  readingPlace,
   type Step,
   seenDefects,
   stepKey,
@@ -19,16 +16,17 @@ import {
   type UnitReading,
   wheelEnd,
 } from '@zealous-axle/core';
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { KnownProblem } from '../http/problems';
 import { defectViews } from '../store/defects';
 import { findInspection, type InspectionRow, liveReadings } from '../store/inspections';
 import { fleetBook } from '../store/rules';
-import { currentReading, defect, inspection, judgement, reading, skip } from '../store/schema';
+import { defect, inspection, judgement, reading, skip } from '../store/schema';
 import { findUnit, standingReadings, type UnitRow } from '../store/units';
 import { type Changed, changed, type Doing, found, type Handler } from './doing';
 import { placeHold } from './holds';
+import { keepStanding } from './standing';
 
 type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
 
@@ -66,33 +64,6 @@ function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): v
     });
 }
 
-/** Keeps the standing reading of a place in step: the later one stands, and a correction stands in place of what it corrects. */
-async function keepStanding(
-  doing: Inspecting,
-  row: InspectionRow,
-  unit: UnitRow,
-  id: string,
-  value: Reading,
-  supersedes?: string,
-) {
-  const { store, session, at } = doing;
-  const key = readingKey(value);
-  const place = readingPlace(value);
-  const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
-  const [standing] = await store
-    .select()
-    .from(currentReading)
-    .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)))
-    .for('update');
-  if (standing && standing.readingId !== supersedes && standing.takenAt > at) return;
-  const { verdict } = judgeReading(await fleetBook(store, session), end, value);
-  const now = { readingId: id, inspectionId: row.id, value, verdict, takenAt: at };
-  await store
-    .insert(currentReading)
-    .values({ fleetId: session.fleet.id, unitId: unit.id, key, ...now })
-    .onConflictDoUpdate({ target: [currentReading.fleetId, currentReading.unitId, currentReading.key], set: now });
-}
-
 export const takeReading: Handler<'take-reading'> = async (doing) => {
   const { store, session, at, body } = doing;
   const row = found(await findInspection(store, body.inspection));
@@ -123,7 +94,13 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     supersedes: body.supersedes ?? null,
     gauge: body.gauge ?? null,
   });
-  await keepStanding(doing, row, unit, body.reading, body.value, body.supersedes);
+  await keepStanding(doing, unit, {
+    id: body.reading,
+    inspection: row.id,
+    value: body.value,
+    at,
+    supersedes: body.supersedes,
+  });
   if (row.closedAt) await judgeInspection(doing, row, unit);
   return { unitId: unit.id, changed: [changed('reading', body.reading)] };
 };

@@ -15,7 +15,7 @@ import {
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
-import { Pressable, TextInput, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { send } from '../../data/outbox';
 import { rulesOf, useShown } from '../../data/rules';
 import { useMay, useSession } from '../../data/session';
@@ -27,6 +27,7 @@ import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
+import { Search } from '../../parts/Search';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { OwnLimit } from './OwnLimit';
@@ -202,16 +203,7 @@ export function LimitBook() {
       <CountCard book={book} />
     </>
   );
-  const search = (
-    <TextInput
-      aria-label="Search"
-      placeholder="Search: a size, a brake, a rule"
-      value={text}
-      onChangeText={setText}
-      inputMode="search"
-      className="min-h-12 rounded-xl border-2 border-edge bg-card px-3 font-words text-body text-ink"
-    />
-  );
+  const search = <Search hint="Search: a size, a brake, a rule" text={text} onChange={setText} />;
   const none = shown.length === 0 ? <T tone="soft">No limit fits. Clear the search.</T> : null;
   const first = (
     <>

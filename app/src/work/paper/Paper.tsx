@@ -55,9 +55,10 @@ const End = ({ lines }: { lines: readonly string[] }) =>
     : h('td', 'none', 'nothing measured');
 
 function Page({ paper }: { paper: InspectionPaper }) {
-  return h(
+  return createElement(
     'article',
-    'paper',
+    // It scrolls, so the keyboard must reach it.
+    { className: 'paper', tabIndex: 0 },
     h('header', null, h('h1', null, paper.title), h('strong', null, paper.verdict)),
     h('p', null, paper.sentence),
     h(

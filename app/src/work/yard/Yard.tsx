@@ -1,7 +1,7 @@
 import type { YardRow } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import { Pressable, ScrollView, TextInput, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { readAhead, useYard, type Yard as YardData } from '../../data/queries';
 import { useSession } from '../../data/session';
 import { dayOf, daysBetween, dueWords } from '../../look/dates';
@@ -9,6 +9,7 @@ import { useWide } from '../../look/wide';
 import { Choice } from '../../parts/Choice';
 import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
+import { Search } from '../../parts/Search';
 import { T } from '../../parts/T';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { TrailerPanel } from '../trailer/TrailerScreen';
@@ -81,14 +82,7 @@ function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null;
   return (
     <>
       <View className="gap-2 border-b border-line bg-ground p-3">
-        <TextInput
-          aria-label="Search"
-          placeholder="Search by number or kind"
-          value={text}
-          onChangeText={setText}
-          inputMode="search"
-          className="min-h-12 rounded-xl border-2 border-edge bg-card px-3 font-words text-body text-ink"
-        />
+        <Search hint="Search by number or kind" text={text} onChange={setText} />
         <Choice label="Show" hideLabel options={FILTERS} value={filter} onChange={setFilter} />
       </View>
       <ScrollView className="min-h-0 flex-1">
