@@ -1,4 +1,5 @@
 import { mayAct, type Role } from '../life';
+import { isStepKind } from '../trailer';
 import {
   CATALOGUE,
   CHECKS,
@@ -28,6 +29,13 @@ test('the checks have the published shape, and each sign leads to a defect of th
       expect([check.id, catalogueEntry(code)?.where === 'unit']).toEqual([check.id, check.at === 'unit']);
   }
   expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length);
+});
+
+test('no code is the name of a reading: a failed reading is reported under its own', () => {
+  expect(CATALOGUE.filter(({ code }) => isStepKind(code))).toEqual([]);
+  expect(defectWords('mud-flap')).toBe('Mud-flap clearance past its limit');
+  expect(defectWords('air-test:low-air')).toBe('Low-air warning past its limit');
+  expect(defectWords('dual-tread')).toMatch('too far apart');
 });
 
 test('an axle end offers its tyres, the unit does not', () => {

@@ -117,7 +117,7 @@ export function Inspect() {
       focused
       fixed
       title={`${draft.unit.number}${section ? ` – ${section}` : ''}`}
-      under={`${draft.route?.name ?? 'Measured again'}: ${done} of ${draft.steps.length}`}
+      under={`${done} of ${draft.steps.length} · ${draft.route?.name ?? 'Measuring again'}`}
       backLabel="Leave"
       back={leave}
       right={right}

@@ -27,8 +27,8 @@ const LOOK: Record<State, string> = {
   rust: 'border-shop bg-shop-tint',
 };
 
-const SIZE = 300;
-const STUD = 56;
+const SIZE = 336;
+const STUD = 64;
 
 function stateOf({ loose = [], missing = [], rust = [] }: Note, at: number): State {
   if (missing.includes(at)) return 'missing';
@@ -89,7 +89,7 @@ export function NutsPad({ draft, entry, judged, note: change }: PadProps) {
                 {at}
               </T>
               {WORDS[state] ? (
-                <T bold className="text-[12px] leading-[13px]">
+                <T bold className="text-[14px] leading-[15px]">
                   {WORDS[state]}
                 </T>
               ) : null}
