@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import type { Draft } from './draft';
 import { draftFromV1 } from './draft-v1';
-import type { Waiting } from './outbox';
+import type { Waiting } from './waiting';
 
 /** What the device keeps: commands that wait, inspections in progress, and the last known answers. */
 export interface DeviceStore extends DBSchema {

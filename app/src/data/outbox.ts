@@ -1,21 +1,8 @@
-import type { CommandBody, CommandName, Problem } from '@zealous-axle/core';
+import type { CommandBody, CommandName } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { call, Refused } from './client';
 import { device } from './device';
-
-/** A command on the device until the server has answered it. */
-export interface Waiting {
-  seq?: number;
-  id: string;
-  person: string;
-  name: CommandName;
-  at: string;
-  body: unknown;
-  /** What it does, in the person's words: shown while it waits. */
-  label: string;
-  /** Why the server refused it; it stays until the person decides. */
-  refused?: Problem;
-}
+import type { Waiting } from './waiting';
 
 export interface OutboxState {
   entries: readonly Waiting[];

@@ -4,13 +4,8 @@ import { and, eq, gt, lt, sql } from 'drizzle-orm';
 import { type Database, type FleetStore, inFleet } from '../store/connect';
 import { fleetLimits, fleetRoutes } from '../store/rules';
 import { fleet, person, session } from '../store/schema';
+import type { Actor } from './actor';
 import { passwordFits } from './passwords';
-
-/** Whoever acts, as every request needs them: a session without what is only judged by. */
-export interface Actor {
-  person: Session['person'];
-  fleet: Omit<Session['fleet'], 'limits' | 'routes'>;
-}
 
 export const SESSION_DAYS = 30;
 const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');

@@ -1,5 +1,5 @@
 import { type Act, type CommandBody, type CommandName, mayAct, type Role } from '@zealous-axle/core';
-import type { Actor } from '../access/sessions';
+import type { Actor } from '../access/actor';
 import { KnownProblem } from '../http/problems';
 import type { FleetStore } from '../store/connect';
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { COMMAND_ROLES, type CommandAnswer, type CommandBody, type CommandName } from '@zealous-axle/core';
 import { eq, sql } from 'drizzle-orm';
-import type { Actor } from '../access/sessions';
+import type { Actor } from '../access/actor';
 import { KnownProblem } from '../http/problems';
 import { type Database, inFleet } from '../store/connect';
 import { writeEvent } from '../store/events';

@@ -1,5 +1,5 @@
 import { type Reading, ROUTES, readingKey, routeSteps, type Step, stepKey, type Unit } from '@zealous-axle/core';
-import type { Teller } from './story';
+import type { Teller } from './teller';
 
 const AIR: Record<string, object> = {
   'leak-released': { start: '112 psi', end: '111 psi', seconds: 60, vehicles: 'single' },

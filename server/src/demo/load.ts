@@ -10,14 +10,15 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
+import type { Actor } from '../access/actor';
 import { hashPassword } from '../access/passwords';
-import type { Actor } from '../access/sessions';
 import { connect, type Database } from '../store/connect';
 import { bay, currentReading, fleet, inspection, judgement, paper, person, reading, unit } from '../store/schema';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
 import { wornReadings } from './history';
 import { seeded, seededId } from './random';
-import { type DemoPerson, type DemoTrailer, teller, tellStory } from './story';
+import { type DemoTrailer, tellStory } from './story';
+import { type DemoPerson, teller } from './teller';
 
 const SEED = 20_260_101;
 const DAY_MS = 86_400_000;

@@ -1,7 +1,8 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { FastifyBaseLogger, FastifyInstance, FastifyRequest, RawServerDefault } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
-import { type Actor, asSession } from '../access/sessions';
+import type { Actor } from '../access/actor';
+import { asSession } from '../access/sessions';
 import type { Database, FleetStore } from '../store/connect';
 import { KnownProblem } from './problems';
 

@@ -1,6 +1,6 @@
 import { type Book, bookFor, type FleetLimit, type Session } from '@zealous-axle/core';
 import { and, asc, eq, isNull } from 'drizzle-orm';
-import type { Actor } from '../access/sessions';
+import type { Actor } from '../access/actor';
 import type { FleetStore } from './connect';
 import { fleetLimit, fleetRoute, person } from './schema';
 

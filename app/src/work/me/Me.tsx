@@ -1,8 +1,9 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { discard, flush, retry, send, type Waiting } from '../../data/outbox';
+import { discard, flush, retry, send } from '../../data/outbox';
 import { useSession, useSessionState } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
+import type { Waiting } from '../../data/waiting';
 import { clock } from '../../look/dates';
 import { type ThemeChoice, useTheme } from '../../look/theme';
 import { Button } from '../../parts/Button';

@@ -1,0 +1,31 @@
+import type { CommandAnswer, CommandBody, CommandName } from '@zealous-axle/core';
+import type { Actor } from '../access/actor';
+import { HANDLERS, runCommand } from '../commands';
+import type { Handler } from '../commands/doing';
+import type { Database } from '../store/connect';
+import { seededId } from './random';
+
+export type DemoPerson = 'driver' | 'technician' | 'foreman';
+
+/** Sends the demo's commands as its people would, each at its own hour. */
+export interface Teller {
+  id: () => string;
+  tell: <N extends CommandName>(
+    who: DemoPerson,
+    name: N,
+    hoursAgo: number,
+    body: CommandBody<N>,
+  ) => Promise<CommandAnswer>;
+}
+
+const HOUR_MS = 3_600_000;
+
+export function teller(db: Database, people: Record<DemoPerson, Actor>, random: () => number, now: Date): Teller {
+  return {
+    id: () => seededId(random, now),
+    async tell(who, name, hoursAgo, body) {
+      const sent = { id: seededId(random, now), at: new Date(now.getTime() - hoursAgo * HOUR_MS).toISOString(), body };
+      return runCommand(db, people[who], name, sent, HANDLERS[name] as Handler<CommandName>, now);
+    },
+  };
+}
