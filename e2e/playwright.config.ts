@@ -17,6 +17,7 @@ export default defineConfig({
   outputDir: '../test-results',
   fullyParallel: true,
   workers: 2,
+  retries: 1,
   timeout: 240_000,
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],

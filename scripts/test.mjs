@@ -36,8 +36,10 @@ const browserOk = run(['playwright', 'test', '-c', 'e2e/playwright.config.ts'], 
   PLAYWRIGHT_JSON_OUTPUT_NAME: `../${browser}`,
 });
 const stats = read(browser)?.stats;
-sums.push(stats ? [stats.expected, stats.unexpected + stats.flaky] : [0, 1]);
-if (!browserOk && stats && stats.unexpected + stats.flaky === 0) one(false);
+// On a starved machine a browser test may need its second try: it is told, and only failing both is a failure.
+if (stats?.flaky) process.stdout.write(`\n${stats.flaky} browser tests passed at their second try only\n`);
+sums.push(stats ? [stats.expected + stats.flaky, stats.unexpected] : [0, 1]);
+if (!browserOk && stats && stats.unexpected === 0) one(false);
 
 const [passed, failed] = sums.reduce(([p, f], [a, b]) => [p + a, f + b], [0, 0]);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
