@@ -87,7 +87,7 @@ for (const look of ['light', 'dark'] as const) {
   test(`no serious accessibility fault on the settings, ${look}`, async ({ page, program }) => {
     await begun(page, program.url, look);
     await signIn(page, program.url, 'foreman');
-    await page.getByRole('link', { name: 'Me' }).click();
+    await page.getByRole('navigation').getByRole('link', { name: 'Me', exact: true }).click();
     await clean(page, 'me');
     await press(page, 'Open the limit book');
     await press(page, /^Tread, /);
