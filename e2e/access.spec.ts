@@ -16,7 +16,7 @@ async function clean(page: Page, where: string): Promise<void> {
     const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
     const said = serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
     expect(said, where).toEqual([]);
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 120_000 });
 }
 
 const begun = async (page: Page, url: string, look: Theme) => {

@@ -18,7 +18,7 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 1,
-  timeout: 240_000,
+  timeout: 420_000,
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
