@@ -22,6 +22,7 @@ import { useMay, useSession } from '../../data/session';
 import { dayOf } from '../../look/dates';
 import { usePalette } from '../../look/theme';
 import { useWide } from '../../look/wide';
+import { AskOnce } from '../../parts/AskOnce';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -118,10 +119,11 @@ function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Book }) {
             {limit ? <T>{`The book: ${limitWords(limit)}`}</T> : null}
             <T size="small" tone="soft">{`${reason} · ${by}, ${dayOf(at, fleet.zone)}`}</T>
             {may ? (
-              <Button
+              <AskOnce
                 label="Withdraw"
+                ask={`Withdraw ${value}`}
                 hint={value}
-                onPress={() =>
+                onDo={() =>
                   void send(
                     'withdraw-fleet-limit',
                     { limit: id, reason: 'Withdrawn in the limit book' },

@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../data/outbox';
 import { useMay, useSession } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
+import { AskOnce } from '../../parts/AskOnce';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Notice } from '../../parts/Notice';
@@ -46,7 +47,7 @@ function RouteCard({ route, own, may }: { route: Route; own: number | null; may:
                 hint={route.name}
                 onPress={() => router.navigate(`/routes/${route.id}`)}
               />
-              <Button className="grow" look="stop" label="Remove" hint={route.name} onPress={remove} />
+              <AskOnce label="Remove" ask={`Remove ${route.name}`} hint={route.name} onDo={remove} />
             </>
           ) : null}
           <Button className="grow" label="Copy" hint={route.name} onPress={() => void copy()} />
