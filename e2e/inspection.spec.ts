@@ -147,6 +147,40 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await expect(page.getByRole('link', { name: /Four-thing walk, Tomas Rask · incomplete/ })).toBeVisible();
 });
 
+test('a double tap or a key held down answers the step that was looked at, and no other', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await page.clock.install();
+  await openTrailer(page, 'H-11');
+  await begin(page, 'Four-thing walk');
+  await page.getByRole('button', { name: 'Good: Clearance lamps, front: amber' }).dblclick();
+  await expect(page.getByRole('button', { name: 'Good: Marker lamps' })).toBeEnabled();
+  for (let times = 0; times < 4; times++) await page.keyboard.down('g');
+  await page.keyboard.up('g');
+  await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeEnabled();
+  await page.getByRole('checkbox', { name: 'Out' }).click();
+  await page.getByRole('button', { name: 'Save tail lamps' }).dblclick();
+  await expect(page.getByRole('button', { name: 'Good: Brake lamps' })).toBeEnabled();
+  // A step that has only just come takes no answer yet.
+  await page.clock.pauseAt(Date.now() + 10_000);
+  await press(page, 'Good: Brake lamps');
+  const next = page.getByRole('button', { name: 'Good: Left turn lamps' });
+  await expect(next).toBeDisabled();
+  await next.click({ force: true });
+  await page.clock.resume();
+  await expect(next).toBeEnabled();
+  await allSent(page);
+  const [stored] = await sql<{ readings: number }>(
+    database,
+    `select count(*)::int as readings from reading r join unit u on u.id = r.unit_id
+     where u.number = 'H-11' and r.taken_at > now() - interval '5 minutes'`,
+  );
+  expect(stored).toEqual({ readings: 4 });
+});
+
 /** A picture of one colour as PNG, made here. */
 function png(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer): Buffer => {

@@ -1,6 +1,6 @@
 import type { LucideIcon } from 'lucide-react-native';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { type GestureResponderEvent, Pressable, View } from 'react-native';
 import { usePalette } from '../look/theme';
 import { T } from './T';
 
@@ -18,6 +18,8 @@ interface Props {
   icon?: LucideIcon;
   /** Why it cannot be pressed now; shown to assistive technology with the label. */
   disabled?: boolean;
+  /** It will be there in a moment: looks as ever, and takes no press yet. */
+  waits?: boolean;
   /** Primary acts are 56 px high, others 48. */
   tall?: boolean;
   className?: string;
@@ -31,19 +33,22 @@ export const Button = memo(function Button({
   look = 'plain',
   icon: Icon,
   disabled,
+  waits,
   tall,
   className = '',
   hint,
 }: Props) {
   const palette = usePalette();
+  // The second click of a double click would press what has come to stand in the same place.
+  const press = (event: GestureResponderEvent) => (event as unknown as { detail?: number }).detail !== 2 && onPress();
   const { box, tone } = LOOKS[look];
   return (
     <Pressable
       role="button"
       aria-label={hint ? `${label}. ${hint}` : label}
-      aria-disabled={disabled}
-      disabled={disabled}
-      onPress={onPress}
+      aria-disabled={disabled || waits}
+      disabled={disabled || waits}
+      onPress={look === 'act' || look === 'stop' ? press : onPress}
       className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-2 ${tall ? 'min-h-14' : 'min-h-12'} ${box} ${disabled ? 'opacity-60' : 'active:opacity-70'} ${className}`}
     >
       {Icon ? <Icon size={22} color={palette[tone]} aria-hidden /> : null}

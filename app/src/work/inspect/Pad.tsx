@@ -13,6 +13,7 @@ import { Place } from './Place';
 import { type PadProps, padFor } from './pads';
 import { quickAt } from './pads/quick';
 import { ReservoirPad } from './pads/ReservoirPad';
+import { QuickAnswer } from './QuickAnswer';
 import type { Inspecting } from './useInspecting';
 import { howWords, kindWords } from './words';
 
@@ -120,13 +121,7 @@ export function Pad({ draft, ends, step, update, inspecting, why, onWhy, onSkip 
             className="justify-center"
           />
           {quick ? (
-            <Button
-              tall
-              look="act"
-              className="flex-1"
-              label={quick.label}
-              onPress={() => inspecting.saveWith(quick.note)}
-            />
+            <QuickAnswer label={quick.label} onPress={() => inspecting.saveWith(quick.note)} />
           ) : (
             <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={saveNow} />
           )}

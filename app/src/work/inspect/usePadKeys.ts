@@ -22,6 +22,8 @@ interface Pad {
 
 const HUB_GOOD: Note = { level: 'between', condition: 'clear', leak: 'none' };
 
+const ANSWERS = ['Enter', 'g', 'k', 'd', 'w'];
+
 /** A digit at a check finds, or takes back, the sign of that number. */
 function findSign(draft: Draft, step: Step, digit: number): Note | null {
   const sign = checkEntry(step.item ?? '')?.signs[digit - 1];
@@ -34,6 +36,8 @@ function findSign(draft: Draft, step: Step, digit: number): Note | null {
 function press(pad: Pad, event: KeyboardEvent): boolean {
   const { draft, step, update } = pad;
   if (!draft || !step) return false;
+  // A key held down answers once: the steps after it have not been looked at.
+  if (event.repeat && ANSWERS.includes(event.key)) return true;
   const field = currentField(draft, step);
   const typed = field ? textOf(draft, step, field.id) : '';
   const type = (text: string) => field && update((now) => withText(now, step, field.id, text));
