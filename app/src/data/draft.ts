@@ -99,12 +99,20 @@ export function bookOf({ rules }: Pick<Draft, 'rules'>): Book {
 }
 
 export const stepAt = (draft: Draft): Step | null => draft.steps[draft.cursor] ?? null;
-export const entryOf = (draft: Draft, step: Step): Entry => draft.entries[stepKey(step)] ?? EMPTY_ENTRY;
+
+const keys = new WeakMap<Step, string>();
+/** A step's key, put together once: every step is asked for it at every keystroke. */
+function keyOf(step: Step): string {
+  const known = keys.get(step) ?? stepKey(step);
+  keys.set(step, known);
+  return known;
+}
+export const entryOf = (draft: Draft, step: Step): Entry => draft.entries[keyOf(step)] ?? EMPTY_ENTRY;
 export const isDone = ({ saved, skipped }: Entry): boolean => saved !== null || skipped !== null;
 
 export const withEntry = (draft: Draft, step: Step, change: Partial<Entry>): Draft => ({
   ...draft,
-  entries: { ...draft.entries, [stepKey(step)]: { ...entryOf(draft, step), ...change } },
+  entries: { ...draft.entries, [keyOf(step)]: { ...entryOf(draft, step), ...change } },
 });
 
 /** Changes what was chosen at a step. */

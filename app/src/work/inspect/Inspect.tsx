@@ -1,15 +1,15 @@
 import { readingWords, stepKey } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { type Draft, entryOf, isDone, jumpTo } from '../../data/draft';
-import { gaugeWanted, useGauge, wantGauge } from '../../data/gauge';
+import { type GaugeState, gaugeWanted, useGauge, wantGauge } from '../../data/gauge';
 import { useSession } from '../../data/session';
 import { dayOf } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { Notice } from '../../parts/Notice';
-import { endCode, RunningGear } from '../../parts/RunningGear';
+import { type EndState, endCode, RunningGear } from '../../parts/RunningGear';
 import { Screen } from '../../parts/Screen';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
@@ -17,7 +17,9 @@ import { useStable } from '../../parts/useStable';
 import { Doubted } from './Doubted';
 import { useDraftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
-import { PAD_ID, Pad } from './Pad';
+import { type Hand, HandContext, useHand } from './hand';
+import { judgeStep } from './judged';
+import { asksReservoir, PAD_ID, Pad } from './Pad';
 import { Skip } from './Skip';
 import { Steps } from './Steps';
 import { useDraft } from './useDraft';
@@ -25,7 +27,8 @@ import { useInspecting } from './useInspecting';
 import { usePadKeys } from './usePadKeys';
 import { kindWords } from './words';
 
-function Finished({ draft }: { draft: Draft }) {
+function Finished() {
+  const { draft } = useHand();
   const skipped = draft.steps.filter((step) => entryOf(draft, step).saved === null).length;
   return (
     <View className="gap-4 p-5">
@@ -43,12 +46,78 @@ function Finished({ draft }: { draft: Draft }) {
   );
 }
 
+interface FrameProps {
+  unit: Draft['unit'];
+  section: string | undefined;
+  under: string;
+  ends: Readonly<Record<string, EndState>>;
+  /** The step's key, null when none is left. */
+  step: string | null;
+  /** The axle end the step is at. */
+  at: string | null;
+  reservoir: boolean;
+  gauge: GaugeState | null;
+  told: string | null;
+  onGaugeOff: () => void;
+  onSelect: (end: string) => void;
+  onLeave: () => void;
+  onList: () => void;
+  onSheet: () => void;
+}
+
+/** The screen around the pad: drawn again when a step ends, not at a keystroke. */
+const Frame = memo(function Frame(props: FrameProps) {
+  const { unit, section, under, ends, step, at, reservoir, gauge, told } = props;
+  const { onGaugeOff, onSelect, onLeave, onList, onSheet } = props;
+  const wide = useWide();
+  const right = useMemo(
+    () => (
+      <View className="flex-row gap-2 pr-2">
+        {wide ? null : <Button label="Steps" onPress={onList} />}
+        <Button label="Sheet" onPress={onSheet} />
+      </View>
+    ),
+    [wide, onList, onSheet],
+  );
+  return (
+    <Screen
+      focused
+      fixed
+      title={`${unit.number}${section ? ` – ${section}` : ''}`}
+      under={under}
+      backLabel="Leave"
+      back={onLeave}
+      right={right}
+    >
+      <View className="min-h-0 flex-1 flex-row">
+        {wide ? (
+          <View className="w-[400px] border-r border-line">
+            <ScrollView contentContainerClassName="p-4">
+              <RunningGear unit={unit} ends={ends} size="medium" selected={at} onSelect={onSelect} />
+            </ScrollView>
+          </View>
+        ) : null}
+        <View className="mx-auto min-h-0 min-w-0 max-w-xl flex-1">
+          {gauge ? <GaugeBar state={gauge} told={told} onToggle={onGaugeOff} /> : null}
+          {step ? <Pad key={step} reservoir={reservoir} /> : <Finished />}
+        </View>
+        {wide ? (
+          <View className="w-[340px] border-l border-line">
+            <ScrollView>
+              <Steps />
+            </ScrollView>
+          </View>
+        ) : null}
+      </View>
+    </Screen>
+  );
+});
+
 /** An inspection: one step after another by its route, on this device at every keystroke. */
 export function Inspect() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { fleet } = useSession();
   const [draft, update] = useDraft(id);
-  const wide = useWide();
   const [listed, setListed] = useState(false);
   const [skipping, setSkipping] = useState(false);
   const [why, setWhy] = useState(false);
@@ -61,6 +130,11 @@ export function Inspect() {
     if (gaugeState === 'lost') setTold(null);
   }, [gaugeState, setTold]);
   const toggleWhy = () => setWhy((now) => !now);
+  const listen = useStable((on: boolean) => {
+    wantGauge(on);
+    setGauge(on);
+    setListed(false);
+  });
 
   usePadKeys({
     draft,
@@ -82,17 +156,9 @@ export function Inspect() {
   });
   const select = useStable((code: string) => draft && go(firstAt(draft, code)));
   const list = useStable(() => setListed(true));
+  const gaugeOff = useStable(() => listen(false));
   const sheet = useStable(() => draft && router.navigate(`/sheet/${draft.inspection}`));
   const leave = useStable(() => draft && router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`));
-  const right = useMemo(
-    () => (
-      <View className="flex-row gap-2 pr-2">
-        {wide ? null : <Button label="Steps" onPress={list} />}
-        <Button label="Sheet" onPress={sheet} />
-      </View>
-    ),
-    [wide, list, sheet],
-  );
   if (draft === undefined)
     return (
       <Screen title="Measuring" focused>
@@ -111,82 +177,42 @@ export function Inspect() {
 
   const done = draft.steps.filter((each) => isDone(entryOf(draft, each))).length;
   const before = step ? draft.previous[stepKey(step)] : undefined;
-  const section = draft.route?.sections.find(({ id: own }) => own === step?.section)?.name;
+  const hand: Hand = {
+    draft,
+    ends,
+    now: step && { step, judged: judgeStep(draft, step) },
+    update,
+    inspecting,
+    why,
+    onWhy: toggleWhy,
+    onSkip: () => setSkipping(true),
+    onGo: go,
+  };
   return (
-    <Screen
-      focused
-      fixed
-      title={`${draft.unit.number}${section ? ` – ${section}` : ''}`}
-      under={`${done} of ${draft.steps.length} · ${draft.route?.name ?? 'Measuring again'}`}
-      backLabel="Leave"
-      back={leave}
-      right={right}
-    >
-      <View className="min-h-0 flex-1 flex-row">
-        {wide ? (
-          <View className="w-[400px] border-r border-line">
-            <ScrollView contentContainerClassName="p-4">
-              <RunningGear
-                unit={draft.unit}
-                ends={ends}
-                size="medium"
-                selected={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
-                onSelect={select}
-              />
-            </ScrollView>
-          </View>
-        ) : null}
-        <View className="mx-auto min-h-0 min-w-0 max-w-xl flex-1">
-          {gauge ? (
-            <GaugeBar
-              state={gaugeState}
-              told={inspecting.told}
-              onToggle={() => {
-                wantGauge(false);
-                setGauge(false);
-              }}
-            />
-          ) : null}
-          {step ? (
-            <Pad
-              key={stepKey(step)}
-              draft={draft}
-              ends={ends}
-              step={step}
-              update={update}
-              inspecting={inspecting}
-              why={why}
-              onWhy={toggleWhy}
-              onSkip={() => setSkipping(true)}
-            />
-          ) : (
-            <Finished draft={draft} />
-          )}
-        </View>
-        {wide ? (
-          <View className="w-[340px] border-l border-line">
-            <ScrollView>
-              <Steps draft={draft} onGo={go} />
-            </ScrollView>
-          </View>
-        ) : null}
-      </View>
+    <HandContext.Provider value={hand}>
+      <Frame
+        unit={draft.unit}
+        section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
+        under={`${done} of ${draft.steps.length} · ${draft.route?.name ?? 'Measuring again'}`}
+        ends={ends}
+        step={step && stepKey(step)}
+        at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
+        reservoir={step !== null && asksReservoir(draft, step)}
+        gauge={gauge ? gaugeState : null}
+        told={inspecting.told}
+        onGaugeOff={gaugeOff}
+        onSelect={select}
+        onLeave={leave}
+        onList={list}
+        onSheet={sheet}
+      />
       {listed ? (
         <Sheet title="Steps" onClose={() => setListed(false)}>
           {draft.place !== null ? (
             <Button label="Back to your place in the route" onPress={() => go(draft.place ?? 0)} />
           ) : null}
-          {gauge ? null : (
-            <Button
-              label="Listen for gauges"
-              onPress={() => {
-                wantGauge(true);
-                setGauge(true);
-                setListed(false);
-              }}
-            />
-          )}
-          <Steps draft={draft} onGo={go} />
+          {gauge ? null : <Button label="Listen for gauges" onPress={() => listen(true)} />}
+          <Steps />
         </Sheet>
       ) : null}
       {doubt && step ? (
@@ -211,7 +237,7 @@ export function Inspect() {
           onClose={() => setSkipping(false)}
         />
       ) : null}
-    </Screen>
+    </HandContext.Provider>
   );
 }
 

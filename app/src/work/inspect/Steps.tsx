@@ -1,9 +1,10 @@
 import { readingWords, type Step, stepKey, stepWords, type Verdict } from '@zealous-axle/core';
-import { memo, useCallback, useRef } from 'react';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { type Draft, entryOf, isDone } from '../../data/draft';
 import { T } from '../../parts/T';
 import { VerdictMark } from '../../parts/VerdictMark';
+import { useHand } from './hand';
 import { verdictOf } from './judged';
 import { stepPlace } from './words';
 
@@ -51,10 +52,8 @@ function rowOf(draft: Draft, step: Step): Pick<RowProps, 'verdict' | 'what' | 'r
 }
 
 /** Every step of the route by section, with what was read: what is open is always in sight, and any step is one tap away. */
-export function Steps({ draft, onGo }: { draft: Draft; onGo: (index: number) => void }) {
-  const latest = useRef(onGo);
-  latest.current = onGo;
-  const go = useCallback((index: number) => latest.current(index), []);
+export function Steps() {
+  const { draft, onGo } = useHand();
   const sections = draft.route?.sections ?? [{ id: undefined, name: '' }];
   return (
     <View>
@@ -80,7 +79,7 @@ export function Steps({ draft, onGo }: { draft: Draft; onGo: (index: number) => 
                 step={step}
                 index={index}
                 here={index === draft.cursor}
-                onGo={go}
+                onGo={onGo}
                 {...rowOf(draft, step)}
               />
             ))}

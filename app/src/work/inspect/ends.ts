@@ -17,7 +17,9 @@ const draftEnds = (draft: Draft): Record<string, EndState> =>
 
 /** The plan's state from what was taken so far; the same until another reading is taken. */
 export function useDraftEnds(draft: Draft | null | undefined): Record<string, EndState> {
-  const taken = draft?.steps.map((step) => entryOf(draft, step).saved?.reading ?? '').join(' ') ?? '';
+  const taken = Object.values(draft?.entries ?? {})
+    .map(({ saved }) => saved?.reading ?? '')
+    .join(' ');
   // biome-ignore lint/correctness/useExhaustiveDependencies: a draft changes at every keystroke, what was taken does not.
   return useMemo(() => (draft ? draftEnds(draft) : {}), [taken, draft?.inspection]);
 }

@@ -2,11 +2,32 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Draft, withTime } from '../../data/draft';
 import { findDraft, keepDraft } from '../../data/drafts';
 
-/** The inspection in progress: every change is on the device before the next one is made. `null` when it is not here. */
+/** Not all browsers know idle time. */
+const whenIdle = (work: () => void): unknown =>
+  'requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 100 }) : setTimeout(work);
+
+/** After the frame that shows what just changed; at once when the page is hidden, where frames no longer come. */
+function afterFrame(work: () => void): void {
+  if (document.hidden) work();
+  else requestAnimationFrame(() => whenIdle(work));
+}
+
+/** The inspection in progress: every change is shown first, and is on the device right after. `null` when it is not here. */
 export function useDraft(inspection: string): [Draft | null | undefined, (change: (draft: Draft) => Draft) => void] {
   const [draft, setDraft] = useState<Draft | null>();
   const latest = useRef<Draft | null>(null);
   const touched = useRef(Date.now());
+  const waits = useRef(false);
+
+  const keep = useCallback(() => {
+    if (!waits.current || !latest.current) return;
+    waits.current = false;
+    void keepDraft(latest.current);
+  }, []);
+  useEffect(() => {
+    document.addEventListener('visibilitychange', keep);
+    return () => document.removeEventListener('visibilitychange', keep);
+  }, [keep]);
 
   useEffect(() => {
     let here = true;
@@ -18,16 +39,21 @@ export function useDraft(inspection: string): [Draft | null | undefined, (change
     });
     return () => {
       here = false;
+      keep();
     };
-  }, [inspection]);
+  }, [inspection, keep]);
 
-  const update = useCallback((change: (draft: Draft) => Draft) => {
-    if (!latest.current) return;
-    const now = Date.now();
-    latest.current = change(withTime(latest.current, touched.current, now));
-    touched.current = now;
-    setDraft(latest.current);
-    void keepDraft(latest.current);
-  }, []);
+  const update = useCallback(
+    (change: (draft: Draft) => Draft) => {
+      if (!latest.current) return;
+      const now = Date.now();
+      latest.current = change(withTime(latest.current, touched.current, now));
+      touched.current = now;
+      setDraft(latest.current);
+      if (!waits.current) afterFrame(keep);
+      waits.current = true;
+    },
+    [keep],
+  );
   return [draft, update];
 }

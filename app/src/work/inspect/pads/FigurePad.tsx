@@ -2,7 +2,7 @@ import { judgedLength, readingWords } from '@zealous-axle/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { writtenLength } from '../../../data/compose';
-import { type PadUnit, withEntry } from '../../../data/draft';
+import { type AirUnit, type PadUnit, withEntry } from '../../../data/draft';
 import {
   currentField,
   DEFAULT_GROOVES,
@@ -22,6 +22,7 @@ import { DISTANCE_WHOLES, WHOLES } from './keys';
 import { LengthKeys, NumberKeys } from './LengthKeys';
 import { Options } from './Options';
 import type { PadProps } from './pad';
+import { NOT_NOTED } from './ReservoirPad';
 import { TreadGrid } from './TreadGrid';
 
 const UnitSwitch = memo(function UnitSwitch({
@@ -116,6 +117,7 @@ export function FigurePad(pad: PadProps) {
   const switchUnit = useStable((padUnit: PadUnit) =>
     update((now) => withEntry({ ...now, padUnit }, step, { texts: {}, gauge: undefined })),
   );
+  const askReservoir = useStable(() => update((now) => ({ ...now, reservoir: '' })));
   const grid = step.kind === 'tread' && entry.note.several;
   const lengths = field && field.keys !== 'pressure' && field.keys !== 'temperature';
   const nm = judged.entered.ok ? judgedLength(judged.entered.value) : null;
@@ -151,7 +153,11 @@ export function FigurePad(pad: PadProps) {
       )}
       {field ? <Keys pad={pad} field={field} /> : null}
       <View className="flex-row items-center justify-between gap-2">
-        <ReservoirLink pad={pad} />
+        {step.kind === 'stroke-applied' ? (
+          <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
+        ) : (
+          <View />
+        )}
         {lengths ? <UnitSwitch padUnit={draft.padUnit} onChange={switchUnit} /> : null}
       </View>
       <Options {...pad} />
@@ -159,20 +165,19 @@ export function FigurePad(pad: PadProps) {
   );
 }
 
-/** What is kept when a person says that the pressure was not noted. */
-export const NOT_NOTED = 'not noted';
+interface ReservoirLinkProps {
+  reservoir: string;
+  unit: AirUnit;
+  onAsk: () => void;
+}
 
-function ReservoirLink({ pad: { draft, step, update } }: { pad: PadProps }) {
-  if (step.kind !== 'stroke-applied') return <View />;
+/** The reservoir pressure the strokes take along; pressed, it is asked for again. */
+const ReservoirLink = memo(function ReservoirLink({ reservoir, unit, onAsk }: ReservoirLinkProps) {
   return (
-    <Pressable
-      role="button"
-      onPress={() => update((now) => ({ ...now, reservoir: '' }))}
-      className="min-h-11 justify-center"
-    >
+    <Pressable role="button" onPress={onAsk} className="min-h-11 justify-center">
       <T bold tone="act">
-        {draft.reservoir === NOT_NOTED ? 'Pressure not noted' : `At ${draft.reservoir} ${draft.airUnit}`}
+        {reservoir === NOT_NOTED ? 'Pressure not noted' : `At ${reservoir} ${unit}`}
       </T>
     </Pressable>
   );
-}
+});

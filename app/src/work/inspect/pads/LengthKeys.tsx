@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import type { PadUnit } from '../../../data/draft';
 import type { Field } from '../../../data/fields';
@@ -26,94 +26,86 @@ interface Props {
 const rowsOf = <K,>(keys: readonly K[], width: number): K[][] =>
   Array.from({ length: Math.ceil(keys.length / width) }, (_, row) => keys.slice(row * width, (row + 1) * width));
 
-const Row = ({ children }: { children: React.ReactNode }) => <View className="flex-row gap-2">{children}</View>;
-
-const HALF_STEP = '+1/32';
-const inches = (whole: number) => `${whole}″`;
-
-/** Whole inches, fifteen sixteenths, and the half step between two of them. */
-function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType }: Props) {
-  const fraction = fractionOf(typed);
-  const whole = useStable((label: string) => onType(pressWhole(typed, Number.parseInt(label, 10))));
-  const press = useStable((label: string) =>
-    onType(label === HALF_STEP ? pressHalfStep(usual, typed, padUnit) : pressFraction(usual, typed, label)),
-  );
-  return (
-    <View className="gap-2">
-      <Row>
-        {wholes.map((each) => (
-          <Key
-            key={each}
-            label={inches(each)}
-            name={`${each} inches`}
-            chosen={wholeOf(usual, typed) === each}
-            onKey={whole}
-          />
-        ))}
-      </Row>
-      {rowsOf([...SIXTEENTHS, HALF_STEP], 4).map((row) => (
-        <Row key={row[0]}>
-          {row.map((key) => (
-            <Key
-              key={key}
-              label={key}
-              name={key === HALF_STEP ? 'One thirty-second more' : undefined}
-              chosen={fraction === key}
-              onKey={press}
-            />
-          ))}
-        </Row>
-      ))}
-    </View>
-  );
+interface KeyOf {
+  label: string;
+  /** What assistive technology calls it, where that is more than its label. */
+  name?: string;
 }
 
-function TreadKeys({ typed, onType }: Props) {
-  const press = useStable(onType);
-  return (
-    <View className="gap-2">
-      {rowsOf(THIRTY_SECONDS, 5).map((row) => (
-        <Row key={row[0]}>
-          {row.map((count) => (
-            <Key
-              key={count}
-              label={String(count)}
-              name={`${count} thirty-seconds`}
-              chosen={typed === String(count)}
-              onKey={press}
-            />
-          ))}
-        </Row>
-      ))}
-    </View>
-  );
+interface RowProps {
+  keys: readonly KeyOf[];
+  /** The label of the key that is chosen, if it is one of this row. */
+  chosen?: string;
+  onKey: (label: string) => void;
 }
 
-const DIGITS = [
-  ['1', '2', '3'],
-  ['4', '5', '6'],
-  ['7', '8', '9'],
-  ['.', '0', '⌫'],
-] as const;
-
-const NumberRows = memo(function NumberRows({ onKey }: { onKey: (key: string) => void }) {
+/** A row of keys: drawn again only when its own choice changes. */
+const Row = memo(function Row({ keys, chosen, onKey }: RowProps) {
   return (
-    <View className="gap-2">
-      {DIGITS.map((row) => (
-        <Row key={row[0]}>
-          {row.map((key) => (
-            <Key key={key} label={key} name={key === '⌫' ? 'Take back the last digit' : key} onKey={onKey} />
-          ))}
-        </Row>
+    <View className="flex-row gap-2">
+      {keys.map(({ label, name }) => (
+        <Key key={label} label={label} name={name} chosen={chosen === label} onKey={onKey} />
       ))}
     </View>
   );
 });
 
+const Rows = ({ rows, chosen, onKey }: { rows: readonly RowProps['keys'][] } & Omit<RowProps, 'keys'>) => (
+  <View className="gap-2">
+    {rows.map((keys) => (
+      <Row
+        key={keys[0]?.label}
+        keys={keys}
+        chosen={keys.some(({ label }) => label === chosen) ? chosen : undefined}
+        onKey={onKey}
+      />
+    ))}
+  </View>
+);
+
+const HALF_STEP = '+1/32';
+const inches = (whole: number) => `${whole}″`;
+const PART_ROWS = rowsOf<KeyOf>(
+  [...SIXTEENTHS.map((label) => ({ label })), { label: HALF_STEP, name: 'One thirty-second more' }],
+  4,
+);
+
+/** Whole inches, fifteen sixteenths, and the half step between two of them. */
+function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType }: Props) {
+  const whole = useStable((label: string) => onType(pressWhole(typed, Number.parseInt(label, 10))));
+  const press = useStable((label: string) =>
+    onType(label === HALF_STEP ? pressHalfStep(usual, typed, padUnit) : pressFraction(usual, typed, label)),
+  );
+  const wholeKeys = useMemo(() => wholes.map((each) => ({ label: inches(each), name: `${each} inches` })), [wholes]);
+  return (
+    <View className="gap-2">
+      <Row keys={wholeKeys} chosen={inches(wholeOf(usual, typed))} onKey={whole} />
+      <Rows rows={PART_ROWS} chosen={fractionOf(typed) ?? undefined} onKey={press} />
+    </View>
+  );
+}
+
+const TREAD_ROWS = rowsOf<KeyOf>(
+  THIRTY_SECONDS.map((count) => ({ label: String(count), name: `${count} thirty-seconds` })),
+  5,
+);
+
+function TreadKeys({ typed, onType }: Props) {
+  const press = useStable(onType);
+  return <Rows rows={TREAD_ROWS} chosen={typed} onKey={press} />;
+}
+
+const DIGIT_ROWS: KeyOf[][] = [
+  [{ label: '1' }, { label: '2' }, { label: '3' }],
+  [{ label: '4' }, { label: '5' }, { label: '6' }],
+  [{ label: '7' }, { label: '8' }, { label: '9' }],
+  [{ label: '.' }, { label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
+];
+
 /** Plain digits, for millimetres, decimals and pressures. */
 export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
   const press = useStable((key: string) => onType(pressDigit(typed, key)));
-  return <NumberRows onKey={press} />;
+  return <Rows rows={DIGIT_ROWS} onKey={press} />;
 }
 
 /** The keys for the unit in use: a whole reading is one or two taps. */
