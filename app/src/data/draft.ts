@@ -3,6 +3,7 @@ import {
   bookFor,
   type Doubt,
   doubtOf,
+  type EarlierReading,
   type FleetRules,
   type GaugeSource,
   type JudgeAnswer,
@@ -61,8 +62,8 @@ export interface Draft {
   /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
   carried: Note & { texts?: Record<string, string> };
   entries: Record<string, Entry>;
-  /** What each place read last time. */
-  previous: Record<string, { text: string; at: string }>;
+  /** What each place read last time; the reading itself and where it was taken, since inspections keep them. */
+  previous: Record<string, { text: string; at: string; value?: Reading; inspection?: string }>;
   startedAt: string;
   /** Milliseconds spent in each section. */
   spent: Record<string, number>;
@@ -159,6 +160,12 @@ export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null 
 /** The readings taken so far, in the order of the route. */
 export const takenReadings = (draft: Draft): Reading[] =>
   draft.steps.flatMap((step) => entryOf(draft, step).saved?.value ?? []);
+
+/** What the unit read before this inspection. */
+export const earlierReadings = (draft: Draft): EarlierReading[] =>
+  Object.values(draft.previous).flatMap(({ at, value, inspection }) =>
+    value && inspection ? { at, value, inspection } : [],
+  );
 
 /** What is known of the unit beside the draft: readings that stand, and defects reported. */
 export interface Known {

@@ -1,9 +1,18 @@
 import { judgeReading } from '../judge';
 import { type Book, keeps } from '../limits';
-import { must, parseLength } from '../measure';
+import { must, type Nanometres, parseLength } from '../measure';
 import { positionCode, SIDES, tyresOf, type Unit, type WheelEnd, wheelEnd, wheelEnds } from '../trailer';
-import { judgedLength, type Reading, readingPlace } from '../wire';
-import { type Condition, type DifferPattern, type EndPattern, PATTERNS, type Pattern } from './pattern';
+import { doubtOf } from '../wear';
+import { type EarlierReading, judgedLength, type Reading, readingKey, readingPlace } from '../wire';
+import {
+  type Condition,
+  type DifferPattern,
+  type EndPattern,
+  type GrownPattern,
+  PATTERNS,
+  type Pattern,
+  type WearPattern,
+} from './pattern';
 
 /** A pattern found: where, and the readings it rests on. */
 export interface Suggestion {
@@ -11,6 +20,16 @@ export interface Suggestion {
   /** `2L`, `Axle 2` or `2L` of a dual. */
   place: string;
   evidence: Reading[];
+  /** What the same places read before, where the pattern rests on that too. */
+  before: EarlierReading[];
+}
+
+/** What is looked at: a unit's readings, and what its places read before them. */
+interface Look {
+  book: Book;
+  unit: Unit;
+  readings: readonly Reading[];
+  before: ReadonlyMap<string, EarlierReading>;
 }
 
 const has = <T>(wanted: readonly T[] | undefined, value: T | undefined): boolean =>
@@ -44,19 +63,44 @@ const atEnd = (readings: readonly Reading[], { axle, side }: WheelEnd): Reading[
     return at.axle === axle && at.side === side;
   });
 
-function findAtEnds(book: Book, unit: Unit, readings: readonly Reading[], pattern: EndPattern): Suggestion[] {
+function findAtEnds({ book, unit, readings }: Look, pattern: EndPattern): Suggestion[] {
   return wheelEnds(unit).flatMap((end) => {
     if (pattern.adjuster && pattern.adjuster !== end.adjuster) return [];
     const here = atEnd(readings, end);
     const evidence = pattern.when.map((wanted) => here.find((reading) => fits(book, end, wanted, reading)));
     const known = evidence.filter((reading) => reading !== undefined);
-    return known.length === evidence.length ? [{ pattern, place: positionCode(end), evidence: known }] : [];
+    return known.length === evidence.length ? [{ pattern, place: positionCode(end), evidence: known, before: [] }] : [];
   });
 }
 
+/** A reading beside the one before it at the same place, and how much it lost since. */
+interface Change {
+  reading: Reading;
+  before: EarlierReading;
+  lost: Nanometres;
+  /** It has grown by more than two readings of the same thing differ. */
+  grown: boolean;
+}
+
+function changeOf({ book, before }: Look, reading: Reading): Change | null {
+  const earlier = before.get(readingKey(reading));
+  const [then, now] = [earlier && judgedLength(earlier.value), judgedLength(reading)];
+  if (!earlier || then == null || now === null || reading.kind === 'defect') return null;
+  const grown = doubtOf(book, reading.kind, then, now)?.way === 'grown';
+  return { reading, before: earlier, lost: then - now, grown };
+}
+
+const findGrown = (look: Look, pattern: GrownPattern): Suggestion[] =>
+  wheelEnds(look.unit).flatMap((end) =>
+    atEnd(look.readings, end).flatMap((reading) => {
+      const change = reading.kind === pattern.grown.kind ? changeOf(look, reading) : null;
+      return change?.grown ? [{ pattern, place: positionCode(end), evidence: [reading], before: [change.before] }] : [];
+    }),
+  );
+
 /** The pairs of readings a difference is looked for in: the two ends of each axle, or the two tyres of each dual. */
-function pairs(unit: Unit, readings: readonly Reading[], { at, differ }: DifferPattern): [string, Reading[]][] {
-  const ofKind = readings.filter(({ kind }) => kind === differ.kind);
+function pairs({ unit, readings }: Look, at: 'axle' | 'dual', kind: string): [string, Reading[]][] {
+  const ofKind = readings.filter((reading) => reading.kind === kind);
   if (at === 'axle')
     return unit.axles.map((_, index) => [
       `Axle ${index + 1}`,
@@ -77,19 +121,40 @@ function isApart(differ: DifferPattern['differ'], apart: number): boolean {
   return 'atLeast' in differ ? apart >= nm(differ.atLeast) : apart > nm(differ.moreThan);
 }
 
-const findDifferences = (unit: Unit, readings: readonly Reading[], pattern: DifferPattern): Suggestion[] =>
-  pairs(unit, readings, pattern).flatMap(([place, pair]) => {
+const findDifferences = (look: Look, pattern: DifferPattern): Suggestion[] =>
+  pairs(look, pattern.at, pattern.differ.kind).flatMap(([place, pair]) => {
     const [first, second] = pair.map(judgedLength);
     if (first == null || second == null || !isApart(pattern.differ, Math.abs(first - second))) return [];
-    return [{ pattern, place, evidence: pair }];
+    return [{ pattern, place, evidence: pair, before: [] }];
   });
 
+/** Only what was last read in one inspection wore over the same time, and nothing that grew did. */
+const findWear = (look: Look, pattern: WearPattern): Suggestion[] =>
+  pairs(look, pattern.at, pattern.wears.kind).flatMap(([place, pair]) => {
+    const [first, second] = pair.map((reading) => changeOf(look, reading));
+    if (!first || !second || first.grown || second.grown) return [];
+    if (first.before.inspection !== second.before.inspection) return [];
+    if (Math.abs(first.lost - second.lost) <= nm(pattern.wears.moreThan)) return [];
+    return [{ pattern, place, evidence: pair, before: [first.before, second.before] }];
+  });
+
+function findPattern(look: Look, pattern: Pattern): Suggestion[] {
+  if ('when' in pattern) return findAtEnds(look, pattern);
+  if ('grown' in pattern) return findGrown(look, pattern);
+  return 'differ' in pattern ? findDifferences(look, pattern) : findWear(look, pattern);
+}
+
 /**
- * What the readings of a unit suggest when taken together, in the catalogue's order. Each suggestion carries the
- * readings it rests on; without them there is none. Of several readings at one place the first counts: leave
- * superseded ones out.
+ * What the readings of a unit suggest when taken together, and beside what the same places read `before`, in the
+ * catalogue's order. Each suggestion carries the readings it rests on; without them there is none. Of several readings
+ * at one place the first counts: leave superseded ones out.
  */
-export const findPatterns = (book: Book, unit: Unit, readings: readonly Reading[]): Suggestion[] =>
-  PATTERNS.flatMap((pattern) =>
-    pattern.at === 'end' ? findAtEnds(book, unit, readings, pattern) : findDifferences(unit, readings, pattern),
-  );
+export function findPatterns(
+  book: Book,
+  unit: Unit,
+  readings: readonly Reading[],
+  before: readonly EarlierReading[] = [],
+): Suggestion[] {
+  const look = { book, unit, readings, before: new Map(before.map((each) => [readingKey(each.value), each])) };
+  return PATTERNS.flatMap((pattern) => findPattern(look, pattern));
+}

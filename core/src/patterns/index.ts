@@ -1,3 +1,3 @@
 /** What several readings together suggest, and what to check next. */
 export { findPatterns, type Suggestion } from './find';
-export { PATTERNS, type Pattern, patternSchema } from './pattern';
+export { PATTERNS, type Pattern, patternSchema, WEARING_KINDS } from './pattern';

@@ -21,11 +21,13 @@ const condition = z.strictObject({
   found: z.array(z.string()).optional(),
 });
 
-const differing = z.enum(['stroke-applied', 'tread']);
 const length = z.string().refine((text) => parseLength(text, 'none').ok, 'a length with its unit');
 const words = { id: z.string(), suggests: z.string(), next: z.string() };
+/** Two places compared: the ends of an axle, or the tyres of a dual. */
+const pair = { ...words, at: z.enum(['axle', 'dual']) };
+const compared = z.enum(['stroke-applied', 'lining', 'tread']);
 
-export const patternSchema = z.discriminatedUnion('at', [
+export const patternSchema = z.union([
   z.strictObject({
     ...words,
     at: z.literal('end'),
@@ -34,18 +36,35 @@ export const patternSchema = z.discriminatedUnion('at', [
   }),
   z.strictObject({
     ...words,
-    at: z.enum(['axle', 'dual']),
-    /** Two readings of this kind, at the ends of an axle or the tyres of a dual, that are so far apart. */
+    at: z.literal('end'),
+    /** A reading of this kind that has grown since the one before it by more than the book's doubt allows. */
+    grown: z.strictObject({ kind: compared }),
+  }),
+  z.strictObject({
+    ...pair,
+    /** Two readings of this kind that are so far apart. */
     differ: z.union([
-      z.strictObject({ kind: differing, atLeast: length }),
-      z.strictObject({ kind: differing, moreThan: length }),
+      z.strictObject({ kind: compared, atLeast: length }),
+      z.strictObject({ kind: compared, moreThan: length }),
     ]),
+  }),
+  z.strictObject({
+    ...pair,
+    /** Since they were last read together, one of the two has lost so much more than the other. */
+    wears: z.strictObject({ kind: compared, moreThan: length }),
   }),
 ]);
 export type Pattern = z.infer<typeof patternSchema>;
-export type EndPattern = Extract<Pattern, { at: 'end' }>;
-export type DifferPattern = Exclude<Pattern, { at: 'end' }>;
+export type EndPattern = Extract<Pattern, { when: unknown }>;
+export type GrownPattern = Extract<Pattern, { grown: unknown }>;
+export type DifferPattern = Extract<Pattern, { differ: unknown }>;
+export type WearPattern = Extract<Pattern, { wears: unknown }>;
 export type Condition = z.infer<typeof condition>;
 
 /** What several readings together suggest, as data. Workshop practice; a suggestion never is a verdict. */
 export const PATTERNS = entries as readonly Pattern[];
+
+/** The kinds of reading a pattern compares with the ones before them. */
+export const WEARING_KINDS: readonly string[] = PATTERNS.flatMap((pattern) =>
+  'wears' in pattern ? pattern.wears.kind : 'grown' in pattern ? pattern.grown.kind : [],
+);

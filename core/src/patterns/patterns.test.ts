@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { plainBook } from '../limits';
 import type { Unit } from '../trailer';
-import type { Reading } from '../wire';
+import { type EarlierReading, type Reading, readingKey } from '../wire';
 import { findPatterns, PATTERNS, patternSchema } from '.';
 
 const axle = {
@@ -37,7 +37,7 @@ test('the patterns have the published shape, name limits that exist, and no id t
   expect(new Set(PATTERNS.map(({ id }) => id)).size).toBe(PATTERNS.length);
   const limits = plainBook('na').limits.map(({ id }) => id);
   for (const pattern of PATTERNS)
-    if (pattern.at === 'end')
+    if ('when' in pattern)
       for (const { past } of pattern.when) if (past) expect(limits.some((id) => id.startsWith(past))).toBe(true);
 });
 
@@ -82,5 +82,77 @@ test('no pattern without all its readings', () => {
         ({ evidence }) => evidence.length > 0 && evidence.every((each) => some.includes(each)),
       ),
     ),
+  );
+});
+
+const end = (side: 'left' | 'right', value: string): Reading => ({ kind: 'lining', axle: 1, side, points: [value] });
+const LAST = '01890000-0000-7000-8000-000000000001';
+const earlier = (value: Reading, inspection = LAST): EarlierReading => ({
+  value,
+  inspection,
+  at: '2026-03-02T08:00:00Z',
+});
+const since = (readings: Reading[], before: EarlierReading[]) =>
+  findPatterns(plainBook('na'), unit, readings, before).map(({ pattern, place, evidence, before: rests }) => [
+    pattern.id,
+    place,
+    evidence.length,
+    rests.length,
+  ]);
+
+test.each<[string, Reading[], EarlierReading[], unknown[]]>([
+  [
+    'one end wore 3/32 more',
+    [end('left', '13/32 in'), end('right', '1/2 in')],
+    [earlier(end('left', '5/8 in')), earlier(end('right', '5/8 in'))],
+    [['uneven-lining', 'Axle 1', 2, 2]],
+  ],
+  [
+    'one end wore 1/16 more: four readings can differ by as much',
+    [end('left', '7/16 in'), end('right', '1/2 in')],
+    [earlier(end('left', '5/8 in')), earlier(end('right', '5/8 in'))],
+    [],
+  ],
+  [
+    'thinner on one end, but worn alike',
+    [end('left', '3/8 in'), end('right', '5/8 in')],
+    [earlier(end('left', '1/2 in')), earlier(end('right', '3/4 in'))],
+    [],
+  ],
+  [
+    'read at different times',
+    [end('left', '3/8 in'), end('right', '1/2 in')],
+    [earlier(end('left', '5/8 in')), earlier(end('right', '5/8 in'), '01890000-0000-7000-8000-000000000002')],
+    [],
+  ],
+  ['only one end read before', [end('left', '3/8 in'), end('right', '1/2 in')], [earlier(end('left', '5/8 in'))], []],
+  [
+    'one end relined',
+    [end('left', '3/4 in'), end('right', '1/2 in')],
+    [earlier(end('left', '3/8 in')), earlier(end('right', '5/8 in'))],
+    [['grown-lining', '1L', 1, 1]],
+  ],
+  [
+    'one dual wore 3/32 more',
+    [tread('9/32', 'inner'), tread('12/32', 'outer')],
+    [earlier(tread('13/32', 'inner')), earlier(tread('13/32', 'outer'))],
+    [['faster-dual', '1L', 2, 2]],
+  ],
+])('%s', (_, readings, before, suggested) => expect(since(readings, before)).toEqual(suggested));
+
+test('what is said of wear rests on the readings before, whichever way they are shuffled, and needs them all', () => {
+  const thirtySeconds = fc.integer({ min: 4, max: 24 }).map((count) => `${count}/32 in`);
+  fc.assert(
+    fc.property(fc.array(thirtySeconds, { minLength: 4, maxLength: 4 }), fc.boolean(), (values, turned) => {
+      const [l0 = '', r0 = '', l1 = '', r1 = ''] = values;
+      const now = [end('left', l1), end('right', r1)];
+      const before = [earlier(end('left', l0)), earlier(end('right', r0))];
+      const said = since(now, before);
+      expect(since(turned ? [...now].reverse() : now, turned ? [...before].reverse() : before)).toEqual(said);
+      expect(since(now, [])).toEqual([]);
+      for (const suggestion of findPatterns(plainBook('na'), unit, now, before))
+        for (const { value } of suggestion.before)
+          expect(suggestion.evidence.map(readingKey)).toContain(readingKey(value));
+    }),
   );
 });

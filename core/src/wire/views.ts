@@ -161,6 +161,10 @@ export const judgementSchema = z.strictObject({
 });
 export type Judgement = z.infer<typeof judgementSchema>;
 
+export const earlierReadingSchema = z.strictObject({ value: readingSchema, at: instant, inspection: id });
+/** What a place read in an inspection before. */
+export type EarlierReading = z.infer<typeof earlierReadingSchema>;
+
 export const sheetSchema = z.strictObject({
   ...inspectionHeadSchema.shape,
   unit: z.strictObject({ ...unitHead, axles: z.array(axleSchema) }),
@@ -175,6 +179,8 @@ export const sheetSchema = z.strictObject({
       supersededBy: id.nullable(),
     }),
   ),
+  /** What its places read last before it began, where that says how they wear. */
+  before: z.array(earlierReadingSchema),
   skips: z.array(z.strictObject({ key: z.string(), reason: z.string(), by: z.string(), at: instant })),
   steps: z.array(stepSchema).nullable(),
   sections: z.array(sectionTimeSchema).nullable(),

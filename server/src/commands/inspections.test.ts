@@ -178,6 +178,42 @@ describe('what comes with a reading', () => {
     expect((await sheetOf(inspection)).readings[0]).toMatchObject({ gauge, value: { value: '41.2 mm' } });
   });
 
+  test('the sheet tells what the places whose wear counts read last before it', async () => {
+    const lining = (value: string, side: 'left' | 'right' = 'left'): Reading => ({
+      kind: 'lining',
+      axle: 1,
+      side,
+      points: [value],
+    });
+    const first = await begin('measure');
+    const wrong = uuidv7();
+    await world.done(who('technician'), 'take-reading', {
+      reading: wrong,
+      inspection: first.inspection,
+      value: lining('1/2 in'),
+    });
+    await world.done(who('technician'), 'take-reading', {
+      reading: uuidv7(),
+      inspection: first.inspection,
+      value: lining('5/8 in'),
+      supersedes: wrong,
+    });
+    await take(first.inspection, lining('5/8 in', 'right'));
+    expect((await sheetOf(first.inspection)).before).toEqual([]);
+    const second = await begin('measure');
+    await take(second.inspection, lining('3/8 in'));
+    await take(second.inspection, {
+      kind: 'stroke-applied',
+      axle: 1,
+      side: 'left',
+      value: '1 in',
+      reservoir: '95 psi',
+    });
+    expect((await sheetOf(second.inspection)).before).toEqual([
+      { value: lining('5/8 in'), at: expect.any(String), inspection: first.inspection },
+    ]);
+  });
+
   test('a photo is kept once, without its picture in the event', async () => {
     const { inspection } = await begin('measure');
     const photo = {

@@ -1,5 +1,5 @@
-import type { Reading, Sheet } from '@zealous-axle/core';
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { type Reading, type Sheet, WEARING_KINDS } from '@zealous-axle/core';
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import type { FleetStore } from './connect';
 import { photoViews } from './photos';
 import { inspection, judgement, person, photo, reading, skip, unit } from './schema';
@@ -34,6 +34,27 @@ export async function latestJudgement(store: FleetStore, inspectionId: string): 
   if (!row) return null;
   const { book, edition, verdict, complete, brakes, findings } = row;
   return { book: { id: book, edition }, verdict, complete, brakes, findings };
+}
+
+/**
+ * What the places of an inspection read last before it began, for the kinds whose wear says something: one indexed row
+ * for each place, however long the history.
+ */
+async function readingsBefore(store: FleetStore, head: InspectionRow, places: readonly string[]) {
+  const keys = places.filter((key) => WEARING_KINDS.some((kind) => key.startsWith(`${kind}@`)));
+  const { rows } = await store.execute<{ value: Reading; at: string; inspection: string }>(sql`
+    select last.value, last.taken_at as at, last.inspection_id as inspection
+    from unnest(${sql.param(keys)}::text[]) as place(key)
+    cross join lateral (
+      select r.value, r.taken_at, r.inspection_id from reading r
+      where r.fleet_id = ${head.fleetId} and r.unit_id = ${head.unitId} and r.key = place.key
+        and r.taken_at < ${head.startedAt} and r.inspection_id <> ${head.id}
+        and not exists (select 1 from reading s where s.fleet_id = r.fleet_id and s.supersedes = r.id)
+      order by r.taken_at desc
+      limit 1
+    ) last
+    order by place.key`);
+  return rows.map(({ at, ...row }) => ({ ...row, at: new Date(at).toISOString() }));
 }
 
 const mine = (table: typeof reading | typeof skip, by: typeof reading.takenBy | typeof skip.skippedBy) =>
@@ -79,6 +100,7 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
       supersedes: row.reading.supersedes,
       supersededBy: replacedBy.get(row.reading.id) ?? null,
     })),
+    before: await readingsBefore(store, head.inspection, [...new Set(taken.map((row) => row.reading.key))]),
     skips: skipped.map((row) => ({
       key: row.skip.key,
       reason: row.skip.reason,

@@ -175,6 +175,7 @@ export const reading = pgTable(
     primaryKey({ columns: [t.fleetId, t.id] }),
     foreignKey({ columns: [t.fleetId, t.inspectionId], foreignColumns: [inspection.fleetId, inspection.id] }),
     index('reading_inspection').on(t.fleetId, t.inspectionId),
+    index('reading_place').on(t.fleetId, t.unitId, t.key, t.takenAt.desc().nullsFirst()),
     unique('reading_supersedes').on(t.fleetId, t.supersedes),
   ],
 );

@@ -8,6 +8,8 @@ import {
 } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { useBook } from '../../data/rules';
+import { useSession } from '../../data/session';
+import { dayOf } from '../../look/dates';
 import { Card } from '../../parts/Card';
 import { T } from '../../parts/T';
 import type { Judged } from './useJudged';
@@ -18,12 +20,18 @@ function evidenceWords(reading: Reading): string {
   return `${place} ${findingWords({ kind })} ${readingWords(reading)}${wear}`;
 }
 
-function Row({ suggestion: { pattern, place, evidence } }: { suggestion: Suggestion }) {
+function Row({ suggestion: { pattern, place, evidence, before } }: { suggestion: Suggestion }) {
+  const { fleet } = useSession();
   return (
     <View className="gap-1 border-t border-line py-3">
       <T bold>{`${place}: ${pattern.suggests}`}</T>
       <T>{pattern.next}</T>
       <T size="small" tone="soft">{`Because: ${evidence.map(evidenceWords).join(', ')}`}</T>
+      {before.length ? (
+        <T size="small" tone="soft">
+          {`Before: ${before.map(({ value, at }) => `${evidenceWords(value)} on ${dayOf(at, fleet.zone)}`).join(', ')}`}
+        </T>
+      ) : null}
     </View>
   );
 }
@@ -31,7 +39,7 @@ function Row({ suggestion: { pattern, place, evidence } }: { suggestion: Suggest
 /** What the readings suggest when taken together, each with the readings it rests on. Never a verdict. */
 export function Suggestions({ judged }: { judged: Judged }) {
   const book = useBook();
-  const found = findPatterns(book, judged.unit, judged.taken);
+  const found = findPatterns(book, judged.unit, judged.taken, judged.before);
   if (found.length === 0) return null;
   return (
     <Card title="What this suggests" note="Workshop practice: a place to look, not a verdict.">

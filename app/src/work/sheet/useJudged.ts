@@ -1,6 +1,6 @@
-import type { Judgement, Photo, Reading, Unit, UnitKind } from '@zealous-axle/core';
+import type { EarlierReading, Judgement, Photo, Reading, Unit, UnitKind } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
-import { type Draft, judgeDraft, type Known, takenReadings, unreadSteps } from '../../data/draft';
+import { type Draft, earlierReadings, judgeDraft, type Known, takenReadings, unreadSteps } from '../../data/draft';
 import { findDraft } from '../../data/drafts';
 import { useSheet, useUnit } from '../../data/queries';
 import type { PlacedReading } from '../../parts/ends';
@@ -12,6 +12,8 @@ export interface Judged {
   readings: PlacedReading[];
   /** Everything that was read and stands, as typed. */
   taken: Reading[];
+  /** What the same places read before. */
+  before: readonly EarlierReading[];
   photos: readonly Photo[];
   /** Seconds spent in each section of its route. */
   sections: readonly { id: string; seconds: number }[];
@@ -38,6 +40,7 @@ function fromDraft(draft: Draft, known: Known | undefined): Judged {
     judgement,
     readings: placedOf(takenReadings(draft), judgement.findings),
     taken: takenReadings(draft),
+    before: earlierReadings(draft),
     photos: [],
     sections: [],
     open: unreadSteps(draft).length,
@@ -67,6 +70,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         judgement: sheet.judgement,
         readings: placedOf(live, sheet.judgement.findings),
         taken: live,
+        before: sheet.before,
         photos: sheet.photos,
         sections: sheet.sections ?? [],
         open: 0,

@@ -44,7 +44,12 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       steps,
       padUnit: units.length,
       airUnit: units.pressure,
-      previous: Object.fromEntries(unit.standing.map(({ key, value, at }) => [key, { text: readingWords(value), at }])),
+      previous: Object.fromEntries(
+        unit.standing.map(({ key, value, at, inspection: by }) => [
+          key,
+          { text: readingWords(value), at, value, inspection: by },
+        ]),
+      ),
       startedAt: new Date().toISOString(),
     }),
   );
