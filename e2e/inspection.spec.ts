@@ -181,6 +181,23 @@ test('a double tap or a key held down answers the step that was looked at, and n
   expect(stored).toEqual({ readings: 4 });
 });
 
+test('the sheet says where to look, with the readings it rests on and those before them', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'R-32');
+  await page
+    .getByRole('link', { name: /Violation/ })
+    .first()
+    .click();
+  await expect(
+    page.getByText('Axle 1: Since last time the lining wore faster on one end', { exact: false }),
+  ).toBeVisible();
+  await expect(page.getByText(/^Because: 1L Lining .+, 1R Lining /)).toBeVisible();
+  await expect(page.getByText(/^Before, on .+: 1L Lining .+, 1R Lining /)).toBeVisible();
+});
+
 /** A picture of one colour as PNG, made here. */
 function png(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer): Buffer => {

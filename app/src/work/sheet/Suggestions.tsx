@@ -22,14 +22,15 @@ function evidenceWords(reading: Reading): string {
 
 function Row({ suggestion: { pattern, place, evidence, before } }: { suggestion: Suggestion }) {
   const { fleet } = useSession();
+  const [first] = before;
   return (
     <View className="gap-1 border-t border-line py-3">
       <T bold>{`${place}: ${pattern.suggests}`}</T>
       <T>{pattern.next}</T>
       <T size="small" tone="soft">{`Because: ${evidence.map(evidenceWords).join(', ')}`}</T>
-      {before.length ? (
+      {first ? (
         <T size="small" tone="soft">
-          {`Before: ${before.map(({ value, at }) => `${evidenceWords(value)} on ${dayOf(at, fleet.zone)}`).join(', ')}`}
+          {`Before, on ${dayOf(first.at, fleet.zone)}: ${before.map(({ value }) => evidenceWords(value)).join(', ')}`}
         </T>
       ) : null}
     </View>
