@@ -4,6 +4,7 @@ import { allSent, begin, deviceOf, enter, expect, openTrailer, press, stepTo, te
 test('a stricter limit is taken with its reason, a looser one is refused, and the pad judges by it', async ({
   browser,
   program,
+  database,
 }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/book`);
@@ -25,6 +26,19 @@ test('a stricter limit is taken with its reason, a looser one is refused, and th
   await expect(technician.getByText('Shop limit').first()).toBeVisible();
   await press(technician, 'Why?');
   await expect(technician.getByText('3/4 in of the fleet and 1/4 in of the book', { exact: false })).toBeVisible();
+
+  await press(foreman, 'Withdraw. 3/4 in');
+  const withdraw = foreman.getByRole('button', { name: 'Withdraw 3/4 in' });
+  await expect(withdraw).toBeDisabled();
+  await foreman.getByLabel('Reason').fill('The mill road is closed');
+  await withdraw.click();
+  await expect(foreman.getByText('Long hills to the mill', { exact: false })).toHaveCount(0);
+  await allSent(foreman);
+  const kept = await sql<{ reason: string }>(
+    database,
+    `select withdrawn_reason as reason from fleet_limit where reason = 'Long hills to the mill'`,
+  );
+  expect(kept).toEqual([{ reason: 'The mill road is closed' }]);
 });
 
 test('schools and units: the fleet’s, a person’s own, and two people at once', async ({ browser, program }) => {

@@ -32,8 +32,9 @@ export function pressureText(typed: string, unit: Draft['airUnit'] = 'psi'): str
   return parsePressure(text).ok ? text : null;
 }
 
-const temperatureText = (typed: string, padUnit: PadUnit): string =>
-  /^-?\d+(\.\d+)?$/.test(typed.trim()) ? `${typed.trim()} ${padUnit === 'mm' ? '°C' : '°F'}` : typed.trim();
+/** A typed temperature with its unit: the person's own, where none was typed. */
+export const temperatureText = (typed: string, unit: Draft['temperatureUnit'] = '°F'): string =>
+  /^-?\d+(\.\d+)?$/.test(typed.trim()) ? `${typed.trim()} ${unit}` : typed.trim();
 
 /** A field as written for the wire, or why it cannot be; null while it is empty. */
 function written(
@@ -49,7 +50,7 @@ function written(
     return text ? { ok: true, text } : { ok: false, message: parsed.ok ? '' : parsed.message };
   }
   if (field.keys === 'temperature') {
-    const text = temperatureText(typed, draft.padUnit);
+    const text = temperatureText(typed, draft.temperatureUnit);
     const parsed = parseTemperature(text);
     return parsed.ok ? { ok: true, text } : { ok: false, message: parsed.message };
   }

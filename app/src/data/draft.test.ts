@@ -1,5 +1,5 @@
 import type { Reading, Step, Unit } from '@zealous-axle/core';
-import { composed, pressureText, writtenLength } from './compose';
+import { composed, pressureText, temperatureText, writtenLength } from './compose';
 import {
   type Draft,
   entryOf,
@@ -116,6 +116,20 @@ test('a typed pressure', () => {
     null,
   ]);
   expect(pressureText('6.5', 'bar')).toBe('6.5 bar');
+});
+
+test('a typed temperature takes the person’s own unit, and keeps one that was typed', () => {
+  expect([temperatureText('105'), temperatureText('-5', '°C'), temperatureText('105 °F', '°C')]).toEqual([
+    '105 °F',
+    '-5 °C',
+    '105 °F',
+  ]);
+});
+
+test('the time of a section goes along with its name', () => {
+  const route = { id: 'own', name: 'Ours', sections: [{ id: 'gate', name: 'At the gate', says: '' }] };
+  const draft = { ...begun(), route, spent: { gate: 61_400 } };
+  expect(sectionSeconds(draft)).toEqual([{ id: 'gate', name: 'At the gate', seconds: 61 }]);
 });
 
 test('a defect somebody reported counts on the device too', () => {

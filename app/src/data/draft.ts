@@ -13,9 +13,11 @@ import {
   parseLength,
   type Reading,
   type ReportedDefect,
+  type SectionTime,
   type Step,
   seenDefects,
   stepKey,
+  type TemperatureUnit,
   type Unit,
   type UnitKind,
 } from '@zealous-axle/core';
@@ -57,6 +59,8 @@ export interface Draft {
   place: number | null;
   padUnit: PadUnit;
   airUnit: AirUnit;
+  /** Missing in what a device kept from before it was asked for. */
+  temperatureUnit?: TemperatureUnit;
   /** Reservoir pressure as typed; every stroke takes it along. */
   reservoir: string;
   /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
@@ -73,7 +77,7 @@ export interface Draft {
 export const EMPTY_ENTRY: Entry = { texts: {}, field: null, note: {}, saved: null, skipped: null };
 
 export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'rules' | 'purpose' | 'job' | 'previous' | 'startedAt'> &
-  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit'>>;
+  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit'>>;
 
 /** A new inspection of a unit: the given steps, or those of the basic measuring route. */
 export const newDraft = ({ steps, route = null, ...given }: NewDraft): Draft => ({
@@ -205,5 +209,7 @@ export function withTime(draft: Draft, since: number, now: number): Draft {
 }
 
 /** Seconds spent in each section, in the route's order. */
-export const sectionSeconds = ({ spent, route }: Draft): { id: string; seconds: number }[] =>
-  (route?.sections ?? []).flatMap(({ id }) => (spent[id] ? [{ id, seconds: Math.round(spent[id] / 1_000) }] : []));
+export const sectionSeconds = ({ spent, route }: Draft): SectionTime[] =>
+  (route?.sections ?? []).flatMap(({ id, name }) =>
+    spent[id] ? [{ id, name, seconds: Math.round(spent[id] / 1_000) }] : [],
+  );

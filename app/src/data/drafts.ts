@@ -1,9 +1,10 @@
 import { device } from './device';
 import type { Draft } from './draft';
 
-/** Inspections kept on this device. */
+/** Keeps an inspection on this device. It is committed at once, so that it holds even while the page is left. */
 export const keepDraft = async (draft: Draft): Promise<void> => {
-  await (await device()).put('drafts', draft);
+  const writing = (await device()).transaction('drafts', 'readwrite');
+  await Promise.all([writing.store.put(draft), writing.commit(), writing.done]);
 };
 
 export const findDraft = async (inspection: string): Promise<Draft | null> =>

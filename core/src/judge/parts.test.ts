@@ -165,6 +165,7 @@ describe('air tests', () => {
     ['leak-applied', leak(90, 92), 'not-judged'],
     ['leak-applied', {}, 'not-judged'],
     ['suspension-leak', leak(100, 97, 300), 'within'],
+    ['suspension-leak', leak(100, 99, 299), 'not-judged'],
     ['suspension-leak', leak(100, 96, 300), 'shop-limit'],
     ['low-air', { value: '60 psi' }, 'within'],
     ['low-air', { value: '59 psi' }, 'violation'],

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { parseAmount, parseLength, parsePressure } from '../measure';
+import { parseAmount, parseDistance, parseLength, parsePressure } from '../measure';
 import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS, SIDES } from '../trailer';
 
 /** Verdicts, worst first. `not-judged` never counts as a pass. */
@@ -61,6 +61,7 @@ export const LIMITED_WORDS: Record<Limited, string> = {
 };
 
 const lengthText = z.string().refine((text) => parseLength(text, 'none').ok, 'a length with its unit');
+const distanceText = z.string().refine((text) => parseDistance(text).ok, 'a distance with its unit');
 const pressureText = z.string().refine((text) => parsePressure(text).ok, 'a pressure with its unit');
 export const amountText = z
   .string()
@@ -147,6 +148,10 @@ export const bookSchema = z.strictObject({
   inflation: z.strictObject({
     hotAllowance: pressureText,
     lightHotAllowance: pressureText,
+    /** A tyre counts as hot when it ran this far in the past hour: from, to. */
+    hotAfterAnHourAt: z.tuple([distanceText, distanceText]),
+    /** Tyres rated above this take the larger allowance. */
+    heavyAbove: z.string(),
     lookInsideBelow: ratio,
     lookInsideSource: source,
     flatAtOrBelow: ratio,

@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import shipped from './schools.json';
 
-const option = z.strictObject({ id: z.string(), name: z.string(), says: z.string() });
+const option = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  says: z.string(),
+  /** Of a sticker: how many months it is good for after the one on it. */
+  months: z.int().optional(),
+});
 export const schoolSchema = z.strictObject({
   id: z.string(),
   name: z.string(),
@@ -18,12 +24,13 @@ export const SCHOOLS = shipped as readonly School[];
 /** What a fleet chose, by school; what it does not name is the default. */
 export type Schools = Readonly<Record<string, string>>;
 
-export const schoolChoice = (schools: Schools, id: string): string =>
-  schools[id] ?? SCHOOLS.find((school) => school.id === id)?.default ?? '';
+const schoolOf = (id: string): School | undefined => SCHOOLS.find((school) => school.id === id);
+
+export const schoolChoice = (schools: Schools, id: string): string => schools[id] ?? schoolOf(id)?.default ?? '';
 
 export const schoolsSchema = z.record(z.string(), z.string()).superRefine((chosen, context) => {
   for (const [id, option] of Object.entries(chosen)) {
-    const school = SCHOOLS.find((each) => each.id === id);
+    const school = schoolOf(id);
     if (!school?.options.some((each) => each.id === option))
       context.addIssue({
         code: 'custom',
@@ -44,7 +51,7 @@ export function ofSchool(school: string | undefined, chosen: Schools): boolean {
 export function stickerLastDay(schools: Schools, month: string): string | null {
   const found = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(month);
   if (!found) return null;
-  const years = schoolChoice(schools, 'sticker') === 'inspection-month' ? 1 : 0;
-  const last = new Date(Date.UTC(Number(found[1]) + years, Number(found[2]), 0));
+  const way = schoolOf('sticker')?.options.find(({ id }) => id === schoolChoice(schools, 'sticker'));
+  const last = new Date(Date.UTC(Number(found[1]), Number(found[2]) + (way?.months ?? 0), 0));
   return last.toISOString().slice(0, 10);
 }

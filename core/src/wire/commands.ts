@@ -38,8 +38,13 @@ export const displayUnitsSchema = z.strictObject({
 });
 
 export const PURPOSES = ['full', 're-measure', 'walk', 'import'] as const;
-/** Seconds spent in each section of a route. */
-export const sectionTimeSchema = z.strictObject({ id: z.string().max(40), seconds: z.int().min(0).max(86_400) });
+/** Seconds spent in each section of a route; named, because a shop's own routes have sections of their own. */
+export const sectionTimeSchema = z.strictObject({
+  id: z.string().max(40),
+  name: z.string().max(80).optional(),
+  seconds: z.int().min(0).max(86_400),
+});
+export type SectionTime = z.infer<typeof sectionTimeSchema>;
 /** The longest photo a device sends, as base64: it is shrunk there first. */
 const PHOTO_CHARS = 700_000;
 

@@ -1,5 +1,4 @@
 import type { InspectionPaper, PaperFinding } from '@zealous-axle/core';
-import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 const INK = '#1c1f1e';
@@ -9,15 +8,17 @@ const LINE = '#b9beba';
 const FONTS = '@expo-google-fonts/atkinson-hyperlegible-next';
 const font = (style: string): string => require.resolve(`${FONTS}/${style}/AtkinsonHyperlegibleNext_${style}.ttf`);
 
-let ready = false;
-function useFonts(): void {
-  if (ready) return;
-  ready = true;
+async function loadPrinter() {
+  const { default: pdfmake } = await import('pdfmake');
   const [normal, bold] = [font('400Regular'), font('600SemiBold')];
   pdfmake.setFonts({ Hyperlegible: { normal, bold, italics: normal, bolditalics: bold } });
   pdfmake.setUrlAccessPolicy(() => false);
   pdfmake.setLocalAccessPolicy((path: string) => path === normal || path === bold);
+  return pdfmake;
 }
+
+/** Loaded when the first paper is asked for: it is more than a quarter of what the server would load to start. */
+let printer: ReturnType<typeof loadPrinter> | undefined;
 
 /** The fonts that ship hold Latin letters: what they lack is written with what they have. */
 const plain = (text: string): string => text.replaceAll('½', '1/2').replaceAll('−', '-').replaceAll('″', ' in');
@@ -152,6 +153,7 @@ function documentOf(paper: InspectionPaper): TDocumentDefinitions {
 
 /** An inspection on paper as PDF, on one or two pages. */
 export async function inspectionPdf(paper: InspectionPaper): Promise<Buffer> {
-  useFonts();
+  printer ??= loadPrinter();
+  const pdfmake = await printer;
   return pdfmake.createPdf(documentOf(paper)).getBuffer();
 }

@@ -4,7 +4,6 @@ import {
   type BookId,
   bookFor,
   COMMAND_ROLES,
-  type FleetLimit,
   LIMITED,
   LIMITED_WORDS,
   type Limit,
@@ -16,13 +15,10 @@ import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { send } from '../../data/outbox';
 import { rulesOf, useShown } from '../../data/rules';
 import { useMay, useSession } from '../../data/session';
-import { dayOf } from '../../look/dates';
 import { usePalette } from '../../look/theme';
 import { useWide } from '../../look/wide';
-import { AskOnce } from '../../parts/AskOnce';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -32,6 +28,7 @@ import { Search } from '../../parts/Search';
 import { T } from '../../parts/T';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { OwnLimit } from './OwnLimit';
+import { OwnLimits } from './OwnLimits';
 import { WhatIf } from './WhatIf';
 import { JUDGES_WORDS, limitWords, SURE_WORDS, whereWords } from './words';
 
@@ -100,41 +97,6 @@ function Group({
             />
           ))
         : null}
-    </Card>
-  );
-}
-
-function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Book }) {
-  const { fleet } = useSession();
-  const may = useMay(COMMAND_ROLES['withdraw-fleet-limit']);
-  if (own.length === 0) return null;
-  const tightened = (id: string) => book.limits.find((limit) => limit.id === id);
-  return (
-    <Card title={`${fleet.name}: our own limits`} note="Stricter than the book. Past one alone is a shop limit.">
-      {own.map(({ id, tightens, value, reason, by, at }) => {
-        const limit = tightened(tightens);
-        return (
-          <View key={id} className="gap-1 border-t border-line py-2">
-            <T bold>{`${limit ? `${LIMITED_WORDS[limit.reading]}, ${whereWords(limit)}` : tightens}: ${value}`}</T>
-            {limit ? <T>{`The book: ${limitWords(limit)}`}</T> : null}
-            <T size="small" tone="soft">{`${reason} · ${by}, ${dayOf(at, fleet.zone)}`}</T>
-            {may ? (
-              <AskOnce
-                label="Withdraw"
-                ask={`Withdraw ${value}`}
-                hint={value}
-                onDo={() =>
-                  void send(
-                    'withdraw-fleet-limit',
-                    { limit: id, reason: 'Withdrawn in the limit book' },
-                    `Fleet limit ${value} withdrawn`,
-                  )
-                }
-              />
-            ) : null}
-          </View>
-        );
-      })}
     </Card>
   );
 }

@@ -1,4 +1,12 @@
-import { type Finding, findingWords, holds, type Judgement, placeWords, type Verdict } from '@zealous-axle/core';
+import {
+  type Finding,
+  findingWords,
+  holds,
+  type Judgement,
+  placeWords,
+  type SectionTime,
+  type Verdict,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -108,10 +116,10 @@ function Findings({ judged }: { judged: Judged }) {
 }
 
 /** Time spent, as a whole and by section. */
-function timeWords(sections: readonly { id: string; seconds: number }[]): string {
+function timeWords(sections: readonly SectionTime[]): string {
   const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`;
   const all = sections.reduce((sum, { seconds }) => sum + seconds, 0);
-  return `Took ${minutes(all)}: ${sections.map(({ id, seconds }) => `${sectionName(id)} ${minutes(seconds)}`).join(', ')}`;
+  return `Took ${minutes(all)}: ${sections.map((section) => `${sectionName(section)} ${minutes(section.seconds)}`).join(', ')}`;
 }
 
 function Head({ judged }: { judged: Judged }) {

@@ -1,6 +1,7 @@
-import { ROUTES } from '@zealous-axle/core';
+import { ROUTES, type SectionTime } from '@zealous-axle/core';
 
 const names = new Map(ROUTES.flatMap(({ sections }) => sections.map(({ id, name }) => [id, name])));
 
-/** The name of a section; sections a shop added go by their place in its own route. */
-export const sectionName = (id: string): string => names.get(id)?.toLowerCase() ?? 'own section';
+/** The name of a section, as it was told or as the shipped routes have it. */
+export const sectionName = ({ id, name }: SectionTime): string =>
+  (name ?? names.get(id) ?? 'own section').toLowerCase();

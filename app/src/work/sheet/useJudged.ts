@@ -1,4 +1,4 @@
-import type { EarlierReading, Judgement, Photo, Reading, Unit, UnitKind } from '@zealous-axle/core';
+import type { EarlierReading, Judgement, Photo, Reading, SectionTime, Unit, UnitKind } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
 import { type Draft, earlierReadings, judgeDraft, type Known, takenReadings, unreadSteps } from '../../data/draft';
 import { findDraft } from '../../data/drafts';
@@ -16,7 +16,7 @@ export interface Judged {
   before: readonly EarlierReading[];
   photos: readonly Photo[];
   /** Seconds spent in each section of its route. */
-  sections: readonly { id: string; seconds: number }[];
+  sections: readonly SectionTime[];
   /** Steps that have no reading yet; empty once the inspection is closed. */
   open: number;
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;

@@ -44,6 +44,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       steps,
       padUnit: units.length,
       airUnit: units.pressure,
+      temperatureUnit: units.temperature,
       previous: Object.fromEntries(
         unit.standing.map(({ key, value, at, inspection: by }) => [
           key,

@@ -1,7 +1,7 @@
 import { judgedLength, readingWords } from '@zealous-axle/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { writtenLength } from '../../../data/compose';
+import { temperatureText, writtenLength } from '../../../data/compose';
 import { type AirUnit, type PadUnit, withEntry } from '../../../data/draft';
 import {
   currentField,
@@ -50,7 +50,7 @@ function shownText({ draft, step }: PadProps, field: Field): string {
   const typed = textOf(draft, step, field.id);
   if (typed === '') return '';
   if (field.keys === 'pressure') return /[a-z]/i.test(typed) ? typed : `${typed} ${draft.airUnit}`;
-  if (field.keys === 'temperature') return typed;
+  if (field.keys === 'temperature') return temperatureText(typed, draft.temperatureUnit);
   return writtenLength(field.keys, typed, draft.padUnit).replace(/(\d)\/32$/, '$1/32 in');
 }
 
@@ -95,7 +95,8 @@ function Keys({ pad, field }: { pad: PadProps; field: Field }) {
     if (field.keys !== '32nds' || draft.padUnit !== 'in' || field.id === 'value') return;
     update((now) => withEntry(now, step, { field: nextEmptyField(now, step)?.id ?? field.id }));
   };
-  if (field.keys === 'pressure' || field.keys === 'temperature') return <NumberKeys typed={typed} onType={enter} />;
+  if (field.keys === 'pressure') return <NumberKeys typed={typed} onType={enter} />;
+  if (field.keys === 'temperature') return <NumberKeys signed typed={typed} onType={enter} />;
   const wholes = field.id === 'value' || field.id.startsWith('p') ? WHOLES[step.kind] : DISTANCE_WHOLES;
   return (
     <LengthKeys

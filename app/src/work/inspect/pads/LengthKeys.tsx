@@ -95,17 +95,19 @@ function TreadKeys({ typed, onType }: Props) {
   return <Rows rows={TREAD_ROWS} chosen={typed} onKey={press} />;
 }
 
-const DIGIT_ROWS: KeyOf[][] = [
+const digitRows = (first: KeyOf): KeyOf[][] => [
   [{ label: '1' }, { label: '2' }, { label: '3' }],
   [{ label: '4' }, { label: '5' }, { label: '6' }],
   [{ label: '7' }, { label: '8' }, { label: '9' }],
-  [{ label: '.' }, { label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
+  [first, { label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
 ];
+const DECIMAL_ROWS = digitRows({ label: '.' });
+const SIGNED_ROWS = digitRows({ label: '±', name: 'Below or above zero' });
 
-/** Plain digits, for millimetres, decimals and pressures. */
-export function NumberKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
+/** Plain digits, for millimetres, decimals and pressures; whole numbers with a sign for temperatures. */
+export function NumberKeys({ typed, onType, signed }: Pick<Props, 'typed' | 'onType'> & { signed?: boolean }) {
   const press = useStable((key: string) => onType(pressDigit(typed, key)));
-  return <Rows rows={DIGIT_ROWS} onKey={press} />;
+  return <Rows rows={signed ? SIGNED_ROWS : DECIMAL_ROWS} onKey={press} />;
 }
 
 /** The keys for the unit in use: a whole reading is one or two taps. */

@@ -1,7 +1,10 @@
+import type { Book } from '@zealous-axle/core';
 import { memo, type ReactNode } from 'react';
 import { View } from 'react-native';
+import { bookOf } from '../../../data/draft';
 import { DEFAULT_GROOVES, DEFAULT_PLACES } from '../../../data/fields';
 import type { Note } from '../../../data/note';
+import { useShown } from '../../../data/rules';
 import { Choice } from '../../../parts/Choice';
 import { T } from '../../../parts/T';
 import type { PadProps } from './pad';
@@ -28,10 +31,42 @@ const SIZES = [
   { value: 'small', label: '8.25 and smaller' },
   { value: 'large', label: '9.00 and larger' },
 ] as const;
-const RATINGS = [
-  { value: 'yes', label: 'Rated above 4,000 lb' },
-  { value: 'no', label: 'Rated to 4,000 lb' },
-] as const;
+
+interface HotProps {
+  rule: Book['inflation'];
+  note: Note;
+  onNote: (change: Note) => void;
+}
+
+/** Whether a tyre was read hot, and which allowance it then takes. */
+function HotOptions({ rule: { hotAfterAnHourAt, heavyAbove }, note, onNote }: HotProps) {
+  const { shown } = useShown();
+  const [from, to] = hotAfterAnHourAt.map(shown);
+  const ratings = [
+    { value: 'yes', label: `Rated above ${heavyAbove}` },
+    { value: 'no', label: `Rated to ${heavyAbove}` },
+  ] as const;
+  return (
+    <View className="gap-2">
+      <Row>
+        <Toggle
+          label={`Hot: ran ${from} to ${to} in the past hour`}
+          on={note.hot ?? false}
+          onChange={(hot) => onNote({ hot })}
+        />
+      </Row>
+      {note.hot ? (
+        <Choice
+          label="Load rating"
+          hideLabel
+          options={ratings}
+          value={note.heavy === undefined ? null : note.heavy ? 'yes' : 'no'}
+          onChange={(rated) => onNote({ heavy: rated === 'yes' })}
+        />
+      ) : null}
+    </View>
+  );
+}
 
 const Row = ({ children }: { children: ReactNode }) => <View className="flex-row flex-wrap gap-2">{children}</View>;
 
@@ -122,26 +157,7 @@ export const Options = memo(function Options({ draft, step, entry, note: change 
         </View>
       );
     case 'pressure':
-      return (
-        <View className="gap-2">
-          <Row>
-            <Toggle
-              label="Hot: ran at 41 to 55 mph in the past hour"
-              on={note.hot ?? false}
-              onChange={(hot) => change({ hot })}
-            />
-          </Row>
-          {note.hot ? (
-            <Choice
-              label="Load rating"
-              hideLabel
-              options={RATINGS}
-              value={note.heavy === undefined ? null : note.heavy ? 'yes' : 'no'}
-              onChange={(rated) => change({ heavy: rated === 'yes' })}
-            />
-          ) : null}
-        </View>
-      );
+      return <HotOptions rule={bookOf(draft).inflation} note={note} onNote={change} />;
     case 'dual':
       return (
         <View className="gap-2">

@@ -27,6 +27,8 @@ test('number keys', () => {
   expect(pressDigit('5.', '.')).toBe('5.');
   expect(pressDigit('5.5', '⌫')).toBe('5.');
   expect(pressDigit('123456789', '1')).toBe('123456789');
+  expect(pressDigit('5', '±')).toBe('-5');
+  expect(pressDigit('-5', '±')).toBe('5');
 });
 
 test('the sixteenths are reduced', () => {

@@ -50,9 +50,10 @@ export function pressHalfStep(usual: number, typed: string, padUnit: PadUnit): s
   return parsed.ok ? formatLength(parsed.value + NM_32ND, 'fraction').replace(' in', '') : typed;
 }
 
-/** A digit, point or backspace on the number keys. */
+/** A digit, point, sign or backspace on the number keys. */
 export function pressDigit(typed: string, key: string): string {
   if (key === '⌫') return typed.slice(0, -1);
+  if (key === '±') return typed.startsWith('-') ? typed.slice(1) : `-${typed}`;
   if (key === '.' && typed.includes('.')) return typed;
   return typed.length < 9 ? typed + key : typed;
 }

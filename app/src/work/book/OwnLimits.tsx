@@ -1,0 +1,53 @@
+import { type Book, COMMAND_ROLES, type FleetLimit, LIMITED_WORDS } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../data/outbox';
+import { useMay, useSession } from '../../data/session';
+import { dayOf } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Field } from '../../parts/Field';
+import { Sheet } from '../../parts/Sheet';
+import { T } from '../../parts/T';
+import { limitWords, whereWords } from './words';
+
+/** Asks why a limit of the shop's own is given up: the reason is kept with it. */
+function Withdraw({ limit: { id, value }, onClose }: { limit: FleetLimit; onClose: () => void }) {
+  const [reason, setReason] = useState('');
+  const withdraw = () => {
+    onClose();
+    void send('withdraw-fleet-limit', { limit: id, reason: reason.trim() }, `Fleet limit ${value} withdrawn`);
+  };
+  return (
+    <Sheet title={`Withdraw ${value}`} onClose={onClose}>
+      <T>From then on nothing is judged by it. What was judged before stays as it was judged.</T>
+      <Field label="Reason" value={reason} onChangeText={setReason} multiline maxLength={300} autoFocus />
+      <Button tall look="stop" label={`Withdraw ${value}`} onPress={withdraw} disabled={reason.trim() === ''} />
+    </Sheet>
+  );
+}
+
+/** The limits a shop set for itself, with who set them and why. */
+export function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Book }) {
+  const { fleet } = useSession();
+  const may = useMay(COMMAND_ROLES['withdraw-fleet-limit']);
+  const [leaving, setLeaving] = useState<FleetLimit | null>(null);
+  if (own.length === 0) return null;
+  return (
+    <Card title={`${fleet.name}: our own limits`} note="Stricter than the book. Past one alone is a shop limit.">
+      {own.map((each) => {
+        const limit = book.limits.find(({ id }) => id === each.tightens);
+        const what = limit ? `${LIMITED_WORDS[limit.reading]}, ${whereWords(limit)}` : each.tightens;
+        return (
+          <View key={each.id} className="gap-1 border-t border-line py-2">
+            <T bold>{`${what}: ${each.value}`}</T>
+            {limit ? <T>{`The book: ${limitWords(limit)}`}</T> : null}
+            <T size="small" tone="soft">{`${each.reason} · ${each.by}, ${dayOf(each.at, fleet.zone)}`}</T>
+            {may ? <Button look="stop" label="Withdraw" hint={each.value} onPress={() => setLeaving(each)} /> : null}
+          </View>
+        );
+      })}
+      {leaving ? <Withdraw limit={leaving} onClose={() => setLeaving(null)} /> : null}
+    </Card>
+  );
+}
