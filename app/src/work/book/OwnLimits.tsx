@@ -37,11 +37,11 @@ export function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Boo
     <Card title={`${fleet.name}: our own limits`} note="Stricter than the book. Past one alone is a shop limit.">
       {own.map((each) => {
         const limit = book.limits.find(({ id }) => id === each.tightens);
-        const what = limit ? `${LIMITED_WORDS[limit.reading]}, ${whereWords(limit)}` : each.tightens;
+        const what = limit ? LIMITED_WORDS[limit.reading] : each.tightens;
         return (
           <View key={each.id} className="gap-1 border-t border-line py-2">
             <T bold>{`${what}: ${each.value}`}</T>
-            {limit ? <T>{`The book: ${limitWords(limit)}`}</T> : null}
+            {limit ? <T>{`${whereWords(limit)}. The book: ${limitWords(limit)}.`}</T> : null}
             <T size="small" tone="soft">{`${each.reason} · ${each.by}, ${dayOf(each.at, fleet.zone)}`}</T>
             {may ? <Button look="stop" label="Withdraw" hint={each.value} onPress={() => setLeaving(each)} /> : null}
           </View>

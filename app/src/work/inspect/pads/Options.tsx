@@ -41,7 +41,7 @@ interface HotProps {
 /** Whether a tyre was read hot, and which allowance it then takes. */
 function HotOptions({ rule: { hotAfterAnHourAt, heavyAbove }, note, onNote }: HotProps) {
   const { shown } = useShown();
-  const [from, to] = hotAfterAnHourAt.map(shown);
+  const [from = '', to = ''] = hotAfterAnHourAt.map(shown);
   const ratings = [
     { value: 'yes', label: `Rated above ${heavyAbove}` },
     { value: 'no', label: `Rated to ${heavyAbove}` },
@@ -50,7 +50,7 @@ function HotOptions({ rule: { hotAfterAnHourAt, heavyAbove }, note, onNote }: Ho
     <View className="gap-2">
       <Row>
         <Toggle
-          label={`Hot: ran ${from} to ${to} in the past hour`}
+          label={`Hot: ran ${from.replace(/ \D+$/, '')} to ${to} in the past hour`}
           on={note.hot ?? false}
           onChange={(hot) => onNote({ hot })}
         />
