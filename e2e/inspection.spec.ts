@@ -198,6 +198,27 @@ test('the sheet says where to look, with the readings it rests on and those befo
   await expect(page.getByText(/^Before, on .+: 1L Lining .+, 1R Lining /)).toBeVisible();
 });
 
+test('a driver walks round, and the foreman has what was found to answer', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(page, 'H-11');
+  await press(page, 'Walk round');
+  await expect(page.getByRole('button', { name: 'Full inspection' })).toHaveCount(0);
+  await press(page, 'Trailer walk');
+  await expect(page.getByRole('button', { name: 'Good: Stance' })).toBeVisible();
+  await page.getByRole('checkbox', { name: /^Leans to one side/ }).click();
+  await press(page, 'Save stance');
+  expect(await walkAll(page)).toBeGreaterThan(30);
+  await press(page, 'Open the verdict sheet');
+  await expect(page.getByRole('button', { name: 'Hold trailer' })).toHaveCount(0);
+  await press(page, 'Close inspection');
+  await allSent(page);
+
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(`${program.url}/shop`);
+  await expect(foreman.getByText('Reports to answer', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('Leans to one side', { exact: false }).first()).toBeVisible();
+});
+
 /** A picture of one colour as PNG, made here. */
 function png(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer): Buffer => {

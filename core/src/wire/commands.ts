@@ -38,6 +38,7 @@ export const displayUnitsSchema = z.strictObject({
 });
 
 export const PURPOSES = ['full', 're-measure', 'walk', 'import'] as const;
+export type Purpose = (typeof PURPOSES)[number];
 /** Seconds spent in each section of a route; named, because a shop's own routes have sections of their own. */
 export const sectionTimeSchema = z.strictObject({
   id: z.string().max(40),
@@ -185,10 +186,10 @@ export const COMMAND_ROLES: Record<CommandName, readonly Role[]> = {
   'certify-job': bench,
   'hold-trailer': bench,
   'release-trailer': bench,
-  'start-inspection': bench,
-  'take-reading': bench,
-  'skip-reading': bench,
-  'close-inspection': bench,
+  'start-inspection': everybody,
+  'take-reading': everybody,
+  'skip-reading': everybody,
+  'close-inspection': everybody,
   'attach-photo': everybody,
   'import-readings': shop,
   'set-fleet-rules': shop,
@@ -199,6 +200,14 @@ export const COMMAND_ROLES: Record<CommandName, readonly Role[]> = {
   'save-route': shop,
   'remove-route': shop,
   'record-sticker': bench,
+};
+
+/** Who may inspect for what: everybody walks round, the bench measures. */
+export const PURPOSE_ROLES: Record<Purpose, readonly Role[]> = {
+  full: bench,
+  're-measure': bench,
+  walk: everybody,
+  import: shop,
 };
 
 /** The envelope of a command: its id, when it was done on the device, and its body. */

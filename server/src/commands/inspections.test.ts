@@ -169,6 +169,59 @@ describe('a quick walk', () => {
   });
 });
 
+describe('a driver', () => {
+  const walk = async (role: string, purpose: 'walk' | 'full') => {
+    const inspection = uuidv7();
+    const route = routeOf('walk-trailer');
+    const body = {
+      inspection,
+      unit: fleet.unit,
+      purpose,
+      route: { id: route.id, name: route.name },
+      steps: routeSteps(route, TEST_UNIT),
+    };
+    return { inspection, steps: body.steps, answer: await world.send(who(role), 'start-inspection', body) };
+  };
+  const look = (role: string, inspection: string, step: Step, found: string[] = []) => {
+    const value = { ...good(step), found } as Reading;
+    return world.send(who(role), 'take-reading', { reading: uuidv7(), inspection, value });
+  };
+
+  test('walks round, and what is found is the driver’s own report', async () => {
+    const { inspection, steps } = await walk('driver', 'walk');
+    for (const step of steps) await look('driver', inspection, step, step.item === 'lamp-plate' ? ['lamp-out'] : []);
+    const closed = await world.send(who('driver'), 'close-inspection', { inspection, outcome: 'complete' });
+    expect(closed.status).toBe(200);
+    expect((await page()).defects).toMatchObject([{ code: 'lamp-out', origin: 'driver', state: 'reported' }]);
+    expect(await sheetOf(inspection)).toMatchObject({
+      purpose: 'walk',
+      route: 'Trailer walk',
+      outcome: 'complete',
+    });
+  });
+
+  test('does not begin a measuring inspection, nor go on with somebody else’s', async () => {
+    expect((await walk('driver', 'full')).answer.status).toBe(403);
+    const { inspection, steps } = await walk('technician', 'walk');
+    const [step] = steps as [Step];
+    const answer = await look('driver', inspection, step);
+    expect([answer.status, answer.body.detail]).toEqual([403, 'A walk-round is finished by the driver who began it.']);
+    const skipped = await world.send(who('driver'), 'skip-reading', {
+      skip: uuidv7(),
+      inspection,
+      step,
+      reason: 'mud',
+    });
+    const closed = await world.send(who('driver'), 'close-inspection', {
+      inspection,
+      outcome: 'incomplete',
+      because: 'x',
+    });
+    expect([skipped.status, closed.status]).toEqual([403, 403]);
+    expect((await look('foreman', inspection, step)).status).toBe(200);
+  });
+});
+
 describe('what comes with a reading', () => {
   test('the gauge it came from is kept', async () => {
     const { inspection } = await begin('measure');

@@ -6,6 +6,7 @@ import {
   isOpenDefect,
   judge,
   misplaced,
+  PURPOSE_ROLES,
   placeCode,
   readingKey,
   type Step,
@@ -18,6 +19,7 @@ import {
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import type { Actor } from '../access/actor';
 import { KnownProblem } from '../http/problems';
 import { defectViews } from '../store/defects';
 import { findInspection, type InspectionRow, liveReadings } from '../store/inspections';
@@ -36,7 +38,15 @@ function misplacedStep(step: Step, unit: UnitRow): boolean {
   return !end || (step.tyre !== null && !tyresOf(end).includes(step.tyre));
 }
 
+/** Whoever does not measure finishes only a walk-round of their own. */
+function mayGoOn({ person }: Actor, row: InspectionRow): void {
+  if (!PURPOSE_ROLES[row.purpose].includes(person.role)) throw new KnownProblem('not-allowed');
+  if (!PURPOSE_ROLES.full.includes(person.role) && row.startedBy !== person.id)
+    throw new KnownProblem('not-allowed', { detail: 'A walk-round is finished by the driver who began it.' });
+}
+
 export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
+  if (!PURPOSE_ROLES[body.purpose].includes(session.person.role)) throw new KnownProblem('not-allowed');
   const unit = found(await findUnit(store, body.unit));
   const wrong = body.steps?.findIndex((step) => misplacedStep(step, unit)) ?? -1;
   if (wrong >= 0)
@@ -67,6 +77,7 @@ function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): v
 export const takeReading: Handler<'take-reading'> = async (doing) => {
   const { store, session, at, body } = doing;
   const row = found(await findInspection(store, body.inspection));
+  mayGoOn(session, row);
   const unit = found(await findUnit(store, row.unitId));
   openOrCorrecting(row, body.supersedes);
   const wrong = misplaced(body.value, unit);
@@ -107,6 +118,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
 
 export const skipReading: Handler<'skip-reading'> = async ({ store, session, at, body }) => {
   const row = found(await findInspection(store, body.inspection));
+  mayGoOn(session, row);
   openOrCorrecting(row, undefined);
   await store.insert(skip).values({
     fleetId: session.fleet.id,
@@ -180,7 +192,7 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, findings: r
       side: each.side,
       tyre: each.tyre,
       words: each.because,
-      origin: 'inspection' as const,
+      origin: session.person.role === 'driver' ? ('driver' as const) : ('inspection' as const),
       inspectionId: row.id,
       reportedBy: session.person.id,
       reportedAt: at,
@@ -198,8 +210,9 @@ async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow)
 }
 
 export const closeInspection: Handler<'close-inspection'> = async (doing) => {
-  const { store, body, at } = doing;
+  const { store, session, body, at } = doing;
   const row = found(await findInspection(store, body.inspection));
+  mayGoOn(session, row);
   const unit = found(await findUnit(store, row.unitId));
   if (row.closedAt) throw new KnownProblem('not-now', { detail: 'This inspection is closed already.' });
   const read = new Set((await liveReadings(store, row.id)).map(({ key }) => key));

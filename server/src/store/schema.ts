@@ -8,6 +8,7 @@ import type {
   Finding,
   GaugeSource,
   JobState,
+  Purpose,
   Reading,
   Role,
   Route,
@@ -135,7 +136,7 @@ export const inspection = pgTable(
     fleetId,
     id,
     unitId,
-    purpose: text('purpose').$type<'full' | 're-measure' | 'walk' | 'import'>().notNull(),
+    purpose: text('purpose').$type<Purpose>().notNull(),
     jobId: uuid('job_id'),
     /** The route walked, and every step it asked of the unit; null asks for what is expected of it. */
     route: jsonb('route').$type<{ id: string; name: string }>(),

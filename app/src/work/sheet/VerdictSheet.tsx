@@ -1,4 +1,5 @@
 import {
+  COMMAND_ROLES,
   type Finding,
   findingWords,
   holds,
@@ -15,7 +16,7 @@ import { sectionSeconds } from '../../data/draft';
 import { keepDraft } from '../../data/drafts';
 import { send } from '../../data/outbox';
 import { useBook } from '../../data/rules';
-import { useSession } from '../../data/session';
+import { useMay, useSession } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
 import { clock } from '../../look/dates';
 import { useWide } from '../../look/wide';
@@ -149,6 +150,7 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
   const [words, setWords] = useState('');
   const [busy, setBusy] = useState(false);
   const { draft, unit, open } = judged;
+  const mayHold = useMay(COMMAND_ROLES['hold-trailer']);
 
   const close = async () => {
     if (!draft || busy) return;
@@ -175,7 +177,7 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
   return (
     <>
       <View className="flex-row flex-wrap gap-2">
-        {judged.closed && holds(judged.judgement.verdict) ? null : (
+        {!mayHold || (judged.closed && holds(judged.judgement.verdict)) ? null : (
           <Button tall look="stop" className="grow" label="Hold trailer" onPress={startHold} />
         )}
         {draft && !draft.closed ? (

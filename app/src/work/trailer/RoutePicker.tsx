@@ -1,6 +1,6 @@
-import { measuresAll, type Route, routeSteps, routesFor, type UnitPage } from '@zealous-axle/core';
+import { measuresAll, PURPOSE_ROLES, type Route, routeSteps, routesFor, type UnitPage } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
-import { useSession } from '../../data/session';
+import { useMay, useSession } from '../../data/session';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
 
@@ -15,12 +15,13 @@ export function RoutePicker({
   onClose: () => void;
 }) {
   const { fleet } = useSession();
+  const mayMeasure = useMay(PURPOSE_ROLES.full);
   const routes = routesFor(
     unit.kind,
     fleet.routes.map(({ definition }) => definition),
-  );
+  ).filter((route) => mayMeasure || !measuresAll(route));
   return (
-    <Sheet title={`Inspect ${unit.number}`} onClose={onClose}>
+    <Sheet title={`${mayMeasure ? 'Inspect' : 'Walk round'} ${unit.number}`} onClose={onClose}>
       {routes.map((route) => {
         const steps = routeSteps(route, unit).length;
         return (

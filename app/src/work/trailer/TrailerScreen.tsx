@@ -1,8 +1,8 @@
 import {
-  COMMAND_ROLES,
   findingWords,
   type InspectionHead,
   isOpenDefect,
+  PURPOSE_ROLES,
   type Route,
   readingWords,
   releaseBarriers,
@@ -39,23 +39,26 @@ import { Papers } from './Papers';
 import { RoutePicker } from './RoutePicker';
 import { startInspection } from './start';
 
-/** The inspection in progress on this device, if there is one. */
-function useOpenDraft(unit: string): Draft | null | undefined {
+/** The inspection in progress on this device, if there is one this person may go on with. */
+function useOpenDraft(unit: string, mayMeasure: boolean): Draft | null | undefined {
   const [draft, setDraft] = useState<Draft | null>();
   useEffect(() => {
     let here = true;
-    void openDrafts(unit).then(([first]) => here && setDraft(first ?? null));
+    void openDrafts(unit).then((drafts) => {
+      if (here) setDraft(drafts.find(({ purpose }) => mayMeasure || purpose === 'walk') ?? null);
+    });
     return () => {
       here = false;
     };
-  }, [unit]);
+  }, [unit, mayMeasure]);
   return draft;
 }
 
 function InspectButton({ unit }: { unit: UnitPage }) {
   const session = useSession();
   const [picking, setPicking] = useState(false);
-  const draft = useOpenDraft(unit.id);
+  const mayMeasure = useMay(PURPOSE_ROLES.full);
+  const draft = useOpenDraft(unit.id, mayMeasure);
   const [busy, setBusy] = useState(false);
   if (draft === undefined) return null;
   if (draft) {
@@ -84,7 +87,7 @@ function InspectButton({ unit }: { unit: UnitPage }) {
         look="act"
         icon={Ruler}
         className="grow"
-        label="Inspect"
+        label={mayMeasure ? 'Inspect' : 'Walk round'}
         onPress={() => setPicking(true)}
         disabled={busy}
       />
@@ -94,18 +97,16 @@ function InspectButton({ unit }: { unit: UnitPage }) {
 }
 
 function Acts({ unit }: { unit: UnitPage }) {
-  const mayMeasure = useMay(COMMAND_ROLES['start-inspection']);
   return (
     <View className="flex-row flex-wrap gap-2">
       <Button
         tall
         icon={CircleAlert}
         className="grow"
-        look={mayMeasure ? 'plain' : 'act'}
         label="Report a defect"
         onPress={() => router.navigate(`/report/${unit.id}`)}
       />
-      {mayMeasure ? <InspectButton unit={unit} /> : null}
+      <InspectButton unit={unit} />
     </View>
   );
 }
