@@ -1,5 +1,6 @@
 import {
   type AirTest,
+  contradiction,
   formatLike,
   isLeakTest,
   parseLength,
@@ -201,7 +202,7 @@ export function composed(draft: Draft, step: Step): Composed {
     ...(tyre ? { tyre } : {}),
     ...given,
   });
-  return parsed.success
-    ? { ok: true, value: parsed.data }
-    : { ok: false, message: parsed.error.issues[0]?.message ?? '' };
+  if (!parsed.success) return { ok: false, message: parsed.error.issues[0]?.message ?? '' };
+  const against = contradiction(parsed.data);
+  return against ? { ok: false, message: against.message } : { ok: true, value: parsed.data };
 }

@@ -1,4 +1,5 @@
 import type { Reading, Step, Unit } from '@zealous-axle/core';
+import fc from 'fast-check';
 import { composed, pressureText, temperatureText, writtenLength } from './compose';
 import {
   type Draft,
@@ -173,6 +174,17 @@ describe('steps of more than one figure', () => {
     expect(value(step, { released: '4', applied: '2' }, { method: 'pin-distance' })).toMatchObject({
       message: expect.stringMatching('longer distance'),
     });
+    const distance = fc.oneof(
+      fc.integer({ min: 0, max: 400 }).map((count) => `${count}/64 in`),
+      fc.integer({ min: 0, max: 20_000 }).map((count) => `${(count / 100).toFixed(2)} mm`),
+      fc.integer({ min: 0, max: 8_000 }).map((count) => `${(count / 1_000).toFixed(3)} in`),
+    );
+    fc.assert(
+      fc.property(distance, distance, (released, applied) => {
+        const made = value(step, { released, applied }, { method: 'pin-distance' });
+        return made.ok || /longer distance/.test(made.message ?? '');
+      }),
+    );
     expect(value(step, { released: '2 1/4' }, { method: 'pin-distance' })).toEqual({ ok: false, message: null });
   });
 

@@ -152,13 +152,13 @@ export const jumpTo = (draft: Draft, cursor: number): Draft => ({
   place: cursor === draft.cursor ? draft.place : (draft.place ?? draft.cursor),
 });
 
-/** The doubt that what is entered raises against the last reading here; null when there is none, or it was asked already. */
+/** The doubt that what is entered raises, by itself or against the last reading here; null when there is none, or it was asked already. */
 export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
   const before = draft.previous[stepKey(step)];
   const now = judgedLength(value);
   const last = before ? parseLength(before.text, '32nds') : null;
-  if (entryOf(draft, step).asked || now === null || !last?.ok) return null;
-  return doubtOf(bookOf(draft), step.kind, last.value, now);
+  if (entryOf(draft, step).asked || now === null) return null;
+  return doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
 }
 
 /** The readings taken so far, in the order of the route. */

@@ -171,12 +171,15 @@ export const bookSchema = z.strictObject({
   }),
   sliderPins: z.strictObject({ outOfServiceOver: ratio, source, sure }),
   hubOil: z.strictObject({ levelAppliesTo: z.array(z.enum(HUB_KINDS)), rules: z.array(hubRuleSchema) }),
-  /** Changes since the last reading that are asked about before they are believed. */
+  /** Readings that are asked about before they are believed: changed too much since last time, or hardly possible. */
   doubts: z.array(
     z.strictObject({
       reading: z.enum(['stroke-applied', 'lining', 'tread']),
       grownOver: lengthText,
       shrunkOver: lengthText,
+      /** Less or more than this is more likely a slip than a reading. */
+      least: lengthText.optional(),
+      most: lengthText,
       sure,
     }),
   ),

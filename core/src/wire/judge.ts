@@ -3,7 +3,7 @@ import { catalogueEntry, checkEntry } from '../defects';
 import { BOOK_IDS, SURENESS, VERDICTS } from '../limits';
 import { SIDES, TYRES, tyresOf, type Unit, wheelEnd } from '../trailer';
 import { unitIdSchema, unitSchema, wireUnitSchema } from './gear';
-import { type Reading, readingPlace, readingSchema } from './reading';
+import { contradiction, type Reading, readingPlace, readingSchema } from './reading';
 
 /** A reading with the unit it was taken on. */
 export type UnitReading = Reading & { unit: string };
@@ -19,8 +19,11 @@ const needsEnd = (reading: Reading): boolean =>
   (reading.kind === 'defect' && catalogueEntry(reading.code)?.where !== 'unit') ||
   (reading.kind === 'check' && checkEntry(reading.check)?.at === 'end');
 
-/** Why a reading cannot stand where it says, or null: the place must exist on the unit. */
-export function misplaced(reading: Reading, unit: Unit): { path: string; message: string } | null {
+/** Why a reading cannot stand, or null: it must not contradict itself, and its place must exist on the unit. */
+export const unsound = (reading: Reading, unit: Unit): { path: string; message: string } | null =>
+  contradiction(reading) ?? misplaced(reading, unit);
+
+function misplaced(reading: Reading, unit: Unit): { path: string; message: string } | null {
   const { axle, side, tyre } = readingPlace(reading);
   if (needsEnd(reading) && !(axle && side))
     return { path: 'axle', message: 'This is noted at a wheel end: give its axle and side' };
@@ -44,7 +47,7 @@ function checkPlaces({ units, readings }: Placed, refuse: (path: (string | numbe
   if (known.size < units.length) refuse(['units'], 'Two units have the same id');
   for (const [index, reading] of readings.entries()) {
     const unit = known.get(reading.unit);
-    const wrong = unit ? misplaced(reading, unit) : { path: 'unit', message: `No unit “${reading.unit}” in units` };
+    const wrong = unit ? unsound(reading, unit) : { path: 'unit', message: `No unit “${reading.unit}” in units` };
     if (wrong) refuse(['readings', index, wrong.path], wrong.message);
   }
 }

@@ -139,6 +139,29 @@ export type Reading = z.infer<typeof readingSchema>;
 export type ReadingOf<K extends Reading['kind']> = Extract<Reading, { kind: K }>;
 export type ReadingKind = Reading['kind'];
 
+/** Rounding two distances may move their difference by this much, in nanometres. */
+const ROUNDED: Nanometres = 20_000;
+
+/** What a reading says against itself, or null: such a reading is refused, since no verdict could rest on it. */
+export function contradiction(reading: Reading): { path: string; message: string } | null {
+  if (reading.kind === 'slider-pins' && reading.seated > reading.pins)
+    return { path: 'seated', message: `Of ${reading.pins} pins ${reading.seated} cannot be seated` };
+  if (reading.kind === 'wheel-nuts') {
+    const path = (['loose', 'missing', 'rust'] as const).find((each) =>
+      reading[each]?.some((position) => position > reading.holes),
+    );
+    return path ? { path, message: `A wheel with ${reading.holes} holes has no such position` } : null;
+  }
+  if (reading.kind !== 'stroke-applied' || !reading.distances) return null;
+  const [released, applied, value] = [...reading.distances, reading.value].map((text) =>
+    must(parseLength(text, 'none')),
+  );
+  const apart = (applied ?? 0) - (released ?? 0) - (value ?? 0);
+  return Math.abs(apart) <= ROUNDED
+    ? null
+    : { path: 'value', message: `${reading.distances.join(' to ')} is not a stroke of ${reading.value}` };
+}
+
 /** Where a reading was taken; what it does not say is null. */
 export const readingPlace = (reading: Reading): Pick<Step, 'axle' | 'side' | 'tyre'> => ({
   axle: 'axle' in reading ? (reading.axle ?? null) : null,

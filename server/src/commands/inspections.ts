@@ -5,7 +5,6 @@ import {
   holds,
   isOpenDefect,
   judge,
-  misplaced,
   PURPOSE_ROLES,
   placeCode,
   readingKey,
@@ -15,6 +14,7 @@ import {
   toRemeasure,
   tyresOf,
   type UnitReading,
+  unsound,
   wheelEnd,
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
@@ -80,7 +80,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   mayGoOn(session, row);
   const unit = found(await findUnit(store, row.unitId));
   openOrCorrecting(row, body.supersedes);
-  const wrong = misplaced(body.value, unit);
+  const wrong = unsound(body.value, unit);
   const key = readingKey(body.value);
   if (wrong)
     throw new KnownProblem('invalid', { errors: [{ path: `body.value.${wrong.path}`, message: wrong.message }] });

@@ -1,12 +1,12 @@
 import {
   type BadLine,
   type ImportPreview,
-  misplaced,
   READING_COLUMNS,
   type Reading,
   type ReadingRow,
   readingRow,
   rowReading,
+  unsound,
 } from '@zealous-axle/core';
 import { and, asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
@@ -45,7 +45,7 @@ function readLine(
   const read = rowReading(row);
   if (!read.ok) return { line, message: read.message };
   if (read.value.kind === 'defect') return { line, message: 'A defect is reported, not imported as a reading.' };
-  const wrong = misplaced(read.value, { id: known.number, kind: known.kind, axles: known.axles });
+  const wrong = unsound(read.value, { id: known.number, kind: known.kind, axles: known.axles });
   return wrong ? { line, message: wrong.message } : { line, unit: known, taken, value: read.value };
 }
 

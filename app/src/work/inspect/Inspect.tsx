@@ -220,7 +220,7 @@ export function Inspect() {
           what={kindWords(step)}
           kind={step.kind}
           doubt={doubt.doubt}
-          before={{ text: before?.text ?? '', on: before ? dayOf(before.at, fleet.zone) : '' }}
+          before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
           now={readingWords(doubt.value)}
           onConfirm={inspecting.confirm}
           onAgain={inspecting.again}
