@@ -74,6 +74,7 @@ function Rate({ pad, per }: { pad: PadProps; per: number }) {
           : `${formatLike(rate.lost, start)} in ${entry.note.seconds} s: ${formatLike(rate.rate, `1 ${pressureUnit(start)}`)} ${per === 60 ? 'a minute' : `in ${per / 60} min`}`}
       </T>
       {judged.opinion ? <VerdictBadge verdict={judged.opinion.verdict} /> : null}
+      {judged.opinion?.verdict === 'not-judged' ? <T>{judged.opinion.because}</T> : null}
     </View>
   );
 }
