@@ -39,9 +39,11 @@ export const Button = memo(function Button({
   hint,
 }: Props) {
   const palette = usePalette();
-  // The second click of a double click would press what has come to stand in the same place.
-  const press = (event: GestureResponderEvent) => (event as unknown as { detail?: number }).detail !== 2 && onPress();
-  const { box, tone } = LOOKS[look];
+  // A double click would press what has come to stand in the same place.
+  const press = (event: GestureResponderEvent) => {
+    const { detail } = event as unknown as { detail?: number };
+    if (detail === undefined || detail < 2) onPress();
+  };
   return (
     <Pressable
       role="button"

@@ -1,21 +1,15 @@
 import fc from 'fast-check';
 import { type Book, plainBook, VERDICTS } from '../limits';
 import { formatLength } from '../measure';
+import { AXLE } from '../testing/axle';
 import { type Axle, expectedReadings, type Unit } from '../trailer';
 import { judgeRequestSchema, type UnitReading } from '../wire';
 import { compareVerdicts, judge } from '.';
 
-const TRAILER_AXLE: Axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  adjuster: 'automatic',
-  tyres: 'dual',
-  hub: 'oil',
-};
 const trailer = (axles = 2, change: Partial<Axle> = {}): Unit => ({
   id: 'T1',
   kind: 'semitrailer',
-  axles: Array.from({ length: axles }, () => ({ ...TRAILER_AXLE, ...change })),
+  axles: Array.from({ length: axles }, () => ({ ...AXLE, ...change })),
 });
 const at = { unit: 'T1', axle: 1, side: 'left' } as const;
 const stroke = (value: string, reservoir: string | undefined = '95 psi', place = {}): UnitReading => ({

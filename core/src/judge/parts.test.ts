@@ -1,17 +1,11 @@
 import fc from 'fast-check';
 import { bookFor, type FleetLimit, plainBook } from '../limits';
 import { formatLength } from '../measure';
+import { AXLE } from '../testing/axle';
 import type { Axle, Unit } from '../trailer';
 import { type JudgeRequest, keptJudgeRequestSchema } from '../wire';
 import { atTemperature, judge, longestRun } from '.';
 
-const AXLE: Axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  adjuster: 'automatic',
-  tyres: 'dual',
-  hub: 'oil',
-};
 const at = { axle: 1, side: 'left' } as const;
 type Given = Record<string, unknown> & { kind: string };
 type More = { axle?: Partial<Axle>; book?: 'na' | 'gb'; schools?: Record<string, string>; limits?: FleetLimit[] };

@@ -1,18 +1,12 @@
 import fc from 'fast-check';
 import { judge } from '../judge';
 import { plainBook } from '../limits';
-import { type Axle, type Unit, wheelEnds } from '../trailer';
+import { AXLE } from '../testing/axle';
+import { type Unit, wheelEnds } from '../trailer';
 import type { Reading, Sheet } from '../wire';
 import { findingWords, inspectionPaper, readingWords, verdictWords } from '.';
 
-const axle: Axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  adjuster: 'automatic',
-  tyres: 'dual',
-  hub: 'oil',
-};
-const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...axle, lift: true }, axle] };
+const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, lift: true }, AXLE] };
 const at = { axle: 1, side: 'left' } as const;
 const FLEET = { name: 'Marsh End Growers', zone: 'Europe/London' };
 

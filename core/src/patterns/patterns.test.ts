@@ -1,17 +1,11 @@
 import fc from 'fast-check';
 import { plainBook } from '../limits';
+import { AXLE } from '../testing/axle';
 import type { Unit } from '../trailer';
 import { type EarlierReading, type Reading, readingKey } from '../wire';
 import { findPatterns, PATTERNS, patternSchema } from '.';
 
-const axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  adjuster: 'automatic',
-  tyres: 'dual',
-  hub: 'oil',
-} as const;
-const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, axle] };
+const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [AXLE, AXLE] };
 const at = { axle: 1, side: 'left' } as const;
 const stroke = (value: string, side: 'left' | 'right' = 'left'): Reading => ({
   kind: 'stroke-applied',
@@ -64,7 +58,7 @@ test.each<[string, Reading[], unknown[]]>([
 ])('%s', (_, readings, suggested) => expect(found(readings)).toEqual(suggested));
 
 test('a manual adjuster is not suspected of not adjusting by itself', () => {
-  const manual: Unit = { ...unit, axles: [{ ...axle, adjuster: 'manual' }] };
+  const manual: Unit = { ...unit, axles: [{ ...AXLE, adjuster: 'manual' }] };
   expect(found([stroke('2 1/8 in'), free('1 in')], manual)).toEqual([]);
 });
 
