@@ -44,6 +44,7 @@ export const Button = memo(function Button({
     const { detail } = event as unknown as { detail?: number };
     if (detail === undefined || detail < 2) onPress();
   };
+  const { box, tone } = LOOKS[look];
   return (
     <Pressable
       role="button"
