@@ -1,15 +1,24 @@
+import fc from 'fast-check';
 import { checkEntry } from '../defects';
 import {
   AIR_TESTS,
   type Axle,
+  BRAKE_KINDS,
   expectedReadings,
+  HUB_KINDS,
+  hasAirBrake,
+  hasBrake,
   measuresAll,
   ROUTES,
   routeSchema,
   routeSteps,
   routesFor,
   stepKey,
+  TYRE_FITS,
+  tyresOf,
+  UNIT_KINDS,
   type Unit,
+  wheelEnd,
 } from '.';
 
 const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
@@ -66,4 +75,48 @@ test('a unit is offered the routes of its kind, the fleet’s own first', () => 
   expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'walk-bus']);
   const own = { ...(ROUTES[0] as (typeof ROUTES)[number]), id: 'own' };
   expect(routesFor('bus', [own])[0]?.id).toBe('own');
+});
+
+const anyAxle: fc.Arbitrary<Axle> = fc.record({
+  brake: fc.constantFrom(...BRAKE_KINDS),
+  tyres: fc.constantFrom(...TYRE_FITS),
+  hub: fc.constantFrom(...HUB_KINDS),
+  lift: fc.boolean(),
+});
+const anyUnit: fc.Arbitrary<Unit> = fc.record({
+  id: fc.constant('U'),
+  kind: fc.constantFrom(...UNIT_KINDS),
+  axles: fc.array(anyAxle, { minLength: 1, maxLength: 5 }),
+});
+
+test('on any running gear, every route asks only for what is there, each once, and can be answered to its end', () => {
+  fc.assert(
+    fc.property(anyUnit, fc.constantFrom(...ROUTES), (unit, route) => {
+      const asked = routeSteps(route, unit);
+      expect(new Set(asked.map(stepKey)).size).toBe(asked.length);
+      for (const { kind, axle: on, side, tyre, section } of asked) {
+        expect(route.sections.some(({ id }) => id === section)).toBe(true);
+        if (on === null || side === null) continue;
+        const end = wheelEnd(unit, on, side);
+        if (!end) throw new Error(`no end ${on}${side}`);
+        if (tyre) expect(tyresOf(end)).toContain(tyre);
+        if (kind === 'stroke-applied') expect(hasAirBrake(end)).toBe(true);
+        if (kind === 'lining') expect(hasBrake(end)).toBe(true);
+        if (kind === 'dual') expect(end.tyres).toBe('dual');
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('on any running gear, the routes that measure all ask for everything that is expected', () => {
+  fc.assert(
+    fc.property(anyUnit, (unit) => {
+      for (const route of routesFor(unit.kind).filter(measuresAll)) {
+        const keys = new Set(routeSteps(route, unit).map(stepKey));
+        expect(expectedReadings(unit).filter((step) => !keys.has(stepKey(step)))).toEqual([]);
+      }
+    }),
+    { numRuns: 60 },
+  );
 });
