@@ -49,7 +49,9 @@ function Finished() {
 interface FrameProps {
   unit: Draft['unit'];
   section: string | undefined;
-  under: string;
+  /** How far it is. */
+  done: string;
+  route: string;
   ends: Readonly<Record<string, EndState>>;
   /** The step's key, null when none is left. */
   step: string | null;
@@ -67,7 +69,7 @@ interface FrameProps {
 
 /** The screen around the pad: drawn again when a step ends, not at a keystroke. */
 const Frame = memo(function Frame(props: FrameProps) {
-  const { unit, section, under, ends, step, at, reservoir, gauge, told } = props;
+  const { unit, section, done, route, ends, step, at, reservoir, gauge, told } = props;
   const { onGaugeOff, onSelect, onLeave, onList, onSheet } = props;
   const wide = useWide();
   const right = useMemo(
@@ -84,7 +86,7 @@ const Frame = memo(function Frame(props: FrameProps) {
       focused
       fixed
       title={`${unit.number}${section ? ` – ${section}` : ''}`}
-      under={under}
+      under={wide ? `${done} · ${route}` : done}
       backLabel="Leave"
       back={onLeave}
       right={right}
@@ -193,7 +195,8 @@ export function Inspect() {
       <Frame
         unit={draft.unit}
         section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
-        under={`${done} of ${draft.steps.length} · ${draft.route?.name ?? 'Measuring again'}`}
+        done={`${done} of ${draft.steps.length}`}
+        route={draft.route?.name ?? 'Measuring again'}
         ends={ends}
         step={step && stepKey(step)}
         at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
