@@ -12,6 +12,7 @@ export {
 export {
   type Asked,
   endSteps,
+  isDriversWalk,
   measuresAll,
   measuringRoute,
   ROUTES,
@@ -27,6 +28,7 @@ export {
   AIR_TEST_WORDS,
   AIR_TESTS,
   type AirTest,
+  BENCH_KINDS,
   expectedAt,
   expectedReadings,
   isMeasuredKind,

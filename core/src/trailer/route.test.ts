@@ -8,6 +8,7 @@ import {
   HUB_KINDS,
   hasAirBrake,
   hasBrake,
+  isDriversWalk,
   measuresAll,
   ROUTES,
   routeSchema,
@@ -58,6 +59,16 @@ test('the full route asks for everything that is expected, and more', () => {
   for (const step of expectedReadings(trailer)) expect(keys).toContain(stepKey(step));
   expect(measuresAll(ROUTES.find(({ id }) => id === 'full') as never)).toBe(true);
   expect(measuresAll(ROUTES.find(({ id }) => id === 'four-thing') as never)).toBe(false);
+});
+
+test('a driver is offered the walks, and nothing that takes the bench', () => {
+  expect(ROUTES.filter(isDriversWalk).map(({ id }) => id)).toEqual([
+    'walk-trailer',
+    'four-thing',
+    'walk-tractor',
+    'walk-truck',
+    'walk-bus',
+  ]);
 });
 
 test('round the unit, and the lift-bay order', () => {

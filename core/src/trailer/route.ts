@@ -14,7 +14,7 @@ import {
   wheelEnds,
 } from './gear';
 import shipped from './routes.json';
-import { MEASURED_KINDS, STEP_KINDS, type Step, type StepKind } from './step';
+import { BENCH_KINDS, MEASURED_KINDS, STEP_KINDS, type Step, type StepKind } from './step';
 
 /** In which order the axle ends are walked. */
 export const WALKS = ['round', 'axle-by-axle', 'outer-axles-first'] as const;
@@ -133,6 +133,10 @@ export const measuresAll = (route: Route): boolean =>
   MEASURED_KINDS.every((kind) =>
     route.sections.some(({ at, asks }) => at === 'ends' && asks.some((each) => each.kind === kind)),
   );
+
+/** Whether a driver can walk a route: it asks for nothing that takes the bench. */
+export const isDriversWalk = (route: Route): boolean =>
+  route.sections.every(({ asks }) => asks.every(({ kind }) => !BENCH_KINDS.includes(kind)));
 
 /** The four measured things alone: strokes first while the air is up, then each end from one kneeling position. */
 export const measuringRoute = (unit: Unit): Step[] => {

@@ -23,6 +23,17 @@ export const STEP_KINDS = [
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
+/** What takes the bench to measure: brakes, bearings and the king pin are not read on a driver's walk. */
+export const BENCH_KINDS: readonly string[] = [
+  'stroke-applied',
+  'stroke-free',
+  'lining',
+  'drum',
+  'rotor',
+  'end-play',
+  'king-pin',
+];
+
 /** What people call each of them. */
 export const KIND_WORDS: Record<StepKind, string> = {
   'stroke-applied': 'Applied stroke',

@@ -220,6 +220,14 @@ describe('a driver', () => {
     expect([skipped.status, closed.status]).toEqual([403, 403]);
     expect((await look('foreman', inspection, step)).status).toBe(200);
   });
+
+  test('measures no brake, so that no walk-round stands where the bench’s reading stood', async () => {
+    const { inspection } = await walk('driver', 'walk');
+    const stroke = { kind: 'stroke-applied', axle: 1, side: 'left', value: '1 in', reservoir: '95 psi' } as const;
+    const body = { reading: uuidv7(), inspection, value: stroke };
+    const answer = await world.send(who('driver'), 'take-reading', body);
+    expect([answer.status, answer.body.detail]).toEqual([403, expect.stringMatching('measured by the bench')]);
+  });
 });
 
 describe('what comes with a reading', () => {

@@ -1,4 +1,5 @@
 import {
+  BENCH_KINDS,
   expectedReadings,
   type Finding,
   findingKey,
@@ -38,11 +39,14 @@ function misplacedStep(step: Step, unit: UnitRow): boolean {
   return !end || (step.tyre !== null && !tyresOf(end).includes(step.tyre));
 }
 
-/** Whoever does not measure finishes only a walk-round of their own. */
-function mayGoOn({ person }: Actor, row: InspectionRow): void {
+/** Whoever does not measure finishes only a walk-round of their own, and reads nothing that takes the bench. */
+function mayGoOn({ person }: Actor, row: InspectionRow, kind = ''): void {
   if (!PURPOSE_ROLES[row.purpose].includes(person.role)) throw new KnownProblem('not-allowed');
-  if (!PURPOSE_ROLES.full.includes(person.role) && row.startedBy !== person.id)
+  if (PURPOSE_ROLES.full.includes(person.role)) return;
+  if (row.startedBy !== person.id)
     throw new KnownProblem('not-allowed', { detail: 'A walk-round is finished by the driver who began it.' });
+  if (BENCH_KINDS.includes(kind))
+    throw new KnownProblem('not-allowed', { detail: 'Brakes, bearings and king pin are measured by the bench.' });
 }
 
 export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
@@ -77,7 +81,7 @@ function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): v
 export const takeReading: Handler<'take-reading'> = async (doing) => {
   const { store, session, at, body } = doing;
   const row = found(await findInspection(store, body.inspection));
-  mayGoOn(session, row);
+  mayGoOn(session, row, body.value.kind);
   const unit = found(await findUnit(store, row.unitId));
   openOrCorrecting(row, body.supersedes);
   const wrong = unsound(body.value, unit);

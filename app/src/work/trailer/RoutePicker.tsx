@@ -1,4 +1,12 @@
-import { measuresAll, PURPOSE_ROLES, type Route, routeSteps, routesFor, type UnitPage } from '@zealous-axle/core';
+import {
+  isDriversWalk,
+  measuresAll,
+  PURPOSE_ROLES,
+  type Route,
+  routeSteps,
+  routesFor,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import { useMay, useSession } from '../../data/session';
 import { Sheet } from '../../parts/Sheet';
@@ -19,7 +27,7 @@ export function RoutePicker({
   const routes = routesFor(
     unit.kind,
     fleet.routes.map(({ definition }) => definition),
-  ).filter((route) => mayMeasure || !measuresAll(route));
+  ).filter((route) => mayMeasure || isDriversWalk(route));
   return (
     <Sheet title={`${mayMeasure ? 'Inspect' : 'Walk round'} ${unit.number}`} onClose={onClose}>
       {routes.map((route) => {
