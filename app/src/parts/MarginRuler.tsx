@@ -1,5 +1,5 @@
 import { type Limit, limitNm, NM_PER_INCH, type Verdict } from '@zealous-axle/core';
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../look/theme';
@@ -57,20 +57,22 @@ const ScaleDrawing = memo(function ScaleDrawing({ limit, full }: Scale) {
 /** The margin drawn as a ruler: where the reading stands, where the limit is, and which side is past it. */
 export function MarginRuler({ limit, nm, verdict }: Props) {
   const palette = usePalette();
-  const full = Math.max(limitNm(limit) / LIMIT_AT, (nm ?? 0) * 1.08, NM_PER_INCH / 4);
+  const least = Math.max(limitNm(limit) / LIMIT_AT, NM_PER_INCH / 4);
+  const scale = useRef(least);
+  // A reading taken back leaves the scale as it is: there is nothing to make room for.
+  if (nm !== null) scale.current = Math.max(least, nm * 1.08);
+  const full = Math.max(least, scale.current);
   const ink = palette[VERDICT_LOOK[verdict].tone];
   return (
     <View aria-hidden className="w-full">
       <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMinYMid meet">
         <ScaleDrawing limit={limit} full={full} />
-        {nm === null ? null : (
-          <Path
-            d={`M${place(nm, full)} ${BASE - 2} l-8 -16 h16 Z`}
-            fill={ink}
-            stroke={palette.card}
-            strokeWidth={1.5}
-          />
-        )}
+        <Path
+          d={nm === null ? '' : `M${place(nm, full)} ${BASE - 2} l-8 -16 h16 Z`}
+          fill={ink}
+          stroke={palette.card}
+          strokeWidth={1.5}
+        />
       </Svg>
     </View>
   );
