@@ -134,6 +134,26 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
   await expect(page.getByText('the reservoir pressure was not noted', { exact: false })).toBeVisible();
 });
 
+test('a device that cannot keep what is entered says so, until it can again', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await measureOn(page, 'J-51');
+  const told = page.getByText('This device could not keep the last change', { exact: false });
+  await page.evaluate(() => {
+    const { put } = IDBObjectStore.prototype;
+    Object.assign(window, { put });
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await press(page, '3/4');
+  await expect(told).toBeVisible();
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = (window as unknown as { put: IDBObjectStore['put'] }).put;
+  });
+  await press(page, '7/8');
+  await expect(told).toBeHidden();
+});
+
 test('a lining that grew is asked about once, and both readings are kept', async ({ browser, program, database }) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await measureOn(page, 'J-51');

@@ -58,6 +58,8 @@ interface FrameProps {
   /** The axle end the step is at. */
   at: string | null;
   reservoir: boolean;
+  /** The device keeps what is entered. */
+  kept: boolean;
   gauge: GaugeState | null;
   told: string | null;
   onGaugeOff: () => void;
@@ -67,9 +69,11 @@ interface FrameProps {
   onSheet: () => void;
 }
 
+const NOT_KEPT = 'This device could not keep the last change: its storage may be full. Free some, then enter it again.';
+
 /** The screen around the pad: drawn again when a step ends, not at a keystroke. */
 const Frame = memo(function Frame(props: FrameProps) {
-  const { unit, section, done, route, ends, step, at, reservoir, gauge, told } = props;
+  const { unit, section, done, route, ends, step, at, reservoir, kept, gauge, told } = props;
   const { onGaugeOff, onSelect, onLeave, onList, onSheet } = props;
   const wide = useWide();
   const right = useMemo(
@@ -100,6 +104,11 @@ const Frame = memo(function Frame(props: FrameProps) {
           </View>
         ) : null}
         <View className="mx-auto min-h-0 min-w-0 max-w-xl flex-1">
+          {kept ? null : (
+            <View className="px-3 pt-3">
+              <Notice look="stop">{NOT_KEPT}</Notice>
+            </View>
+          )}
           {gauge ? <GaugeBar state={gauge} told={told} onToggle={onGaugeOff} /> : null}
           {step ? <Pad key={step} reservoir={reservoir} /> : <Finished />}
         </View>
@@ -119,7 +128,7 @@ const Frame = memo(function Frame(props: FrameProps) {
 export function Inspect() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { fleet } = useSession();
-  const [draft, update] = useDraft(id);
+  const [draft, update, kept] = useDraft(id);
   const [listed, setListed] = useState(false);
   const [skipping, setSkipping] = useState(false);
   const [why, setWhy] = useState(false);
@@ -201,6 +210,7 @@ export function Inspect() {
         step={step && stepKey(step)}
         at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
         reservoir={step !== null && asksReservoir(draft, step)}
+        kept={kept}
         gauge={gauge ? gaugeState : null}
         told={inspecting.told}
         onGaugeOff={gaugeOff}

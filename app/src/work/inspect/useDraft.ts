@@ -12,8 +12,14 @@ function afterFrame(work: () => void): void {
   else requestAnimationFrame(() => whenIdle(work));
 }
 
-/** The inspection in progress: every change is shown first, and is on the device right after. `null` when it is not here. */
-export function useDraft(inspection: string): [Draft | null | undefined, (change: (draft: Draft) => Draft) => void] {
+type Update = (change: (draft: Draft) => Draft) => void;
+
+/**
+ * The inspection in progress: every change is shown first, and is on the device right after. `null` when it is not here.
+ * The last of the three is false while the device could not keep the latest change.
+ */
+export function useDraft(inspection: string): [Draft | null | undefined, Update, boolean] {
+  const [kept, setKept] = useState(true);
   const [draft, setDraft] = useState<Draft | null>();
   const latest = useRef<Draft | null>(null);
   const touched = useRef(Date.now());
@@ -22,7 +28,10 @@ export function useDraft(inspection: string): [Draft | null | undefined, (change
   const keep = useCallback(() => {
     if (!waits.current || !latest.current) return;
     waits.current = false;
-    void keepDraft(latest.current);
+    keepDraft(latest.current).then(
+      () => setKept(true),
+      () => setKept(false),
+    );
   }, []);
   useEffect(() => {
     document.addEventListener('visibilitychange', keep);
@@ -55,5 +64,5 @@ export function useDraft(inspection: string): [Draft | null | undefined, (change
     },
     [keep],
   );
-  return [draft, update];
+  return [draft, update, kept];
 }

@@ -32,15 +32,22 @@ function useRunning(startedMs: number | undefined): number | null {
   return startedMs === undefined ? null : Math.max(0, Math.round((now - startedMs) / 1_000));
 }
 
-function Clock({ pad, aim }: { pad: PadProps; aim: number | null }) {
+interface ClockProps {
+  pad: PadProps;
+  /** How long it is to run; null where the book names no time. */
+  aim: number | null;
+  /** The field to go to when it was stopped. */
+  next?: string;
+}
+
+function Clock({ pad, aim, next }: ClockProps) {
   const { entry, note: change, update, step } = pad;
   const running = useRunning(entry.note.startedMs);
   const taken = entry.note.seconds;
   const start = () => change({ startedMs: Date.now(), seconds: undefined });
   const stop = () => {
     change({ startedMs: undefined, seconds: Math.max(1, running ?? 1) });
-    // What comes next is the second reading of the gauge.
-    if (aim !== null) update((now) => withEntry(now, step, { field: 'end' }));
+    if (next) update((now) => withEntry(now, step, { field: next }));
   };
   return (
     <View className="gap-2 rounded-2xl border-2 border-line bg-card p-3">
@@ -59,19 +66,23 @@ function Clock({ pad, aim }: { pad: PadProps; aim: number | null }) {
   );
 }
 
-/** What is lost a minute so far, as a sum. */
-function Rate({ pad, per }: { pad: PadProps; per: number }) {
+/** What was lost, as a sum: over the time a limit is meant for, where the book has one. */
+function Rate({ pad, per }: { pad: PadProps; per: number | null }) {
   const { draft, step, entry, judged } = pad;
   const [start, end] = ['start', 'end'].map((id) => pressureText(textOf(draft, step, id), draft.airUnit));
-  const rate = start && end ? leakRate({ start, end, seconds: entry.note.seconds }, per) : null;
+  const rate =
+    start && end ? leakRate({ start, end, seconds: entry.note.seconds }, per ?? entry.note.seconds ?? 0) : null;
   if (!rate || !start || !end) return null;
   const lost = must(parsePressure(start)) - must(parsePressure(end));
+  const whole = per
+    ? `: ${formatLike(rate.rate, `1 ${pressureUnit(start)}`)} ${per === 60 ? 'a minute' : `in ${per / 60} min`}`
+    : '';
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2">
       <T bold>
         {lost < 0
           ? 'The pressure rose: is the engine off?'
-          : `${formatLike(rate.lost, start)} in ${entry.note.seconds} s: ${formatLike(rate.rate, `1 ${pressureUnit(start)}`)} ${per === 60 ? 'a minute' : `in ${per / 60} min`}`}
+          : `${formatLike(rate.lost, start)} in ${entry.note.seconds} s${whole}`}
       </T>
       {judged.opinion ? <VerdictBadge verdict={judged.opinion.verdict} /> : null}
       {judged.opinion?.verdict === 'not-judged' ? <T>{judged.opinion.because}</T> : null}
@@ -96,7 +107,7 @@ export function AirPad(pad: PadProps) {
       </View>
     );
   if (!isLeakTest(test)) return <FigurePad {...pad} />;
-  const per = judged.limit?.perSeconds ?? 60;
+  const per = judged.limit?.perSeconds ?? null;
   return (
     <View className="gap-3">
       {test === 'suspension-leak' ? null : (
@@ -108,7 +119,7 @@ export function AirPad(pad: PadProps) {
           onChange={(vehicles) => change({ vehicles })}
         />
       )}
-      <Clock pad={pad} aim={per} />
+      <Clock pad={pad} aim={per} next="end" />
       <Rate pad={pad} per={per} />
       <FigurePad {...pad} />
     </View>

@@ -190,6 +190,18 @@ test('an air test runs by the clock, and a run too short is said to be', async (
   }
 });
 
+test('where the book has no leak-down figure the clock names no time, and nothing passes', async () => {
+  const step: Step = { kind: 'air-test', axle: null, side: null, tyre: null, item: 'leak-released' };
+  await hold(step, (now) => {
+    const gb = { ...now, rules: { book: 'gb', schools: {}, limits: [] } } as Draft;
+    return withNote(withText(withText(gb, step, 'start', '100'), step, 'end', '99'), step, { seconds: 30 });
+  });
+  expect(screen.queryByText(/^of /)).toBeNull();
+  expect(screen.getByText('1 psi in 30 s')).toBeTruthy();
+  expect(screen.getByText('The book has no leak-down figure for this.')).toBeTruthy();
+  expect(screen.getByText('Not judged')).toBeTruthy();
+});
+
 test('hub oil: all good is one tap, and a leak onto the lining turns it', async () => {
   const step = at('hub-oil');
   await hold(step);
