@@ -134,10 +134,15 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
   await expect(page.getByText('the reservoir pressure was not noted', { exact: false })).toBeVisible();
 });
 
-test('a device that cannot keep what is entered says so, until it can again', async ({ browser, program }) => {
+test('where the device keeps nothing, the window says so, keeps what is entered, and sends it', async ({
+  browser,
+  program,
+  database,
+}) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await measureOn(page, 'J-51');
-  const told = page.getByText('This device could not keep the last change', { exact: false });
+  const told = page.getByText('stands in this window alone', { exact: false });
+  const alone = page.getByRole('button', { name: 'Keep this window open: 2 entries only here' });
   await page.evaluate(() => {
     const { put } = IDBObjectStore.prototype;
     Object.assign(window, { put });
@@ -145,12 +150,26 @@ test('a device that cannot keep what is entered says so, until it can again', as
       throw new DOMException('full', 'QuotaExceededError');
     };
   });
+  await page.context().setOffline(true);
   await press(page, '3/4');
   await expect(told).toBeVisible();
+  await press(page, 'Save 1L applied stroke');
+  await press(page, '7/8');
+  await press(page, 'Save 1R applied stroke');
+  await expect(alone).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(alone).toBeHidden();
+  await allSent(page);
+  const rows = await sql<{ key: string }>(
+    database,
+    `select r.key from reading r join unit u on u.id = r.unit_id where u.number = 'J-51'
+       and r.key like 'stroke-applied@%' and r.taken_at > now() - interval '5 minutes' order by r.key`,
+  );
+  expect(rows).toEqual([{ key: 'stroke-applied@1L' }, { key: 'stroke-applied@1R' }]);
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = (window as unknown as { put: IDBObjectStore['put'] }).put;
   });
-  await press(page, '7/8');
+  await press(page, '5/16');
   await expect(told).toBeHidden();
 });
 

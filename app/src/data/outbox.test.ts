@@ -76,7 +76,7 @@ test('a refused command stays with its reason, and does not stop the others', as
   const [kept] = outboxState().entries;
   expect(kept).toMatchObject({ label: 'a', refused: { detail: 'Not possible now.' } });
   expect(server.done).toEqual(['b']);
-  await retry(kept?.seq ?? -1);
+  await retry(kept?.id ?? '');
   await empty();
   expect(server.done).toEqual(['b', 'a']);
 });
@@ -85,8 +85,67 @@ test('a refused command can be given up', async () => {
   fakeServer(['refused']);
   await send('hold-trailer', hold('a'), 'a');
   await settled();
-  await discard(outboxState().entries[0]?.seq ?? -1);
+  await discard(outboxState().entries[0]?.id ?? '');
   expect(outboxState().entries).toEqual([]);
+});
+
+describe('where the storage takes nothing', () => {
+  beforeEach(() => {
+    jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+  });
+  afterEach(() => jest.restoreAllMocks());
+  const leaving = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+
+  test('a command stands in this window, which asks before it goes, and is sent from here', async () => {
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('a'), 'a');
+    await settled();
+    expect(outboxState().entries).toMatchObject([{ label: 'a', onlyHere: true }]);
+    expect(leaving()).toBe(true);
+    const server = fakeServer([]);
+    await flush();
+    await empty();
+    expect(server.done).toEqual(['a']);
+    expect(outboxState().entries).toEqual([]);
+    expect(leaving()).toBe(false);
+  });
+
+  test('it keeps its place among those the device did keep', async () => {
+    jest.restoreAllMocks();
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('kept'), 'kept');
+    await settled();
+    jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('alone'), 'alone');
+    await send('hold-trailer', hold('later'), 'later');
+    await settled();
+    const server = fakeServer([]);
+    await flush();
+    await empty();
+    expect(server.done).toEqual(['kept', 'alone', 'later']);
+  });
+
+  test('a refusal is still told, and can be given up or tried again', async () => {
+    const server = fakeServer(['refused', 'refused', 'ok']);
+    await send('hold-trailer', hold('a'), 'a');
+    await send('hold-trailer', hold('b'), 'b');
+    await empty();
+    const [a, b] = outboxState().entries;
+    expect([a, b]).toMatchObject([
+      { label: 'a', refused: { status: 409 } },
+      { label: 'b', refused: { status: 409 } },
+    ]);
+    await discard(a?.id ?? '');
+    await retry(b?.id ?? '');
+    await empty();
+    expect(server.done).toEqual(['b']);
+    expect(outboxState().entries).toEqual([]);
+  });
 });
 
 test('what another person left here is not sent in the wrong name', async () => {

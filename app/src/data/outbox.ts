@@ -2,6 +2,7 @@ import type { CommandBody, CommandName } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { call, Refused } from './client';
 import { device } from './device';
+import { thisWindow } from './this-window';
 import type { Waiting } from './waiting';
 
 export interface OutboxState {
@@ -18,6 +19,9 @@ type Listener = () => void;
 const FIRST_WAIT_MS = 1_500;
 const LONGEST_WAIT_MS = 30_000;
 const LOCK = 'za-outbox';
+
+/** What the device's storage did not take, each in the place where it would stand. */
+const here = thisWindow<Waiting>();
 
 let state: OutboxState = { entries: [], sending: false, offline: false, signedOut: false };
 const listeners = new Set<Listener>();
@@ -43,10 +47,34 @@ export const onAnswered = (listener: (name: CommandName) => void): (() => void) 
 };
 
 async function readBack(): Promise<readonly Waiting[]> {
-  const entries = await (await device()).getAll('outbox');
+  const stored = await device()
+    .then((db) => db.getAll('outbox'))
+    .catch(() => state.entries.filter(({ onlyHere }) => !onlyHere));
+  const entries = [
+    ...stored.map((entry) => here.get(entry.id) ?? entry),
+    ...here.all().filter(({ onlyHere }) => onlyHere),
+  ].sort((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
   set({ entries });
   return entries;
 }
+
+/** Writes a command to the device; where its storage takes nothing, it stands in this window alone, behind those that wait. */
+async function write(entry: Waiting): Promise<void> {
+  if (entry.onlyHere) return here.keep(entry.id, entry);
+  try {
+    await (await device()).put('outbox', entry);
+    here.drop(entry.id);
+  } catch {
+    here.keep(entry.id, entry.seq ? entry : { ...entry, seq: state.entries.at(-1)?.seq ?? 0, onlyHere: true });
+  }
+}
+
+async function remove(entry: Waiting): Promise<void> {
+  if (entry.seq && !entry.onlyHere) await (await device()).delete('outbox', entry.seq);
+  here.drop(entry.id);
+}
+
+const waiting = (id: string) => state.entries.find((entry) => entry.id === id);
 
 /** Opens the outbox for whoever is signed in: only their own commands are sent. */
 export async function openOutbox(who: string | null): Promise<void> {
@@ -57,42 +85,40 @@ export async function openOutbox(who: string | null): Promise<void> {
   void flush();
 }
 
-/** Keeps a command on the device, and sends it in its turn. Resolves once it is kept. */
+/** Keeps a command on the device, and sends it in its turn. Resolves once it is kept; `onlyHere` says where the device cannot. */
 export async function send<N extends CommandName>(name: N, body: CommandBody<N>, label: string): Promise<void> {
   if (!person) throw new Error('Sign in first.');
-  const entry: Waiting = { id: uuidv7(), person, name, at: new Date().toISOString(), body, label };
-  await (await device()).add('outbox', entry);
+  await write({ id: uuidv7(), person, name, at: new Date().toISOString(), body, label });
   await readBack();
   void flush();
 }
 
 /** Gives up a refused command. */
-export async function discard(seq: number): Promise<void> {
-  await (await device()).delete('outbox', seq);
+export async function discard(id: string): Promise<void> {
+  const entry = waiting(id);
+  if (entry) await remove(entry);
   await readBack();
 }
 
 /** Puts a refused command back in the line. */
-export async function retry(seq: number): Promise<void> {
-  const db = await device();
-  const entry = await db.get('outbox', seq);
+export async function retry(id: string): Promise<void> {
+  const entry = waiting(id);
   if (!entry) return;
   const { refused: _, ...again } = entry;
-  await db.put('outbox', again);
+  await write(again);
   await readBack();
   void flush();
 }
 
 async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'signed-out' | 'unreachable'> {
-  const db = await device();
   try {
     await call('POST', `/commands/${entry.name}`, { id: entry.id, at: entry.at, body: entry.body });
-    await db.delete('outbox', entry.seq ?? -1);
+    await remove(entry);
     return 'sent';
   } catch (error) {
     if (!(error instanceof Refused)) return 'unreachable';
     if (error.problem.status === 401) return 'signed-out';
-    await db.put('outbox', { ...entry, refused: error.problem });
+    await write({ ...entry, refused: error.problem });
     return 'refused';
   }
 }

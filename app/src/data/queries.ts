@@ -49,6 +49,8 @@ const ANSWERS = 'answers';
 /** Counted up when a view's shape changes: answers kept in an older one are not shown. */
 const SHAPE = 2;
 const KEEP_AFTER_MS = 400;
+/** A device whose storage takes nothing shows answers as they come: they are the server's, so nothing is lost. */
+const notKept = () => undefined;
 
 /** Brings back the answers this person last saw on this device. */
 export async function restoreAnswers(session: Session): Promise<void> {
@@ -61,7 +63,10 @@ export async function restoreAnswers(session: Session): Promise<void> {
 /** Keeps the answers on the device as they come in. */
 export function keepAnswers(person: string): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const keep = async () => (await device()).put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, person);
+  const keep = () =>
+    device()
+      .then((db) => db.put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, person))
+      .catch(notKept);
   const stop = queryClient.getQueryCache().subscribe(({ type }) => {
     if (type !== 'updated' && type !== 'added') return;
     clearTimeout(timer);
@@ -76,5 +81,7 @@ export function keepAnswers(person: string): () => void {
 /** Forgets what a person saw, when they sign out. */
 export async function forgetAnswers(): Promise<void> {
   queryClient.clear();
-  await (await device()).clear(ANSWERS);
+  await device()
+    .then((db) => db.clear(ANSWERS))
+    .catch(notKept);
 }

@@ -1,6 +1,7 @@
 import type { CommandName, Role, Session } from '@zealous-axle/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { call, Refused } from './client';
+import { clearOldDrafts } from './drafts';
 import { followLive } from './live';
 import { onAnswered, openOutbox, watchConnection } from './outbox';
 import { forgetAnswers, keepAnswers, readAgain, restoreAnswers } from './queries';
@@ -72,6 +73,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
     if (who === undefined) return;
     void openOutbox(who);
     if (!who) return;
+    void clearOldDrafts(Date.now());
     const again = (names: readonly string[]) => {
       void readAgain();
       if (names.some((name) => CHANGES_RULES.has(name))) void renew();

@@ -12,4 +12,6 @@ export interface Waiting {
   label: string;
   /** Why the server refused it; it stays until the person decides. */
   refused?: Problem;
+  /** The device could not keep it: it is lost with this window unless it is sent first. */
+  onlyHere?: true;
 }

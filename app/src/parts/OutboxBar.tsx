@@ -10,18 +10,21 @@ export function OutboxBar() {
   const { entries, offline, signedOut } = useOutbox();
   const refused = entries.filter((entry) => entry.refused).length;
   const waiting = entries.length - refused;
-  if (refused === 0 && !(waiting > 0 && (offline || signedOut))) return null;
-  const words = refused
-    ? `${things(refused)} refused. See why`
-    : signedOut
-      ? `${things(waiting)} kept here. Sign in again to send`
-      : `No server. ${things(waiting)} kept on this device`;
+  const alone = entries.filter(({ onlyHere }) => onlyHere).length;
+  if (refused + alone === 0 && !(waiting > 0 && (offline || signedOut))) return null;
+  const words = alone
+    ? `Keep this window open: ${things(alone)} only here`
+    : refused
+      ? `${things(refused)} refused. See why`
+      : signedOut
+        ? `${things(waiting)} kept here. Sign in again to send`
+        : `No server. ${things(waiting)} kept on this device`;
   return (
     <Pressable
       role="button"
       aria-label={words}
       onPress={() => router.navigate('/me')}
-      className={`min-h-11 items-center justify-center px-4 ${refused ? 'bg-out' : 'bg-shop'}`}
+      className={`min-h-11 items-center justify-center px-4 ${refused + alone ? 'bg-out' : 'bg-shop'}`}
     >
       <T bold className="text-card">
         {words}

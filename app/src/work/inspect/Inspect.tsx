@@ -58,7 +58,7 @@ interface FrameProps {
   /** The axle end the step is at. */
   at: string | null;
   reservoir: boolean;
-  /** The device keeps what is entered. */
+  /** The device keeps what is entered; else this window alone does. */
   kept: boolean;
   gauge: GaugeState | null;
   told: string | null;
@@ -69,7 +69,8 @@ interface FrameProps {
   onSheet: () => void;
 }
 
-const NOT_KEPT = 'This device could not keep the last change: its storage may be full. Free some, then enter it again.';
+const NOT_KEPT =
+  'This device’s storage takes nothing more. What you enter stands in this window alone: free some storage, and keep the window open until all of it is sent.';
 
 /** The screen around the pad: drawn again when a step ends, not at a keystroke. */
 const Frame = memo(function Frame(props: FrameProps) {

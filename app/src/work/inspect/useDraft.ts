@@ -16,7 +16,7 @@ type Update = (change: (draft: Draft) => Draft) => void;
 
 /**
  * The inspection in progress: every change is shown first, and is on the device right after. `null` when it is not here.
- * The last of the three is false while the device could not keep the latest change.
+ * The last of the three is false while only this window holds the latest change.
  */
 export function useDraft(inspection: string): [Draft | null | undefined, Update, boolean] {
   const [kept, setKept] = useState(true);
@@ -28,10 +28,7 @@ export function useDraft(inspection: string): [Draft | null | undefined, Update,
   const keep = useCallback(() => {
     if (!waits.current || !latest.current) return;
     waits.current = false;
-    keepDraft(latest.current).then(
-      () => setKept(true),
-      () => setKept(false),
-    );
+    void keepDraft(latest.current).then(setKept);
   }, []);
   useEffect(() => {
     document.addEventListener('visibilitychange', keep);

@@ -38,13 +38,18 @@ function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
         size="small"
         tone="soft"
       >{`${clock(entry.at, fleet.zone)}${own ? '' : ' · of another person: sent when they sign in here'}`}</T>
+      {entry.onlyHere ? (
+        <Notice look="stop">
+          This device’s storage did not take it. It is lost with this window unless it is sent first.
+        </Notice>
+      ) : null}
       {refused ? (
         <>
           <Notice look="stop">{`Refused: ${reasons}`}</Notice>
           {newer ? <T bold>{newer}</T> : null}
           <View className="flex-row gap-2">
-            <Button className="flex-1" label="Try again" onPress={() => void retry(entry.seq ?? -1)} />
-            <Button className="flex-1" look="stop" label="Give it up" onPress={() => void discard(entry.seq ?? -1)} />
+            <Button className="flex-1" label="Try again" onPress={() => void retry(entry.id)} />
+            <Button className="flex-1" look="stop" label="Give it up" onPress={() => void discard(entry.id)} />
           </View>
         </>
       ) : null}
