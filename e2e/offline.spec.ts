@@ -72,3 +72,19 @@ test('a report made without a server is kept, and refused commands say why', asy
   await expect(manager.getByText('Everything is sent.')).toBeVisible();
   await second.stop();
 });
+
+test('every screen is on the device before it is opened', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  const came = (name: string) =>
+    page.evaluate(
+      (part) => performance.getEntriesByType('resource').some((entry) => entry.name.includes(`/js/web/${part}-`)),
+      name,
+    );
+  await expect.poll(() => came('gauges')).toBe(true);
+  await page.context().route('**/_expo/**', (route) => route.abort());
+  await openTrailer(page, 'H-11');
+  await begin(page);
+  await press(page, '95 psi');
+  await press(page, 'Sheet');
+  await expect(page.getByRole('heading', { name: 'H-11 – verdict sheet' })).toBeVisible();
+});

@@ -5,6 +5,7 @@ import { BOOKS } from '@zealous-axle/core';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
+import { whenIdle } from '../data/idle';
 import { queryClient } from '../data/queries';
 import { SessionProvider, useSessionState } from '../data/session';
 import { ThemeProvider } from '../look/theme';
@@ -16,8 +17,38 @@ import { SignIn } from '../work/signin/SignIn';
 
 export { Broken as ErrorBoundary } from '../parts/Broken';
 
+/** The screens come in files of their own; fetched once the first one stands, no tap waits for one. */
+const SCREENS = [
+  () => import('./index'),
+  () => import('./trailer/[id]'),
+  () => import('./inspect/[id]'),
+  () => import('./sheet/[id]'),
+  () => import('./report/[unit]'),
+  () => import('./shop'),
+  () => import('./job/[id]'),
+  () => import('./me'),
+  () => import('./combine/[id]'),
+  () => import('./book'),
+  () => import('./rules'),
+  () => import('./routes/index'),
+  () => import('./routes/[id]'),
+  () => import('./paper/[id]'),
+  () => import('./files'),
+  () => import('./gauges'),
+];
+const FETCHED_WITHIN_MS = 2_000;
+
+/** One after another, so that what was asked for is not crowded out; a screen that did not come is fetched when it is opened. */
+async function fetchScreens(): Promise<void> {
+  for (const screen of SCREENS) await screen().catch(() => undefined);
+}
+
 function Signed() {
   const { session } = useSessionState();
+  const signedIn = session !== undefined && session !== null;
+  useEffect(() => {
+    if (signedIn) whenIdle(() => void fetchScreens(), FETCHED_WITHIN_MS);
+  }, [signedIn]);
   if (session === undefined)
     return (
       <View role="status" className="flex-1 items-center justify-center bg-ground">

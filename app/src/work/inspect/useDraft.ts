@@ -1,15 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Draft, withTime } from '../../data/draft';
 import { findDraft, keepDraft } from '../../data/drafts';
+import { whenIdle } from '../../data/idle';
 
-/** Not all browsers know idle time. */
-const whenIdle = (work: () => void): unknown =>
-  'requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 100 }) : setTimeout(work);
+const KEPT_WITHIN_MS = 100;
 
 /** After the frame that shows what just changed; at once when the page is hidden, where frames no longer come. */
 function afterFrame(work: () => void): void {
   if (document.hidden) work();
-  else requestAnimationFrame(() => whenIdle(work));
+  else requestAnimationFrame(() => whenIdle(work, KEPT_WITHIN_MS));
 }
 
 type Update = (change: (draft: Draft) => Draft) => void;

@@ -1,7 +1,8 @@
 import { act, renderHook } from '@testing-library/react-native';
-import type { Axle, Reading, Step } from '@zealous-axle/core';
+import type { Reading, Step } from '@zealous-axle/core';
 import { useState } from 'react';
-import { type Draft, entryOf, newDraft, stepAt, withText } from '../../data/draft';
+import { type Draft, entryOf, stepAt, withText } from '../../data/draft';
+import { begun } from '../../testing/inspection';
 import { useInspecting } from './useInspecting';
 
 const sent: { name: string; body: Record<string, unknown> }[] = [];
@@ -10,30 +11,13 @@ jest.mock('../../data/outbox', () => ({
 }));
 beforeEach(() => sent.splice(0));
 
-const axle: Axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  tyres: 'dual',
-  hub: 'oil',
-};
 const STEPS: Step[] = [
   { kind: 'lining', axle: 1, side: 'left', tyre: null, section: 'ends' },
   { kind: 'stroke-applied', axle: 1, side: 'left', tyre: null, section: 'ends' },
   { kind: 'check', item: 'jaws', axle: null, side: null, tyre: null, section: 'coupling' },
 ];
-const begun = (more: Partial<Draft> = {}): Draft => ({
-  ...newDraft({
-    inspection: 'i',
-    unit: { id: 'u', number: 'H-90', body: 'Hopper', kind: 'semitrailer', axles: [axle] },
-    rules: { book: 'na', schools: {}, limits: [] },
-    purpose: 'full',
-    job: null,
-    previous: { 'lining@1L': { text: '3/8 in', at: '2026-06-01T08:00:00Z' } },
-    startedAt: '2026-07-01T08:00:00Z',
-    steps: STEPS,
-  }),
-  ...more,
-});
+const lining = (more: Partial<Draft> = {}): Draft =>
+  begun({ previous: { 'lining@1L': { text: '3/8 in', at: '2026-06-01T08:00:00Z' } }, steps: STEPS, ...more });
 
 /** The hook over a draft of its own, as the screen holds it. */
 async function hold(from: Draft) {
@@ -57,7 +41,7 @@ async function hold(from: Draft) {
 const values = () => sent.map(({ body }) => body.value as Reading);
 
 test('a reading is taken, and the next open step comes by itself', async () => {
-  const pad = await hold(begun());
+  const pad = await hold(lining());
   await pad.type('11/32');
   await pad.do((now) => now.save());
   expect(values()).toEqual([{ kind: 'lining', axle: 1, side: 'left', points: ['11/32 in'] }]);
@@ -66,7 +50,7 @@ test('a reading is taken, and the next open step comes by itself', async () => {
 });
 
 test('saved again unchanged it is not sent again; changed it names what it corrects', async () => {
-  const pad = await hold(begun());
+  const pad = await hold(lining());
   await pad.type('11/32');
   await pad.do((now) => now.save());
   const back = () => pad.do((now) => now.update((draft) => ({ ...draft, cursor: 0 })));
@@ -80,7 +64,7 @@ test('saved again unchanged it is not sent again; changed it names what it corre
 });
 
 test('a lining that grew is asked about once: measured again, both are kept', async () => {
-  const pad = await hold(begun());
+  const pad = await hold(lining());
   await pad.type('3/4');
   await pad.do((now) => now.save());
   expect([pad.doubt()?.doubt.way, sent.length, pad.at()]).toEqual(['grown', 0, 'lining']);
@@ -93,7 +77,7 @@ test('a lining that grew is asked about once: measured again, both are kept', as
 });
 
 test('what is said to be right is taken, and not asked about again', async () => {
-  const pad = await hold(begun());
+  const pad = await hold(lining());
   await pad.type('3/4');
   await pad.do((now) => now.save());
   await pad.do((now) => now.dismiss());
@@ -103,14 +87,14 @@ test('what is said to be right is taken, and not asked about again', async () =>
 });
 
 test('a slip of the key is asked about where nothing was read before', async () => {
-  const pad = await hold(begun({ previous: {} }));
+  const pad = await hold(lining({ previous: {} }));
   await pad.type('7 in');
   await pad.do((now) => now.save());
   expect([pad.doubt()?.doubt.way, sent.length]).toEqual(['too-much', 0]);
 });
 
 test('skipped with its reason a step stays without a reading', async () => {
-  const pad = await hold(begun());
+  const pad = await hold(lining());
   await pad.do((now) => now.skip('Covered in mud'));
   expect(sent).toMatchObject([
     { name: 'skip-reading', body: { reason: 'Covered in mud', step: { kind: 'lining', axle: 1, side: 'left' } } },
@@ -120,7 +104,7 @@ test('skipped with its reason a step stays without a reading', async () => {
 });
 
 test('a check is answered and taken in one', async () => {
-  const pad = await hold(begun({ cursor: 2 }));
+  const pad = await hold(lining({ cursor: 2 }));
   await pad.do((now) => now.saveWith({ found: [], how: 'seen' }));
   expect(values()).toEqual([{ kind: 'check', check: 'jaws', found: [], how: 'seen' }]);
 });
@@ -129,7 +113,7 @@ describe('a gauge', () => {
   const frame = { kind: 'lining', serial: 'LG-7', sequence: 3, value: '8.70 mm' } as const;
 
   test('fills the figure in hand, says where it came from, and the next step follows', async () => {
-    const pad = await hold(begun());
+    const pad = await hold(lining());
     await pad.do((now) => now.takeGauge(frame));
     expect(sent[0]?.body).toMatchObject({
       value: { points: ['8.70 mm'] },
@@ -139,7 +123,7 @@ describe('a gauge', () => {
   });
 
   test('sends the same frame twice and is heard once; of another kind it fills nothing', async () => {
-    const pad = await hold(begun());
+    const pad = await hold(lining());
     await pad.do((now) => now.takeGauge(frame));
     await pad.do((now) => now.update((draft) => ({ ...draft, cursor: 0 })));
     await pad.do((now) => now.takeGauge(frame));
@@ -149,7 +133,7 @@ describe('a gauge', () => {
   });
 
   test('does not measure a stroke before the pressure is said', async () => {
-    const pad = await hold(begun({ cursor: 1 }));
+    const pad = await hold(lining({ cursor: 1 }));
     await pad.do((now) => now.takeGauge({ kind: 'stroke', serial: 'SG-1', sequence: 1, value: '41.2 mm' }));
     expect([sent.length, pad.told()]).toEqual([0, 'First say the reservoir pressure.']);
   });

@@ -1,33 +1,16 @@
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import type { Axle, Reading, Step } from '@zealous-axle/core';
+import type { Reading, Step } from '@zealous-axle/core';
+import { AXLE } from '@zealous-axle/core/testing';
 import { type ComponentProps, useState } from 'react';
-import { type Draft, entryOf, newDraft, withNote, withText } from '../../../data/draft';
+import { type Draft, entryOf, withNote, withText } from '../../../data/draft';
 import type { Note } from '../../../data/note';
+import { begun, HOPPER } from '../../../testing/inspection';
 import { Doubted } from '../Doubted';
 import { judgeStep } from '../judged';
 import { padFor } from '.';
 import { quickAt } from './quick';
 
-const axle: Axle = {
-  brake: 's-cam',
-  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
-  adjuster: 'automatic',
-  tyres: 'dual',
-  hub: 'oil',
-};
-const begun = (step: Step): Draft => ({
-  ...newDraft({
-    inspection: 'i',
-    unit: { id: 'u', number: 'H-90', body: 'Hopper', kind: 'semitrailer', axles: [axle, axle] },
-    rules: { book: 'na', schools: {}, limits: [] },
-    purpose: 'full',
-    job: null,
-    previous: {},
-    startedAt: '2026-07-01T08:00:00Z',
-    steps: [step],
-  }),
-  reservoir: '95',
-});
+const two = (step: Step): Draft => begun({ unit: { ...HOPPER, axles: [AXLE, AXLE] }, steps: [step], reservoir: '95' });
 const at = (kind: Step['kind'], item?: string): Step => ({
   kind,
   axle: 1,
@@ -59,7 +42,7 @@ function Held({ from, step }: { from: Draft; step: Step }) {
 }
 const hold = async (step: Step, change: (draft: Draft) => Draft = (same) => same) => {
   answered = [];
-  await render(<Held from={change(begun(step))} step={step} />);
+  await render(<Held from={change(two(step))} step={step} />);
 };
 const press = (...names: (string | RegExp)[]) =>
   names.reduce(async (before, name) => {
@@ -118,7 +101,7 @@ test('a hot tyre takes its allowance, and temperatures may be below zero', async
   const step = at('pressure');
   const hot = (now: Draft) => withNote({ ...now, temperatureUnit: '°C' }, step, { hot: true });
   await hold(at('dual'));
-  const typed = withText(withText(hot(begun(step)), step, 'value', '112'), step, 'target', '100');
+  const typed = withText(withText(hot(two(step)), step, 'value', '112'), step, 'target', '100');
   const { entered, opinion } = judgeStep(withText(typed, step, 'coldTemperature', '-5'), step);
   expect(entered).toMatchObject({ ok: true, value: { value: '112 psi', hot: true, coldTemperature: '-5 °C' } });
   expect(opinion?.because).toMatch('112 psi hot, less 15 psi, is 97 psi cold');
@@ -216,7 +199,7 @@ test('hub oil: all good is one tap, and a leak onto the lining turns it', async 
 
 test('a hub without oil has no level to read', async () => {
   const step = at('hub-oil');
-  const greased = begun(step);
+  const greased = two(step);
   const axles = greased.unit.axles.map((each) => ({ ...each, hub: 'grease' as const }));
   await render(<Held from={{ ...greased, unit: { ...greased.unit, axles } }} step={step} />);
   expect(screen.queryByLabelText('Level: Empty')).toBeNull();

@@ -1,0 +1,1 @@
+export { AXLE } from './axle';
