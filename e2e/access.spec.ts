@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openTrailer, press, signIn, stepTo, test } from './program';
+import { deviceOf, expect, openTrailer, press, signIn, stepTo, test } from './program';
 
 type Theme = 'light' | 'dark';
 /** The dark theme changes nothing but colours: only those are looked at again. */
@@ -112,3 +112,23 @@ for (const look of ['light', 'dark'] as const) {
     await clean(page, 'combination');
   });
 }
+
+test('a row is a real link: it opens beside the list, or in a tab of its own', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman', { width: 1280, height: 800 });
+  const row = page.getByRole('link', { name: /^L-22,/ });
+  await row.press('Enter');
+  await expect(page.getByRole('heading', { name: /^L-22/ })).toBeVisible();
+  await expect(row).toHaveAttribute('aria-current', 'true');
+  await page
+    .getByRole('link', { name: /Out of service/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'L-22 – verdict sheet' })).toBeVisible();
+  await page.goBack();
+  await expect(row).toBeVisible();
+  const [tab] = await Promise.all([page.context().waitForEvent('page'), row.click({ modifiers: ['Control'] })]);
+  await expect(tab.getByRole('heading', { name: /^L-22/ })).toBeVisible();
+  await expect(row).toBeVisible();
+  await tab.setViewportSize({ width: 390, height: 844 });
+  await expect(tab).toHaveURL(/\/trailer\//);
+});

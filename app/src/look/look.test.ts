@@ -1,4 +1,4 @@
-import { dayAfter, dayName, daysBetween, dueWords } from './dates';
+import { clock, dayAfter, dayName, dayOf, daysBetween, dueWords } from './dates';
 import tokens from './tokens.json';
 
 const channel = (part: string) => {
@@ -37,7 +37,11 @@ describe.each(['light', 'dark'] as const)('the %s theme', (theme) => {
 });
 
 test('dates as people say them', () => {
-  expect(dayName('2026-11-24')).toBe('Tue 24 Nov');
+  expect(dayName('2026-11-24')).toBe('Tue 24\u00a0Nov');
+  expect(clock('2026-11-24T13:05:00Z', 'America/Chicago')).toBe('24\u00a0Nov, 07:05');
+  const now = new Date('2026-11-24T13:05:00Z');
+  expect(dayOf('2026-01-01T03:00:00Z', 'America/Chicago', now)).toBe('31\u00a0Dec 2025');
+  expect(dayOf('2026-01-01T03:00:00Z', 'Europe/London', now)).toBe('1\u00a0Jan');
   expect(dayAfter('2026-12-31', 1)).toBe('2027-01-01');
   expect(daysBetween('2026-11-24', '2026-12-03')).toBe(9);
   expect([

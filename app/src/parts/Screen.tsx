@@ -11,6 +11,7 @@ import { useOutbox } from '../data/useOutbox';
 import { usePalette } from '../look/theme';
 import { useWide } from '../look/wide';
 import { T } from './T';
+import { To } from './To';
 
 interface Place {
   label: string;
@@ -41,12 +42,11 @@ function Places({ wide }: { wide: boolean }) {
         const here = to === '/' ? path === '/' || path.startsWith('/trailer') : path.startsWith(to);
         const waits = to === '/me' && entries.length > 0;
         return (
-          <Pressable
+          <To
             key={to}
-            role="link"
             aria-label={waits ? `${label}, ${entries.length} waiting to be sent` : label}
             aria-current={here ? 'page' : undefined}
-            onPress={() => router.navigate(to)}
+            href={to}
             className={`min-h-14 items-center justify-center ${wide ? 'mx-2 rounded-xl py-2' : 'flex-1'} ${here ? (wide ? 'bg-raised' : 'border-t-4 border-act') : wide ? '' : 'border-t-4 border-transparent'}`}
           >
             <View>
@@ -62,7 +62,7 @@ function Places({ wide }: { wide: boolean }) {
             <T size="small" bold={here} tone={here ? 'act' : 'soft'}>
               {label}
             </T>
-          </Pressable>
+          </To>
         );
       })}
     </View>

@@ -1,8 +1,8 @@
 import type { JobView, Shop } from '@zealous-axle/core';
-import { router } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { dayName } from '../../look/dates';
 import { T } from '../../parts/T';
+import { To } from '../../parts/To';
 import { minutesWords } from './MakeJob';
 
 const STATE_WORDS: Record<JobView['state'], string> = {
@@ -16,9 +16,8 @@ const STATE_WORDS: Record<JobView['state'], string> = {
 
 function JobRow({ job }: { job: JobView }) {
   return (
-    <Pressable
-      role="link"
-      onPress={() => router.navigate(`/job/${job.id}`)}
+    <To
+      href={`/job/${job.id}`}
       className="min-h-14 justify-center gap-0.5 rounded-xl border border-line bg-raised px-3 py-2 active:opacity-70"
     >
       <T bold>
@@ -28,7 +27,7 @@ function JobRow({ job }: { job: JobView }) {
       <T size="small" tone="soft">
         {`${STATE_WORDS[job.state]} · ${minutesWords(job.minutes)}${job.wheelsOff ? ' · wheels off' : ''}`}
       </T>
-    </Pressable>
+    </To>
   );
 }
 

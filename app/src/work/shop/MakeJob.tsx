@@ -1,5 +1,4 @@
 import { type DefectView, defectWords } from '@zealous-axle/core';
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -10,6 +9,7 @@ import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { T } from '../../parts/T';
+import { To } from '../../parts/To';
 
 const MINUTES = ['30', '60', '90', '120', '180', '240'].map((value) => ({ value, label: minutesWords(Number(value)) }));
 const WHEELS = [
@@ -98,19 +98,14 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
       {units.length === 0 ? <T tone="soft">Nothing waits for a job.</T> : null}
       {units.map((unit) => (
         <View key={unit.id} className="gap-2 border-t border-line py-3">
-          <Pressable
-            role="link"
-            aria-label={`Open ${unit.number}`}
-            onPress={() => router.navigate(`/trailer/${unit.id}`)}
-            className="min-h-11 justify-center"
-          >
+          <To aria-label={`Open ${unit.number}`} href={`/trailer/${unit.id}`} className="min-h-11 justify-center">
             <T bold size="lead">
               <T bold size="lead">
                 {unit.number}
               </T>
               {`  ${unit.body}`}
             </T>
-          </Pressable>
+          </To>
           {of(unit.id).map((defect) => (
             <T
               key={defect.id}

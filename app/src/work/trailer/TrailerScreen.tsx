@@ -12,7 +12,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useEffect, useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Draft } from '../../data/draft';
 import { entryOf, isDone } from '../../data/draft';
 import { openDrafts } from '../../data/drafts';
@@ -29,6 +29,7 @@ import { PhotoStrip } from '../../parts/PhotoStrip';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { T } from '../../parts/T';
+import { To } from '../../parts/To';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { useVerdictWord } from '../../parts/verdict';
 import { keyWords } from '../sheet/Photos';
@@ -121,9 +122,8 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
     ];
   const outcome = inspection.closedAt ? inspection.outcome : 'in progress';
   return (
-    <Pressable
-      role="link"
-      onPress={() => router.navigate(`/sheet/${inspection.id}`)}
+    <To
+      href={`/sheet/${inspection.id}`}
       className="min-h-14 flex-row items-center gap-3 border-t border-line py-2 active:opacity-70"
     >
       <VerdictMark verdict={inspection.verdict ?? 'not-judged'} size={24} />
@@ -136,7 +136,7 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
           {`${what}, ${inspection.by} · ${outcome}`}
         </T>
       </View>
-    </Pressable>
+    </To>
   );
 }
 
@@ -228,17 +228,12 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
       {jobs.length ? (
         <Card title="Jobs">
           {jobs.map((job) => (
-            <Pressable
-              key={job.id}
-              role="link"
-              onPress={() => router.navigate(`/job/${job.id}`)}
-              className="min-h-14 justify-center border-t border-line py-2"
-            >
+            <To key={job.id} href={`/job/${job.id}`} className="min-h-14 justify-center border-t border-line py-2">
               <T bold>{job.title}</T>
               <T size="small" tone="soft">
                 {job.day ? `${dayName(job.day)}, ${job.bay?.name} · ${job.state}` : `${job.state}, not placed yet`}
               </T>
-            </Pressable>
+            </To>
           ))}
         </Card>
       ) : null}

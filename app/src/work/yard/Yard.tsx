@@ -1,7 +1,7 @@
 import type { YardRow } from '@zealous-axle/core';
-import { router, useLocalSearchParams } from 'expo-router';
+import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { readAhead, useYard, type Yard as YardData } from '../../data/queries';
 import { useSession } from '../../data/session';
 import { dayOf, daysBetween, dueWords } from '../../look/dates';
@@ -11,6 +11,7 @@ import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
 import { Search } from '../../parts/Search';
 import { T } from '../../parts/T';
+import { To } from '../../parts/To';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { TrailerPanel } from '../trailer/TrailerScreen';
 
@@ -36,7 +37,8 @@ const found = (row: YardRow, text: string) =>
 /** Held first, then what has defects, then by number. */
 const rank = (row: YardRow) => (row.held ? 0 : row.openDefects ? 1 : 2);
 
-function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chosen: boolean; onOpen: () => void }) {
+function Row({ row, today, chosen }: { row: YardRow; today: string; chosen: boolean }) {
+  const wide = useWide();
   const { fleet } = useSession();
   const facts = [
     row.openDefects ? `${row.openDefects} open ${row.openDefects === 1 ? 'defect' : 'defects'}` : '',
@@ -45,11 +47,10 @@ function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chos
     row.due && isDue(row, today) ? `${row.due.paper} ${dueWords(today, row.due.on)}` : '',
   ].filter(Boolean);
   return (
-    <Pressable
-      role="link"
+    <To
       aria-label={`${row.number}, ${row.body}${row.held ? ', held' : ''}. ${facts.join('. ')}`}
       aria-current={chosen ? 'true' : undefined}
-      onPress={onOpen}
+      href={wide ? `/?unit=${row.id}` : `/trailer/${row.id}`}
       className={`min-h-16 flex-row items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
     >
       <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
@@ -61,15 +62,15 @@ function Row({ row, today, chosen, onOpen }: { row: YardRow; today: string; chos
           <T tone="soft">{row.body}</T>
         </View>
         <T size="small" tone={row.openDefects ? 'ink' : 'soft'}>
-          {facts.join(' · ')}
+          {facts.join('\u00a0· ')}
         </T>
       </View>
       {row.held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-    </Pressable>
+    </To>
   );
 }
 
-function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null; onOpen: (id: string) => void }) {
+function Rows({ yard, chosen }: { yard: YardData; chosen: string | null }) {
   const [text, setText] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const rows = useMemo(
@@ -87,7 +88,7 @@ function Rows({ yard, chosen, onOpen }: { yard: YardData; chosen: string | null;
       </View>
       <ScrollView className="min-h-0 flex-1">
         {rows.map((row) => (
-          <Row key={row.id} row={row} today={yard.today} chosen={row.id === chosen} onOpen={() => onOpen(row.id)} />
+          <Row key={row.id} row={row} today={yard.today} chosen={row.id === chosen} />
         ))}
         {rows.length === 0 ? (
           <T tone="soft" className="p-6">
@@ -112,7 +113,7 @@ export function Yard() {
     if (units) void readAhead(units);
   }, [units]);
 
-  const open = (id: string) => (wide ? router.setParams({ unit: id }) : router.navigate(`/trailer/${id}`));
+  if (chosen && !wide) return <Redirect href={`/trailer/${chosen}`} />;
   const held = units?.filter((row) => row.held).length ?? 0;
   const under = units ? `${units.length} units, ${held} held` : fleet.name;
   return (
@@ -121,7 +122,7 @@ export function Yard() {
         {(data) => (
           <View className="min-h-0 flex-1 flex-row">
             <View className={`min-h-0 ${wide ? 'w-[400px] border-r border-line' : 'flex-1'}`}>
-              <Rows yard={data} chosen={chosen} onOpen={open} />
+              <Rows yard={data} chosen={chosen} />
             </View>
             {wide ? (
               <View className="min-h-0 min-w-0 flex-1">
