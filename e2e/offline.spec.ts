@@ -88,3 +88,29 @@ test('every screen is on the device before it is opened', async ({ browser, prog
   await press(page, 'Sheet');
   await expect(page.getByRole('heading', { name: 'H-11 – verdict sheet' })).toBeVisible();
 });
+
+test('a report begun and not sent stands after a reload, photo and all, and is gone once sent', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(page, 'H-11');
+  await press(page, 'Report a defect');
+  await page.getByRole('button', { name: /^2L:/ }).click();
+  await page.getByRole('radio', { name: 'Brake', exact: true }).click();
+  await page.getByRole('radio', { name: 'Air leak heard at the chamber' }).click();
+  await page.getByLabel('In your words').fill('Hisses with the brake held');
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Add a photo')]);
+  await chooser.setFiles({ name: 'here.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await expect(page.getByRole('button', { name: 'Another photo (1 taken)' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Begun earlier and not sent', { exact: false })).toBeVisible();
+  await expect(page.getByText('At 2L')).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Air leak heard at the chamber' })).toBeChecked();
+  await expect(page.getByLabel('In your words')).toHaveValue('Hisses with the brake held');
+  await press(page, 'Send report');
+  await expect(page.getByText('Hisses with the brake held')).toBeVisible();
+  await press(page, 'Report a defect');
+  await expect(page.getByText('Where is it?')).toBeVisible();
+  await expect(page.getByText('Begun earlier', { exact: false })).toBeHidden();
+});

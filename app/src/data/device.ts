@@ -3,14 +3,15 @@ import type { Draft } from './draft';
 import { draftFromV1 } from './draft-v1';
 import type { Waiting } from './waiting';
 
-/** What the device keeps: commands that wait, inspections in progress, and the last known answers. */
+/** What the device keeps: commands that wait, inspections in progress, the last known answers, and forms begun. */
 export interface DeviceStore extends DBSchema {
   outbox: { key: number; value: Waiting };
   drafts: { key: string; value: Draft; indexes: { unit: string } };
   answers: { key: string; value: unknown };
+  typed: { key: string; value: unknown };
 }
 
-type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers')[], 'versionchange'>;
+type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers' | 'typed')[], 'versionchange'>;
 
 /** One step per version; a stored shape is only ever changed by a new step here. */
 const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void> | void)[] = [
@@ -23,6 +24,9 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
   async (_, upgrade) => {
     const drafts = upgrade.objectStore('drafts');
     for (const old of await drafts.getAll()) await drafts.put(draftFromV1(old));
+  },
+  (db) => {
+    db.createObjectStore('typed');
   },
 ];
 export const DEVICE_VERSION = STEPS.length;

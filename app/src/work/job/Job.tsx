@@ -17,6 +17,7 @@ import { send } from '../../data/outbox';
 import { useJob, useUnit } from '../../data/queries';
 import { useMay, useSession } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
+import { useTyped } from '../../data/useTyped';
 import { clock, dayAfter, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -101,24 +102,37 @@ function Place({ page, act }: StageProps) {
 
 function Finish({ page, act }: StageProps) {
   const { job } = page;
-  const [done, setDone] = useState('');
-  const [torque, setTorque] = useState('');
-  const [tool, setTool] = useState('');
+  const typed = useTyped(`finish ${job.id}`, { done: '', torque: '', tool: '' });
+  if (!typed) return null;
+  const { value, change, clear } = typed;
+  const { done, torque, tool } = value;
   const badTorque = job.wheelsOff && torque !== '' && !/^\d{2,4}\s*(lb-ft|N·m|Nm)$/.test(torque.trim());
   const ready = done.trim() !== '' && (!job.wheelsOff || (torque.trim() !== '' && !badTorque && tool.trim() !== ''));
   return (
     <>
-      <Field label="What was done" value={done} onChangeText={setDone} multiline maxLength={1_000} />
+      <Field
+        label="What was done"
+        value={done}
+        onChangeText={(next) => change({ done: next })}
+        multiline
+        maxLength={1_000}
+      />
       {job.wheelsOff ? (
         <>
           <Field
             label="Torque"
             placeholder="475 lb-ft"
             value={torque}
-            onChangeText={setTorque}
+            onChangeText={(next) => change({ torque: next })}
             error={badTorque ? 'Write a torque like 475 lb-ft or 640 N·m.' : null}
           />
-          <Field label="Set with" placeholder="Torque wrench 4" value={tool} onChangeText={setTool} maxLength={80} />
+          <Field
+            label="Set with"
+            placeholder="Torque wrench 4"
+            value={tool}
+            onChangeText={(next) => change({ tool: next })}
+            maxLength={80}
+          />
         </>
       ) : null}
       <Button
@@ -126,7 +140,7 @@ function Finish({ page, act }: StageProps) {
         look="act"
         label="Repair is done"
         disabled={!ready}
-        onPress={() =>
+        onPress={() => {
           act(
             'finish-job',
             {
@@ -136,8 +150,9 @@ function Finish({ page, act }: StageProps) {
               ...(job.wheelsOff ? { torque: { value: torque.trim(), tool: tool.trim() } } : {}),
             },
             `${job.unit.number}: repair done`,
-          )
-        }
+          );
+          void clear();
+        }}
       />
     </>
   );
@@ -196,9 +211,11 @@ function MeasureAgain({ page }: { page: JobPage }) {
 function Certify({ page, act }: StageProps) {
   const { job, defects, standing } = page;
   const { person } = useSession();
-  const [statement, setStatement] = useState('');
+  const typed = useTyped(`certify ${job.id}`, { statement: '' });
   const [reopening, setReopening] = useState(false);
   const [reason, setReason] = useState('');
+  if (!typed) return null;
+  const { statement } = typed.value;
   const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.doneAt);
   const head = { job: job.id, version: job.version };
   return (
@@ -208,7 +225,7 @@ function Certify({ page, act }: StageProps) {
         label="Statement"
         placeholder="What was done, what needed no repair"
         value={statement}
-        onChangeText={setStatement}
+        onChangeText={(next) => typed.change({ statement: next })}
         multiline
         maxLength={500}
       />
@@ -218,9 +235,10 @@ function Certify({ page, act }: StageProps) {
         look={open.length ? 'plain' : 'act'}
         label="Sign and certify"
         disabled={open.length > 0 || statement.trim() === ''}
-        onPress={() =>
-          act('certify-job', { ...head, statement: statement.trim() }, `${job.unit.number}: repair certified`)
-        }
+        onPress={() => {
+          act('certify-job', { ...head, statement: statement.trim() }, `${job.unit.number}: repair certified`);
+          void typed.clear();
+        }}
       />
       <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
       {reopening ? (

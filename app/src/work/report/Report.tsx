@@ -17,6 +17,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../data/outbox';
 import { pickPhoto, type Shrunk, shrink } from '../../data/photos';
 import { useUnit } from '../../data/queries';
+import { useTyped } from '../../data/useTyped';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { endsOf } from '../../parts/ends';
@@ -50,38 +51,41 @@ const PART_WORDS: Record<Part, string> = {
 const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
 const WHOLE = 'whole';
 
-function Kinds({
-  entries,
-  chosen,
-  onChoose,
-}: {
+interface Filled {
+  place: string | null;
+  part: Part | null;
+  code: string | null;
+  tyre: Tyre | null;
+  words: string;
+  photos: ({ photo: string } & Shrunk)[];
+}
+const EMPTY: Filled = { place: null, part: null, code: null, tyre: null, words: '', photos: [] };
+
+interface KindsProps {
   entries: readonly CatalogueEntry[];
+  part: Part | null;
   chosen: string | null;
-  onChoose: (code: string) => void;
-}) {
-  const parts = PARTS.filter((part) => entries.some((entry) => entry.part === part));
-  const [part, setPart] = useState<Part | null>(null);
+  onChange: (change: Pick<Filled, 'code'> & Partial<Pick<Filled, 'part'>>) => void;
+}
+
+function Kinds({ entries, part, chosen, onChange }: KindsProps) {
+  const parts = PARTS.filter((each) => entries.some((entry) => entry.part === each));
+  const of = (wanted: Part) => entries.filter((entry) => entry.part === wanted);
   return (
     <View className="gap-3">
       <Choice
         label="What is it?"
         options={parts.map((each) => ({ value: each, label: PART_WORDS[each] }))}
         value={part}
-        onChange={(next) => {
-          setPart(next);
-          const only = entries.filter((entry) => entry.part === next);
-          onChoose(only.length === 1 ? (only[0]?.code ?? '') : '');
-        }}
+        onChange={(next) => onChange({ part: next, code: of(next).length === 1 ? (of(next)[0]?.code ?? null) : null })}
       />
       {part && part !== 'other' ? (
         <Choice
           stacked
           label="What is wrong?"
-          options={entries
-            .filter((entry) => entry.part === part)
-            .map(({ code, words }) => ({ value: code, label: words }))}
+          options={of(part).map(({ code, words }) => ({ value: code, label: words }))}
           value={chosen}
-          onChange={onChoose}
+          onChange={(code) => onChange({ code })}
         />
       ) : null}
     </View>
@@ -89,14 +93,13 @@ function Kinds({
 }
 
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
-  const [place, setPlace] = useState<string | null>(at);
-  const [code, setCode] = useState<string | null>(null);
-  const [tyre, setTyre] = useState<Tyre | null>(null);
-  const [words, setWords] = useState('');
+  const typed = useTyped(`report ${unit.id} ${at ?? ''}`, { ...EMPTY, place: at });
   const [asked, setAsked] = useState(false);
   const [sent, setSent] = useState(false);
-  const [photos, setPhotos] = useState<({ photo: string } & Shrunk)[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
+  if (!typed) return null;
+  const { value, change, clear, earlier } = typed;
+  const { place, part, code, tyre, words, photos } = value;
 
   const position = place && place !== WHOLE ? parsePosition(place) : null;
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
@@ -119,14 +122,10 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
     if (!file) return;
     setProblem(null);
     await shrink(file)
-      .then((picture) => setPhotos((now) => [...now, { photo: uuidv7(), ...picture }]))
+      .then((picture) => change((now) => ({ photos: [...now.photos, { photo: uuidv7(), ...picture }] })))
       .catch((error: Error) => setProblem(error.message));
   };
-  const choosePlace = (next: string) => {
-    setPlace(next);
-    setCode(null);
-    setTyre(null);
-  };
+  const choosePlace = (next: string) => change({ place: next, part: null, code: null, tyre: null });
   const report = async () => {
     setAsked(true);
     if (missing || !entry || sent) return;
@@ -154,17 +153,24 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
         { ...picture, unit: unit.id, inspection: null, defect, key: null },
         `${unit.number}: photo of ${entry.words}`,
       );
+    await clear();
     after();
   };
 
   return (
     <>
+      {earlier && !sent ? (
+        <View className="gap-2">
+          <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
+          <Button label="Begin anew" onPress={() => void clear()} />
+        </View>
+      ) : null}
       <View className="gap-2">
         <T level={2} bold size="lead">
           {position ? `At ${place}` : place === WHOLE ? 'The whole trailer' : 'Where is it?'}
         </T>
         {place ? (
-          <Pressable role="button" onPress={() => setPlace(null)} className="min-h-11 justify-center">
+          <Pressable role="button" onPress={() => change({ place: null })} className="min-h-11 justify-center">
             <T tone="act" bold>
               Change the place
             </T>
@@ -184,20 +190,20 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           </>
         )}
       </View>
-      {place ? <Kinds key={place} entries={entries} chosen={code} onChoose={(next) => setCode(next || null)} /> : null}
+      {place ? <Kinds entries={entries} part={part} chosen={code} onChange={change} /> : null}
       {needsTyre ? (
         <Choice
           label="Which tyre?"
           options={tyres.map((each) => ({ value: each, label: TYRE_WORDS[each] }))}
           value={tyre}
-          onChange={setTyre}
+          onChange={(next) => change({ tyre: next })}
         />
       ) : null}
       {place ? (
         <Field
           label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
           value={words}
-          onChangeText={setWords}
+          onChangeText={(next) => change({ words: next })}
           multiline
           maxLength={500}
         />

@@ -18,6 +18,7 @@ import { send } from '../../data/outbox';
 import { useBook } from '../../data/rules';
 import { useMay, useSession } from '../../data/session';
 import { useOutbox } from '../../data/useOutbox';
+import { useTyped } from '../../data/useTyped';
 import { clock } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { BrakeSum } from '../../parts/BrakeSum';
@@ -147,10 +148,12 @@ function Head({ judged }: { judged: Judged }) {
 
 function Acts({ judged, id }: { judged: Judged; id: string }) {
   const [asking, setAsking] = useState<'close' | 'hold' | null>(null);
-  const [words, setWords] = useState('');
+  const typed = useTyped(`sheet ${id}`, { because: '', hold: '' });
   const [busy, setBusy] = useState(false);
   const { draft, unit, open } = judged;
   const mayHold = useMay(COMMAND_ROLES['hold-trailer']);
+  if (!typed) return null;
+  const { because, hold: reason } = typed.value;
 
   const close = async () => {
     if (!draft || busy) return;
@@ -158,20 +161,22 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
     const outcome = open ? 'incomplete' : 'complete';
     await send(
       'close-inspection',
-      { inspection: id, outcome, ...(open ? { because: words.trim() } : {}), sections: sectionSeconds(draft) },
+      { inspection: id, outcome, ...(open ? { because: because.trim() } : {}), sections: sectionSeconds(draft) },
       `${unit.number}: inspection closed`,
     );
     await keepDraft({ ...draft, closed: true });
+    await typed.clear();
     router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${unit.id}`);
   };
   const hold = async () => {
     setAsking(null);
-    await send('hold-trailer', { hold: uuidv7(), unit: unit.id, reason: words.trim() }, `${unit.number}: held`);
-    setWords('');
+    await send('hold-trailer', { hold: uuidv7(), unit: unit.id, reason: reason.trim() }, `${unit.number}: held`);
+    typed.change({ hold: '' });
   };
   const startHold = () => {
     const [first] = judged.judgement.findings;
-    setWords(first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}`.slice(0, 300) : '');
+    const found = first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}` : '';
+    if (reason === '') typed.change({ hold: found.slice(0, 300) });
     setAsking('hold');
   };
   return (
@@ -200,15 +205,29 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
       {asking === 'close' ? (
         <Sheet title={`Close with ${open} open`} onClose={() => setAsking(null)}>
           <T>What is not measured stays open on the sheet, and is never a pass. Say why it was left.</T>
-          <Field label="Because" value={words} onChangeText={setWords} multiline maxLength={500} autoFocus />
-          <Button tall look="act" label="Close incomplete" onPress={close} disabled={words.trim() === '' || busy} />
+          <Field
+            label="Because"
+            value={because}
+            onChangeText={(next) => typed.change({ because: next })}
+            multiline
+            maxLength={500}
+            autoFocus
+          />
+          <Button tall look="act" label="Close incomplete" onPress={close} disabled={because.trim() === '' || busy} />
         </Sheet>
       ) : null}
       {asking === 'hold' ? (
         <Sheet title={`Hold ${unit.number}`} onClose={() => setAsking(null)}>
           <T>It stays held until every holding defect is certified and someone releases it.</T>
-          <Field label="Reason" value={words} onChangeText={setWords} multiline maxLength={300} autoFocus />
-          <Button tall look="stop" label={`Hold ${unit.number}`} onPress={hold} disabled={words.trim() === ''} />
+          <Field
+            label="Reason"
+            value={reason}
+            onChangeText={(next) => typed.change({ hold: next })}
+            multiline
+            maxLength={300}
+            autoFocus
+          />
+          <Button tall look="stop" label={`Hold ${unit.number}`} onPress={hold} disabled={reason.trim() === ''} />
         </Sheet>
       ) : null}
     </>

@@ -1,0 +1,76 @@
+import { deleteDB, openDB } from 'idb';
+import { begun } from '../testing/inspection';
+import { DEVICE_VERSION, type DeviceStore, upgradeDevice } from './device';
+
+const NAME = 'device-of-old';
+const today = () =>
+  openDB<DeviceStore>(NAME, DEVICE_VERSION, {
+    upgrade: (db, from, _, upgrade) => upgradeDevice(db, from, upgrade),
+  });
+const waiting = { id: 'c', person: 'ada', name: 'hold-trailer', at: '2026-03-02T12:00:00Z', body: {}, label: 'held' };
+const { steps, unit, startedAt } = begun();
+
+/** A device as its version left it, with an inspection begun and a command that waits. */
+async function left(version: number, draft: object) {
+  const db = await openDB(NAME, version, {
+    upgrade(old) {
+      old.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true });
+      old.createObjectStore('drafts', { keyPath: 'inspection' }).createIndex('unit', 'unit.id');
+      old.createObjectStore('answers');
+    },
+  });
+  await db.put('drafts', draft);
+  await db.put('outbox', waiting);
+  db.close();
+}
+afterEach(() => deleteDB(NAME));
+
+test.each([
+  [
+    1,
+    {
+      inspection: 'i',
+      unit,
+      steps,
+      startedAt,
+      book: 'na',
+      purpose: 'full',
+      job: null,
+      cursor: 2,
+      padUnit: 'in',
+      reservoir: '95',
+      previous: {},
+      closed: false,
+      entries: { 'stroke-applied@1L': { typed: '1 7/8', hub: {}, saved: null, skipped: null } },
+    },
+  ],
+  [
+    2,
+    {
+      ...begun({ cursor: 2, reservoir: '95' }),
+      entries: {
+        'stroke-applied@1L': { texts: { value: '1 7/8' }, field: null, note: {}, saved: null, skipped: null },
+      },
+    },
+  ],
+])('a device of version %i keeps what was typed and what waits', async (version, draft) => {
+  await left(version, draft);
+  const db = await today();
+  expect(await db.get('drafts', 'i')).toMatchObject({
+    cursor: 2,
+    reservoir: '95',
+    rules: { book: 'na' },
+    entries: { 'stroke-applied@1L': { texts: { value: '1 7/8' } } },
+  });
+  expect(await db.getAllFromIndex('drafts', 'unit', unit.id)).toHaveLength(1);
+  expect(await db.getAll('outbox')).toMatchObject([waiting]);
+  await db.put('typed', { words: 'Hisses' }, 'ada report');
+  expect(await db.get('typed', 'ada report')).toEqual({ words: 'Hisses' });
+  db.close();
+});
+
+test('a new device has every store', async () => {
+  const db = await today();
+  expect([...db.objectStoreNames]).toEqual(['answers', 'drafts', 'outbox', 'typed']);
+  db.close();
+});
