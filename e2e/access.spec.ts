@@ -132,3 +132,47 @@ test('a row is a real link: it opens beside the list, or in a tab of its own', a
   await tab.setViewportSize({ width: 390, height: 844 });
   await expect(tab).toHaveURL(/\/trailer\//);
 });
+
+test('letters twice as large: nothing is cut off, nothing lies beside the screen, no key is lost', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.addInitScript(() => {
+    document.addEventListener('DOMContentLoaded', () => {
+      document.documentElement.style.fontSize = '200%';
+    });
+  });
+  await page.reload();
+  const cut = () =>
+    page.evaluate(() => {
+      const over = [...document.querySelectorAll<HTMLElement>('a, [role], [dir=auto]')].filter((each) => {
+        const { width, right } = each.getBoundingClientRect();
+        const clipped = each.scrollWidth > each.clientWidth + 1 && getComputedStyle(each).overflowX !== 'visible';
+        return width > 0 && (clipped || right > innerWidth + 1);
+      });
+      return over.map((each) => `${each.getAttribute('aria-label') ?? each.textContent}`.slice(0, 60));
+    });
+  const fits = (where: string) => expect.poll(cut, where).toEqual([]);
+  await expect(page.getByRole('link', { name: /^L-22,/ })).toBeVisible();
+  await fits('yard');
+  await openTrailer(page, 'L-22');
+  await fits('trailer');
+  await press(page, 'Inspect');
+  await press(page, 'Full inspection');
+  for (const step of ['2L Spring and hanger', '2L Hub oil', '2L Wheel nuts', '2L-out Tyre pressure', 'King pin']) {
+    await stepTo(page, step);
+    await fits(step);
+  }
+  await stepTo(page, '2L Applied stroke');
+  await press(page, '95 psi');
+  await press(page, '13/16');
+  await fits('stroke');
+  await press(page, 'Save 2L applied stroke');
+  await expect(page.getByRole('button', { name: 'It is right' })).toBeVisible();
+  await fits('asked');
+  await press(page, 'It is right');
+  await press(page, 'Sheet');
+  await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
+  await fits('sheet');
+});

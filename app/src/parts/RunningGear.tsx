@@ -9,7 +9,7 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { type Palette, usePalette } from '../look/theme';
 import { T } from './T';
@@ -78,48 +78,58 @@ function AxleDrawing({
   const fill = (verdict: Verdict | null | undefined) =>
     verdict ? palette[`${VERDICT_LOOK[verdict].tone}-tint`] : palette.raised;
   const edge = (verdict: Verdict | null | undefined) => (verdict ? palette[VERDICT_LOOK[verdict].tone] : palette.edge);
+  // Stretched to its row, which grows where letters are large.
   return (
-    <Svg width={SHOWN_WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} preserveAspectRatio="none" aria-hidden>
-      <Line x1={44} x2={44} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
-      <Line x1={68} x2={68} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
-      <Line
-        x1={20}
-        x2={92}
-        y1={y}
-        y2={y}
-        stroke={palette.ink}
-        strokeWidth={5}
-        strokeDasharray={lifted ? '7 5' : undefined}
-      />
-      {SIDES.flatMap((side) => {
-        const end = wheelEnd({ id: '', ...unit }, axle, side);
-        const state = ends[positionCode({ axle, side })];
-        const at = (fromEdge: number, width: number) => (side === 'left' ? fromEdge : WIDTH - fromEdge - width);
-        const tyres: [Tyre, number, number][] =
-          end?.tyres === 'dual'
-            ? [
-                ['outer', 2, 15],
-                ['inner', 20, 15],
-              ]
-            : [['single', 6, 22]];
-        return tyres.map(([tyre, from, width]) => {
-          const verdict = state?.tyres?.[tyre] ?? null;
-          return (
-            <Rect
-              key={`${side} ${tyre}`}
-              x={at(from, width)}
-              y={y - tall / 2}
-              width={width}
-              height={tall}
-              rx={5}
-              fill={fill(verdict)}
-              stroke={edge(verdict)}
-              strokeWidth={2}
-            />
-          );
-        });
-      })}
-    </Svg>
+    <View style={{ width: SHOWN_WIDTH, minHeight: height }}>
+      <Svg
+        style={StyleSheet.absoluteFill}
+        width="100%"
+        height="100%"
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        preserveAspectRatio="none"
+        aria-hidden
+      >
+        <Line x1={44} x2={44} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
+        <Line x1={68} x2={68} y1={0} y2={height} stroke={palette.edge} strokeWidth={3} />
+        <Line
+          x1={20}
+          x2={92}
+          y1={y}
+          y2={y}
+          stroke={palette.ink}
+          strokeWidth={5}
+          strokeDasharray={lifted ? '7 5' : undefined}
+        />
+        {SIDES.flatMap((side) => {
+          const end = wheelEnd({ id: '', ...unit }, axle, side);
+          const state = ends[positionCode({ axle, side })];
+          const at = (fromEdge: number, width: number) => (side === 'left' ? fromEdge : WIDTH - fromEdge - width);
+          const tyres: [Tyre, number, number][] =
+            end?.tyres === 'dual'
+              ? [
+                  ['outer', 2, 15],
+                  ['inner', 20, 15],
+                ]
+              : [['single', 6, 22]];
+          return tyres.map(([tyre, from, width]) => {
+            const verdict = state?.tyres?.[tyre] ?? null;
+            return (
+              <Rect
+                key={`${side} ${tyre}`}
+                x={at(from, width)}
+                y={y - tall / 2}
+                width={width}
+                height={tall}
+                rx={5}
+                fill={fill(verdict)}
+                stroke={edge(verdict)}
+                strokeWidth={2}
+              />
+            );
+          });
+        })}
+      </Svg>
+    </View>
   );
 }
 
@@ -148,12 +158,7 @@ function EndCard({ code, state, side, size, selected, covered, onSelect }: EndPr
         <VerdictMark verdict={verdict} size={22} />
       </View>
       {lines.map((line) => (
-        <T
-          key={line}
-          size={size === 'large' ? 'body' : 'small'}
-          className={side === 'left' ? '' : 'text-right'}
-          numberOfLines={1}
-        >
+        <T key={line} size={size === 'large' ? 'body' : 'small'} className={side === 'left' ? '' : 'text-right'}>
           {line}
         </T>
       ))}

@@ -92,7 +92,10 @@ type BannerProps = Pick<Props, 'title' | 'under' | 'back' | 'backLabel' | 'right
 const Banner = memo(function Banner({ title, under, back, backLabel = 'Back', right }: BannerProps) {
   const palette = usePalette();
   return (
-    <View role="banner" className="min-h-14 flex-row items-center gap-1 border-b border-line bg-card px-2 py-1">
+    <View
+      role="banner"
+      className="min-h-14 flex-row flex-wrap items-center gap-1 border-b border-line bg-card px-2 py-1"
+    >
       {back ? (
         <Pressable
           role="button"
@@ -105,12 +108,12 @@ const Banner = memo(function Banner({ title, under, back, backLabel = 'Back', ri
       ) : (
         <View className="w-2" />
       )}
-      <View className="min-w-0 flex-1">
-        <T level={1} size="lead" bold numberOfLines={1}>
+      <View className="min-w-[7rem] flex-1">
+        <T level={1} size="lead" bold numberOfLines={2}>
           {title}
         </T>
         {under ? (
-          <T size="small" tone="soft" numberOfLines={1}>
+          <T size="small" tone="soft" numberOfLines={2}>
             {under}
           </T>
         ) : null}

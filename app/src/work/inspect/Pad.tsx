@@ -4,6 +4,7 @@ import { type ComponentProps, memo } from 'react';
 import { ScrollView, View } from 'react-native';
 import { bookOf, type Draft, entryOf, withEntry, withNote, withText } from '../../data/draft';
 import { currentField, nextEmptyField, textOf } from '../../data/fields';
+import { largeLetters } from '../../look/large';
 import { Button } from '../../parts/Button';
 import { Notice } from '../../parts/Notice';
 import { endCode } from '../../parts/RunningGear';
@@ -80,13 +81,16 @@ interface ActsProps {
   onDefect: () => void;
 }
 
+/** Four in a row; fewer where letters are large. */
+const OTHER = 'min-w-[4.8rem] flex-1';
+
 const OtherActs = memo(function OtherActs({ first, onBack, onWhy, onSkip, onDefect }: ActsProps) {
   return (
-    <View className="flex-row gap-2">
-      <Button className="flex-1" label="Back" disabled={first} onPress={onBack} />
-      <Button className="flex-1" label="Why?" onPress={onWhy} />
-      <Button className="flex-1" label="Skip" onPress={onSkip} />
-      <Button className="flex-1" label="Defect" onPress={onDefect} />
+    <View className="flex-row flex-wrap gap-2">
+      <Button className={OTHER} label="Back" disabled={first} onPress={onBack} />
+      <Button className={OTHER} label="Why?" onPress={onWhy} />
+      <Button className={OTHER} label="Skip" onPress={onSkip} />
+      <Button className={OTHER} label="Defect" onPress={onDefect} />
     </View>
   );
 });
@@ -108,21 +112,22 @@ function Answer() {
   const quick = judged.entered.ok && entryOf(draft, step).saved ? null : quickAt(draft, step);
   if (quick) return <QuickAnswer label={quick.label} onPress={() => inspecting.saveWith(quick.note)} />;
   const { label, ready } = saveLabel(draft, step, judged.entered.ok);
-  return <Button tall look="act" className="flex-1" label={label} disabled={!ready} onPress={save} />;
+  return <Button tall look="act" className="min-w-[11rem] flex-1" label={label} disabled={!ready} onPress={save} />;
 }
 
 const ANSWER = <Answer />;
 
 const AnswerRow = memo(function AnswerRow(photo: ComponentProps<typeof PhotoButton>) {
   return (
-    <View className="flex-row gap-2">
+    <View className="flex-row flex-wrap gap-2">
       <PhotoButton {...photo} />
       {ANSWER}
     </View>
   );
 });
 
-function Acts() {
+/** Going back, asking why, skipping, noting a defect. */
+function AsideActs() {
   const { draft, now, update, onWhy, onSkip } = useHand();
   const step = now?.step;
   const back = useStable(() => update((latest) => ({ ...latest, cursor: Math.max(0, latest.cursor - 1) })));
@@ -132,33 +137,40 @@ function Acts() {
     const at = step?.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
     router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
   });
+  return step ? (
+    <OtherActs first={draft.cursor === 0} onBack={back} onWhy={why} onSkip={skip} onDefect={defect} />
+  ) : null;
+}
+
+/** Answering the step, with a picture where it needs one. */
+function MainActs() {
+  const { draft, now, update } = useHand();
+  const step = now?.step;
   const photographed = useStable(
     (photo: string) =>
       step && update((latest) => withEntry(latest, step, { photos: [...(entryOf(latest, step).photos ?? []), photo] })),
   );
-  if (!step) return null;
-  return (
-    <>
-      <OtherActs first={draft.cursor === 0} onBack={back} onWhy={why} onSkip={skip} onDefect={defect} />
-      <AnswerRow
-        unit={draft.unit.id}
-        inspection={draft.inspection}
-        stepKey={stepKey(step)}
-        label={`${draft.unit.number}: photo at ${kindWords(step)}`}
-        count={entryOf(draft, step).photos?.length ?? 0}
-        onTaken={photographed}
-        className="justify-center"
-      />
-    </>
-  );
+  return step ? (
+    <AnswerRow
+      unit={draft.unit.id}
+      inspection={draft.inspection}
+      stepKey={stepKey(step)}
+      label={`${draft.unit.number}: photo at ${kindWords(step)}`}
+      count={entryOf(draft, step).photos?.length ?? 0}
+      onTaken={photographed}
+      className="justify-center"
+    />
+  ) : null;
 }
 
 const RESERVOIR = <Reservoir />;
 const ENTERING = <Entering />;
-const ACTS = <Acts />;
+const ASIDE = <AsideActs />;
+const MAIN = <MainActs />;
 
-/** One reading of the inspection in hand. */
+/** One reading of the inspection in hand. Where letters are large, the acts aside leave the thumb's place to the reading. */
 export function Pad({ reservoir }: { reservoir: boolean }) {
+  const large = largeLetters();
   if (reservoir) return <ScrollView contentContainerClassName="p-4">{RESERVOIR}</ScrollView>;
   return (
     <>
@@ -169,8 +181,12 @@ export function Pad({ reservoir }: { reservoir: boolean }) {
         contentContainerClassName="gap-2 p-3"
       >
         {ENTERING}
+        {large ? ASIDE : null}
       </ScrollView>
-      <View className="gap-2 border-t border-line bg-card p-3">{ACTS}</View>
+      <View className="gap-2 border-t border-line bg-card p-3">
+        {large ? null : ASIDE}
+        {MAIN}
+      </View>
     </>
   );
 }

@@ -18,5 +18,5 @@ export function QuickAnswer({ label, onPress }: Props) {
     const timer = setTimeout(() => setShown(true), LOOK_MS);
     return () => clearTimeout(timer);
   }, []);
-  return <Button tall look="act" className="flex-1" label={label} waits={!shown} onPress={press} />;
+  return <Button tall look="act" className="min-w-[11rem] flex-1" label={label} waits={!shown} onPress={press} />;
 }

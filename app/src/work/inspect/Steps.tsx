@@ -35,9 +35,7 @@ const Row = memo(function Row({ step, index, verdict, what, read, here, onGo }: 
           <T bold>{place}</T>
         </View>
       ) : null}
-      <T className="flex-1" numberOfLines={1}>
-        {stepWords(step)}
-      </T>
+      <T className="flex-1">{stepWords(step)}</T>
       <T bold={read} tone={read ? 'ink' : 'soft'} numberOfLines={1} className="max-w-[45%]">
         {what}
       </T>

@@ -51,10 +51,10 @@ function Row({ row, today, chosen }: { row: YardRow; today: string; chosen: bool
       aria-label={`${row.number}, ${row.body}${row.held ? ', held' : ''}. ${facts.join('. ')}`}
       aria-current={chosen ? 'true' : undefined}
       href={wide ? `/?unit=${row.id}` : `/trailer/${row.id}`}
-      className={`min-h-16 flex-row items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
+      className={`min-h-16 flex-row flex-wrap items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
     >
       <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
-      <View className="min-w-0 flex-1">
+      <View className="min-w-[9rem] flex-1">
         <View className="flex-row flex-wrap items-baseline gap-x-2">
           <T bold size="lead">
             {row.number}

@@ -22,7 +22,7 @@ const Cell = memo(function Cell({ field: { id, label, optional }, here, value, b
       style={{ flexBasis: basis as `${number}%` }}
       className={`min-h-14 grow justify-center rounded-xl border-2 px-2 py-1 ${here ? 'border-act bg-raised' : 'border-edge bg-card'}`}
     >
-      <T size="small" tone="soft" numberOfLines={1}>
+      <T size="small" tone="soft">
         {label}
       </T>
       {value || !optional ? (

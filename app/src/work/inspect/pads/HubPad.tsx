@@ -81,14 +81,14 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
         onPress={() => onNote(good)}
       />
       {oil ? (
-        <View className="flex-row gap-3">
-          <View className="items-center justify-center gap-1">
+        <View className="flex-row flex-wrap gap-3">
+          <View className="grow items-center justify-center gap-1">
             <Glass level={hub.level} />
             <T size="small" tone="soft">
               full —, add - -
             </T>
           </View>
-          <View role="radiogroup" aria-label="Level" className="min-w-0 flex-1 flex-row flex-wrap gap-2">
+          <View role="radiogroup" aria-label="Level" className="min-w-[11rem] flex-1 flex-row flex-wrap gap-2">
             {LEVELS.map(({ level, label }) => {
               const chosen = hub.level === level;
               return (

@@ -10,10 +10,12 @@ interface Props {
   onKey: (label: string) => void;
   chosen?: boolean;
   name?: string;
+  /** Of a set whose labels are long: where letters are large, fewer stand in a row. */
+  wide?: boolean;
 }
 
 /** One key of the pad. */
-export const Key = memo(function Key({ label, onKey, chosen, name }: Props) {
+export const Key = memo(function Key({ label, onKey, chosen, name, wide }: Props) {
   const palette = usePalette();
   return (
     <Pressable
@@ -21,12 +23,12 @@ export const Key = memo(function Key({ label, onKey, chosen, name }: Props) {
       aria-label={name ?? label}
       aria-pressed={chosen}
       onPress={() => onKey(label)}
-      className={`h-14 min-w-0 items-center justify-center rounded-xl border-2 flex-1 ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
+      className={`min-h-14 items-center justify-center rounded-xl border-2 flex-1 ${wide ? 'min-w-[3.75rem]' : 'min-w-[1.8rem]'} ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
     >
       {label === '⌫' ? (
         <Delete size={26} color={palette.ink} aria-hidden />
       ) : (
-        <T reading bold size="lead" tone={chosen ? 'on-act' : 'ink'} numberOfLines={1}>
+        <T reading bold size="lead" tone={chosen ? 'on-act' : 'ink'}>
           {label}
         </T>
       )}

@@ -37,20 +37,21 @@ interface RowProps {
   /** The label of the key that is chosen, if it is one of this row. */
   chosen?: string;
   onKey: (label: string) => void;
+  wide?: boolean;
 }
 
 /** A row of keys: drawn again only when its own choice changes. */
-const Row = memo(function Row({ keys, chosen, onKey }: RowProps) {
+const Row = memo(function Row({ keys, chosen, onKey, wide }: RowProps) {
   return (
-    <View className="flex-row gap-2">
+    <View className="flex-row flex-wrap gap-2">
       {keys.map(({ label, name }) => (
-        <Key key={label} label={label} name={name} chosen={chosen === label} onKey={onKey} />
+        <Key key={label} label={label} name={name} chosen={chosen === label} onKey={onKey} wide={wide} />
       ))}
     </View>
   );
 });
 
-const Rows = ({ rows, chosen, onKey }: { rows: readonly RowProps['keys'][] } & Omit<RowProps, 'keys'>) => (
+const Rows = ({ rows, chosen, onKey, wide }: { rows: readonly RowProps['keys'][] } & Omit<RowProps, 'keys'>) => (
   <View className="gap-2">
     {rows.map((keys) => (
       <Row
@@ -58,6 +59,7 @@ const Rows = ({ rows, chosen, onKey }: { rows: readonly RowProps['keys'][] } & O
         keys={keys}
         chosen={keys.some(({ label }) => label === chosen) ? chosen : undefined}
         onKey={onKey}
+        wide={wide}
       />
     ))}
   </View>
@@ -80,7 +82,7 @@ function FractionKeys({ wholes: { keys: wholes, usual }, padUnit, typed, onType 
   return (
     <View className="gap-2">
       <Row keys={wholeKeys} chosen={inches(wholeOf(usual, typed))} onKey={whole} />
-      <Rows rows={PART_ROWS} chosen={fractionOf(typed) ?? undefined} onKey={press} />
+      <Rows rows={PART_ROWS} chosen={fractionOf(typed) ?? undefined} onKey={press} wide />
     </View>
   );
 }
