@@ -82,6 +82,12 @@ for (const look of ['light', 'dark'] as const) {
     }
     await press(page, 'Skip');
     await clean(page, 'skip');
+    await page.context().setOffline(true);
+    await press(page, 'Cannot be reached here');
+    await expect(page.getByText('kept on this device')).toBeVisible();
+    await clean(page, 'something waits to be sent');
+    await press(page, /kept on this device/);
+    await clean(page, 'what waits to be sent');
   });
 
   test(`no serious accessibility fault on the settings, ${look}`, async ({ page, program }) => {
@@ -153,7 +159,10 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
       });
       return over.map((each) => `${each.getAttribute('aria-label') ?? each.textContent}`.slice(0, 60));
     });
-  const fits = (where: string) => expect.poll(cut, where).toEqual([]);
+  const fits = async (where: string) => {
+    await expect(page.getByText('Reading…')).toBeHidden();
+    await expect.poll(cut, where).toEqual([]);
+  };
   await expect(page.getByRole('link', { name: /^L-22,/ })).toBeVisible();
   await fits('yard');
   await openTrailer(page, 'L-22');
@@ -175,4 +184,17 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
   await press(page, 'Sheet');
   await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
   await fits('sheet');
+  for (const [path, heading] of [
+    ['/shop', 'Shop'],
+    ['/me', 'Me'],
+    ['/book', 'Limit book'],
+    ['/rules', 'How we judge'],
+    ['/routes', 'Routes'],
+    ['/gauges', 'Gauges'],
+    ['/files', 'Readings as a file'],
+  ] as const) {
+    await page.goto(program.url + path);
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+    await fits(path);
+  }
 });

@@ -26,7 +26,7 @@ export function OutboxBar() {
       onPress={() => router.navigate('/me')}
       className={`min-h-11 items-center justify-center px-4 ${refused + alone ? 'bg-out' : 'bg-shop'}`}
     >
-      <T bold className="text-card">
+      <T bold tone="card">
         {words}
       </T>
     </Pressable>

@@ -53,7 +53,7 @@ function Places({ wide }: { wide: boolean }) {
               <Icon size={26} color={here ? palette.act : palette.soft} aria-hidden />
               {waits ? (
                 <View className="absolute -right-5 -top-2 min-w-6 items-center rounded-full bg-shop px-1">
-                  <T size="small" bold className="text-card">
+                  <T size="small" bold tone="card">
                     {entries.length}
                   </T>
                 </View>

@@ -13,6 +13,7 @@ const TONES = {
   soft: 'text-soft',
   act: 'text-act',
   'on-act': 'text-on-act',
+  card: 'text-card',
   out: 'text-out',
   violation: 'text-violation',
   shop: 'text-shop',

@@ -68,7 +68,7 @@ export function Me() {
       <Card title={person.name} note={`${person.role} at ${fleet.name}`}>
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>
-      <Card title="Kept on this device" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
+      <Card title="Waiting to be sent" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
         {signedOut ? (
           <Notice look="ask">The server asks you to sign in again before it takes these. Nothing is lost.</Notice>
         ) : null}
