@@ -91,6 +91,36 @@ test('a shop makes a route its own and walks it', async ({ browser, program }) =
   await expect(page.getByText('Out of service').first()).toBeVisible();
 });
 
+test('a route changed by two: what one had not saved stands, through a reload, and is not laid over the other’s', async ({
+  browser,
+  program,
+}) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(`${program.url}/routes`);
+  await press(foreman, 'Copy. Four-thing walk');
+  await press(foreman, 'Change. Four-thing walk, ours');
+  await foreman.getByLabel('Name of the route').fill('Gate walk');
+  await foreman.reload();
+  await expect(foreman.getByLabel('Name of the route')).toHaveValue('Gate walk');
+
+  const manager = await deviceOf(browser, program.url, 'manager');
+  await manager.goto(`${program.url}/routes`);
+  await press(manager, 'Change. Four-thing walk, ours');
+  await manager.getByLabel('Name of the route').fill('Yard walk');
+  await press(manager, 'Save the route');
+  await expect(manager.getByRole('heading', { name: 'Yard walk' })).toBeVisible();
+
+  await expect(foreman.getByText('Somebody else saved this route meanwhile', { exact: false })).toBeVisible();
+  await expect(foreman.getByLabel('Name of the route')).toHaveValue('Gate walk');
+  await press(foreman, 'Save the route');
+  await press(foreman, '1 entry refused. See why');
+  await expect(foreman.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
+  await press(foreman, 'Give it up');
+  await foreman.goto(`${program.url}/routes`);
+  await press(foreman, 'Change. Yard walk');
+  await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
+});
+
 test('a trailer behind a tractor is counted as a whole', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(page, 'L-22');

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { send } from '../../data/outbox';
 import { useSession } from '../../data/session';
+import { useTyped } from '../../data/useTyped';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -180,8 +181,19 @@ const NEW_SECTIONS: Record<Section['at'], Omit<Section, 'id'>> = {
   ends: { name: 'Axle ends', says: '', at: 'ends', walk: 'round', asks: [{ kind: 'lining' }] },
 };
 
+/** Changes not saved yet, and the version they were made from. */
+interface Changed {
+  route: Route | null;
+  version: number;
+}
+
 function Editor({ stored, version }: { stored: Route; version: number }) {
-  const [route, setRoute] = useState(stored);
+  const typed = useTyped<Changed>(`route ${stored.id}`, { route: null, version });
+  if (!typed) return null;
+  const { change, clear } = typed;
+  const route = typed.value.route ?? stored;
+  const base = typed.value.route ? typed.value.version : version;
+  const setRoute = (next: Route) => change({ route: next, version: base });
   const changed = JSON.stringify(route) !== JSON.stringify(stored);
   const checked = routeSchema.safeParse(route);
   const problem = checked.success ? null : 'Every section needs a name and at least one step.';
@@ -189,7 +201,8 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
   const add = (at: Section['at']) =>
     sections([...route.sections, { ...NEW_SECTIONS[at], id: `s${Date.now().toString(36)}` }]);
   const save = async () => {
-    await send('save-route', { route: route.id, version, definition: route }, `Route changed: ${route.name}`);
+    await send('save-route', { route: route.id, version: base, definition: route }, `Route changed: ${route.name}`);
+    await clear();
     router.replace('/routes');
   };
   return (
@@ -199,7 +212,7 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
       back={goBack('/routes')}
       footer={
         <View className="flex-row gap-2">
-          <Button tall className="grow" label="Undo" disabled={!changed} onPress={() => setRoute(stored)} />
+          <Button tall className="grow" label="Undo" disabled={!changed} onPress={() => void clear()} />
           <Button
             tall
             look="act"
@@ -211,6 +224,11 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
         </View>
       }
     >
+      {changed && base < version ? (
+        <Notice look="ask">
+          Somebody else saved this route meanwhile. What you changed stands here as you left it; “Undo” shows theirs.
+        </Notice>
+      ) : null}
       {problem ? <Notice look="ask">{problem}</Notice> : null}
       <Card>
         <Field
@@ -262,5 +280,5 @@ export function RouteEditor() {
         <Notice look="ask">This route is not there: it was removed, or has not been sent yet.</Notice>
       </Screen>
     );
-  return <Editor key={found.version} stored={found.definition} version={found.version} />;
+  return <Editor stored={found.definition} version={found.version} />;
 }
