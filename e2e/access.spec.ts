@@ -19,6 +19,14 @@ async function clean(page: Page, where: string): Promise<void> {
   }).toPass({ timeout: 120_000 });
 }
 
+/** Where a shop says how it works: path and heading. */
+const SETTINGS = [
+  ['/rules', 'How we judge'],
+  ['/routes', 'Routes'],
+  ['/gauges', 'Gauges'],
+  ['/files', 'Readings as a file'],
+] as const;
+
 const begun = async (page: Page, url: string, look: Theme) => {
   theme = look;
   await page.emulateMedia({ colorScheme: look });
@@ -101,12 +109,7 @@ for (const look of ['light', 'dark'] as const) {
     await clean(page, 'limit book');
     await page.keyboard.press('?');
     await clean(page, 'keys');
-    for (const [path, heading] of [
-      ['/rules', 'How we judge'],
-      ['/routes', 'Routes'],
-      ['/gauges', 'Gauges'],
-      ['/files', 'Readings as a file'],
-    ] as const) {
+    for (const [path, heading] of SETTINGS) {
       await page.goto(program.url + path);
       await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
       await clean(page, path);
@@ -184,15 +187,7 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
   await press(page, 'Sheet');
   await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
   await fits('sheet');
-  for (const [path, heading] of [
-    ['/shop', 'Shop'],
-    ['/me', 'Me'],
-    ['/book', 'Limit book'],
-    ['/rules', 'How we judge'],
-    ['/routes', 'Routes'],
-    ['/gauges', 'Gauges'],
-    ['/files', 'Readings as a file'],
-  ] as const) {
+  for (const [path, heading] of [['/shop', 'Shop'], ['/me', 'Me'], ['/book', 'Limit book'], ...SETTINGS] as const) {
     await page.goto(program.url + path);
     await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
     await fits(path);

@@ -1,5 +1,5 @@
 import { type Asking, type Book, type Limited, limitFor, limitsFor } from '../limits';
-import { formatLike, formatPressure, must, parseAmount, parsePressure, pressureStep, pressureUnit } from '../measure';
+import { formatLike, formatPressure, must, parsePressure, pressurePart, pressureStep, pressureUnit } from '../measure';
 import type { AirTest } from '../trailer';
 import type { ReadingOf } from '../wire';
 import { judgeAmount } from './decide';
@@ -41,16 +41,15 @@ function judgeLowAir(book: Book, { value = '', cutOut }: Test): Opinion {
   const [limit] = limitsFor(book, 'low-air', {});
   const given = { measured: value, amount: pascals(value) };
   if (!limit?.orOfCutOut || !cutOut) return judgeAmount(book, 'low-air', {}, given);
-  const [top, bottom] = limit.orOfCutOut;
-  const part = Math.round((pascals(cutOut) * top) / bottom);
-  if (part >= must(parseAmount(limit.value)).value) return judgeAmount(book, 'low-air', {}, given);
-  const less = { ...limit, value: formatPressure(part, pressureUnit(cutOut)) };
+  const part = pressurePart(cutOut, limit.orOfCutOut);
+  if (pascals(part) >= pascals(limit.value)) return judgeAmount(book, 'low-air', {}, given);
+  const less = { ...limit, value: part };
   const rules = { ...book, limits: book.limits.map((each) => (each.id === limit.id ? less : each)) };
   return judgeAmount(
     rules,
     'low-air',
     {},
-    { ...given, also: `${less.value} is ${top}/${bottom} of the cut-out of ${cutOut}.` },
+    { ...given, also: `${part} is ${limit.orOfCutOut.join('/')} of the cut-out of ${cutOut}.` },
   );
 }
 

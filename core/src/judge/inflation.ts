@@ -1,5 +1,13 @@
 import type { Book } from '../limits';
-import { formatPressure, must, parsePressure, parseTemperature, pressureStep, pressureUnit } from '../measure';
+import {
+  formatPressure,
+  must,
+  parsePressure,
+  parseTemperature,
+  pressurePart,
+  pressureStep,
+  pressureUnit,
+} from '../measure';
 import type { ReadingOf } from '../wire';
 import { notJudged, type Opinion, opinion } from './opinion';
 
@@ -35,13 +43,9 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const coldText = formatPressure(Math.max(0, cold), unit);
   const taken = reading.hot ? `${reading.value} hot, less ${allowance}, is ${coldText} cold` : reading.value;
   const measured = reading.value;
-  const below = (text: string, [top, bottom]: readonly [number, number]) => cold * bottom <= pascals(text) * top;
 
-  if (reading.sidewallMax && below(reading.sidewallMax, rule.flatAtOrBelow)) {
-    const half = formatPressure(
-      (pascals(reading.sidewallMax) * rule.flatAtOrBelow[0]) / rule.flatAtOrBelow[1],
-      pressureUnit(reading.sidewallMax),
-    );
+  const half = reading.sidewallMax ? pressurePart(reading.sidewallMax, rule.flatAtOrBelow) : null;
+  if (half && cold <= pascals(half))
     return opinion({
       measured,
       verdict: 'out-of-service',
@@ -50,7 +54,6 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
       sure: rule.sure,
       because: `${taken}: at or below ${half}, half of the sidewall maximum of ${reading.sidewallMax}. The tyre counts as flat.`,
     });
-  }
   if (!reading.target) return notJudged('The pressure this load asks for was not given.', { measured });
   const margin = cold - pascals(reading.target);
   const targetUnit = pressureUnit(reading.target);
@@ -63,7 +66,7 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   };
   if (margin >= 0)
     return opinion({ ...figures, verdict: 'within', because: `${taken}: not less than ${reading.target}.` });
-  const low = cold * rule.lookInsideBelow[1] <= pascals(reading.target) * rule.lookInsideBelow[0];
+  const low = cold <= pascals(pressurePart(reading.target, rule.lookInsideBelow));
   const look = low ? ' So far below, practice is to take it off and look inside.' : '';
   return opinion({ ...figures, verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` });
 }

@@ -13,7 +13,15 @@ export {
   parseLength,
 } from './length';
 export { must, type Parsed } from './parsed';
-export { formatPressure, type Pascals, type PressureUnit, parsePressure, pressureStep, pressureUnit } from './pressure';
+export {
+  formatPressure,
+  type Pascals,
+  type PressureUnit,
+  parsePressure,
+  pressurePart,
+  pressureStep,
+  pressureUnit,
+} from './pressure';
 export {
   formatTemperature,
   type Millikelvin,

@@ -36,6 +36,14 @@ export function formatPressure(pascals: Pascals, unit: PressureUnit): string {
   return `${decimalText(value, unit === 'psi' ? 1 : unit === 'bar' ? 2 : 0)} ${unit}`;
 }
 
+const PART_PLACES = 4;
+
+/** A share of a written pressure, in its own unit and to four decimals of it: half of `110 psi` is `55 psi`. */
+export function pressurePart(text: string, [top, bottom]: readonly [number, number]): string {
+  const digits = scaled(parts(text), BigInt(top) * 10n ** BigInt(PART_PLACES), BigInt(bottom));
+  return `${decimalText(digits / 10 ** PART_PLACES, PART_PLACES)} ${pressureUnit(text)}`;
+}
+
 const parts = (text: string) => {
   const found = /^(.*?)\s*(psi|bar|kpa)$/i.exec(plainText(text));
   const value = found ? decimal(found[1] ?? '') : null;

@@ -68,6 +68,11 @@ describe('POST /api/v1/judge', () => {
     expect(answer.json()).toMatchObject({ status: 413, title: 'Too large' });
   });
 
+  test('an outsider may check our arithmetic many times in a row', async () => {
+    const codes = await Promise.all(Array.from({ length: 300 }, async () => (await judge(JUDGE_SAMPLE)).statusCode));
+    expect(new Set(codes)).toEqual(new Set([200]));
+  });
+
   test('broken JSON is answered with a problem document', async () => {
     const answer = await world.app.inject({
       method: 'POST',
