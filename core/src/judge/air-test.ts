@@ -32,7 +32,7 @@ function judgeLeak(book: Book, reading: Test): Opinion {
   if (found.lost < 0)
     return notJudged(`The pressure rose by ${lost.slice(1)}: is the engine off?`, { measured: `${start} to ${end}` });
   if (seconds < per) return notJudged(`${seconds} s is too short: let it run ${per} s.`, { measured });
-  const sum = `${start} to ${end} in ${seconds} s is ${lost}, or ${measured}.`;
+  const sum = `${start} to ${end} in ${seconds} s is ${lost}${seconds === per ? '' : `, or ${measured}`}.`;
   return judgeAmount(book, test as Limited, asking, { measured, amount: found.rate, also: sum });
 }
 

@@ -27,6 +27,8 @@ test.each<[Reading, string | null]>([
   [{ kind: 'stroke-applied', ...at, value: '1 3/4 in', distances: ['3 in', '4 7/8 in'] }, 'value'],
   [{ kind: 'stroke-applied', ...at, value: '1 7/8 in', distances: ['4 7/8 in', '3 in'] }, 'value'],
   [{ kind: 'stroke-applied', ...at, value: '47.63 mm', distances: ['3 in', '123.83 mm'] }, null],
+  [{ kind: 'wheel-nuts', ...at, holes: 10, loose: [1, 4], missing: [4] }, 'loose'],
+  [{ kind: 'wheel-nuts', ...at, holes: 10, loose: [1], missing: [4], rust: [1, 4] }, null],
 ])('%j says against itself: %s', (reading, path) => expect(contradiction(reading)?.path ?? null).toBe(path));
 
 test.each<[Reading, string | null]>([

@@ -150,7 +150,9 @@ export function contradiction(reading: Reading): { path: string; message: string
     const path = (['loose', 'missing', 'rust'] as const).find((each) =>
       reading[each]?.some((position) => position > reading.holes),
     );
-    return path ? { path, message: `A wheel with ${reading.holes} holes has no such position` } : null;
+    if (path) return { path, message: `A wheel with ${reading.holes} holes has no such position` };
+    const both = reading.loose?.find((position) => reading.missing?.includes(position));
+    return both ? { path: 'loose', message: `The fastener at ${both} cannot be loose and missing` } : null;
   }
   if (reading.kind !== 'stroke-applied' || !reading.distances) return null;
   const [released, applied, value] = [...reading.distances, reading.value].map((text) =>
