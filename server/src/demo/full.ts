@@ -1,5 +1,5 @@
 import { type Reading, ROUTES, readingKey, routeSteps, type Step, stepKey, type Unit } from '@zealous-axle/core';
-import type { Teller } from './teller';
+import { later, type Teller } from './teller';
 
 const AIR: Record<string, object> = {
   'leak-released': { start: '112 psi', end: '111 psi', seconds: 60, vehicles: 'single' },
@@ -80,13 +80,16 @@ export async function inspectFully(
     route: { id: route.id, name: route.name },
     steps,
   });
+  const minutesIn = (section: string | undefined) => MINUTES[section ?? ''] ?? 3;
+  let minutes = 0;
   for (const step of steps) {
+    minutes += minutesIn(step.section) / steps.filter(({ section }) => section === step.section).length;
     const value = usual.get(stepKey(step)) ?? goodAt(step);
-    await tell('technician', 'take-reading', hoursAgo, { reading: id(), inspection, value });
+    await tell('technician', 'take-reading', later(hoursAgo, minutes), { reading: id(), inspection, value });
   }
-  await tell('technician', 'close-inspection', hoursAgo, {
+  await tell('technician', 'close-inspection', later(hoursAgo, minutes), {
     inspection,
     outcome: 'complete',
-    sections: route.sections.map((section) => ({ id: section.id, seconds: (MINUTES[section.id] ?? 3) * 60 })),
+    sections: route.sections.map((section) => ({ id: section.id, seconds: minutesIn(section.id) * 60 })),
   });
 }

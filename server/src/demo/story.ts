@@ -1,12 +1,14 @@
 import { expectedReadings, type Reading, readingKey, stepKey, type Unit } from '@zealous-axle/core';
 import { inspectFully } from './full';
-import type { Teller } from './teller';
+import { later, type Teller } from './teller';
 
 export interface DemoTrailer {
   unit: Unit;
   /** Readings of its last good inspection, by step. */
   last: Reading[];
 }
+
+const MINUTES_A_READING = 2;
 
 /** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. Gives the defects it made. */
 async function inspect(
@@ -19,19 +21,26 @@ async function inspect(
   const inspection = id();
   const different = new Map(odd.map((reading) => [readingKey(reading), reading]));
   await tell('technician', 'start-inspection', hoursAgo, { inspection, unit: unit.id, purpose: 'full' });
-  for (const step of expectedReadings(unit)) {
+  const steps = expectedReadings(unit);
+  for (const [index, step] of steps.entries()) {
+    const at = later(hoursAgo, (index + 1) * MINUTES_A_READING);
     const key = stepKey(step);
     const value = different.get(key) ?? last.find((reading) => readingKey(reading) === key);
     const reason = skipped[key];
-    if (reason) await tell('technician', 'skip-reading', hoursAgo, { skip: id(), inspection, step, reason });
-    else if (value) await tell('technician', 'take-reading', hoursAgo, { reading: id(), inspection, value });
+    if (reason) await tell('technician', 'skip-reading', at, { skip: id(), inspection, step, reason });
+    else if (value) await tell('technician', 'take-reading', at, { reading: id(), inspection, value });
   }
   const because = Object.values(skipped)[0];
-  const { changed } = await tell('technician', 'close-inspection', hoursAgo, {
-    inspection,
-    outcome: because ? 'incomplete' : 'complete',
-    ...(because ? { because } : {}),
-  });
+  const { changed } = await tell(
+    'technician',
+    'close-inspection',
+    later(hoursAgo, (steps.length + 1) * MINUTES_A_READING),
+    {
+      inspection,
+      outcome: because ? 'incomplete' : 'complete',
+      ...(because ? { because } : {}),
+    },
+  );
   return changed.filter(({ kind }) => kind === 'defect').map((each) => each.id);
 }
 

@@ -20,6 +20,9 @@ export interface Teller {
 
 const HOUR_MS = 3_600_000;
 
+/** Hours ago, so many minutes after something else was. */
+export const later = (hoursAgo: number, minutes: number): number => hoursAgo - minutes / 60;
+
 export function teller(db: Database, people: Record<DemoPerson, Actor>, random: () => number, now: Date): Teller {
   return {
     id: () => seededId(random, now),

@@ -82,7 +82,7 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
       />
       {oil ? (
         <View className="flex-row flex-wrap gap-3">
-          <View className="grow items-center justify-center gap-1">
+          <View className="mx-auto items-center justify-center gap-1">
             <Glass level={hub.level} />
             <T size="small" tone="soft">
               full —, add - -
