@@ -67,9 +67,10 @@ function findAtEnds({ book, unit, readings }: Look, pattern: EndPattern): Sugges
   return wheelEnds(unit).flatMap((end) => {
     if (pattern.adjuster && pattern.adjuster !== end.adjuster) return [];
     const here = atEnd(readings, end);
-    const evidence = pattern.when.map((wanted) => here.find((reading) => fits(book, end, wanted, reading)));
-    const known = evidence.filter((reading) => reading !== undefined);
-    return known.length === evidence.length ? [{ pattern, place: positionCode(end), evidence: known, before: [] }] : [];
+    const find = (wanted: Condition) => here.find((reading) => fits(book, end, wanted, reading));
+    const evidence = pattern.when.flatMap((wanted) => find(wanted) ?? []);
+    if (evidence.length < (pattern.least ?? pattern.when.length) || pattern.unless?.some(find)) return [];
+    return [{ pattern, place: positionCode(end), evidence, before: [] }];
   });
 }
 

@@ -33,6 +33,10 @@ export const patternSchema = z.union([
     at: z.literal('end'),
     adjuster: z.enum(ADJUSTERS).optional(),
     when: z.array(condition).min(1),
+    /** How many of them make the pattern; all of them where it is left out. */
+    least: z.int().min(1).optional(),
+    /** What speaks against it. */
+    unless: z.array(condition).optional(),
   }),
   z.strictObject({
     ...words,

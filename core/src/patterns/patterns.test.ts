@@ -19,6 +19,7 @@ const lining = (value: string): Reading => ({ kind: 'lining', ...at, points: [va
 const tread = (value: string, tyre: 'inner' | 'outer'): Reading => ({ kind: 'tread', ...at, tyre, grooves: [[value]] });
 const hub = (noted: object): Reading =>
   ({ kind: 'hub-oil', ...at, level: 'between', condition: 'clear', leak: 'none', ...noted }) as Reading;
+const seen = (check: string, ...codes: string[]): Reading => ({ kind: 'check', check, ...at, found: codes });
 const found = (readings: Reading[], of = unit) =>
   findPatterns(plainBook('na'), of, readings).map(({ pattern, place, evidence }) => [
     pattern.id,
@@ -47,11 +48,25 @@ test.each<[string, Reading[], unknown[]]>([
   ['low and wet inside', [hub({ level: 'at-add', leak: 'onto-lining' })], [['inner-seal', '1L', 1]]],
   ['low and dry', [hub({ level: 'below-add' })], [['oil-low-and-dry', '1L', 1]]],
   ['milky', [hub({ condition: 'milky' })], [['milky-oil', '1L', 1]]],
-  ['short free, hot hub', [free('5/16 in'), hub({ heat: 'hot' })], [['hot-dragging', '1L', 2]]],
+  ['short free, hot hub', [free('5/16 in'), hub({ heat: 'hot' })], [['dragging', '1L', 2]]],
+  ['short free, blue drum', [free('5/16 in'), seen('drum-look', 'drum-blue')], [['dragging', '1L', 2]]],
+  ['blue drum, hot hub', [seen('drum-look', 'drum-blue'), hub({ heat: 'hot' })], [['dragging', '1L', 2]]],
   [
-    'short free, blue drum',
-    [free('5/16 in'), { kind: 'check', check: 'drum-look', ...at, found: ['drum-blue'] }],
-    [['blue-dragging', '1L', 2]],
+    'every sign of dragging',
+    [free('5/16 in'), lining('3/16 in'), seen('drum-look', 'drum-blue'), hub({ heat: 'hot' })],
+    [['dragging', '1L', 4]],
+  ],
+  ['a hot hub alone', [hub({ heat: 'hot' })], []],
+  [
+    'low, and wet inside as seen',
+    [hub({ level: 'at-add' }), seen('inner-seal', 'wheel-inside-wet')],
+    [['inner-seal-seen', '1L', 2]],
+  ],
+  ['low, and dry as seen', [hub({ level: 'at-add' }), seen('inner-seal')], [['oil-low-and-dry', '1L', 1]]],
+  [
+    'low, and wet as read and seen',
+    [hub({ level: 'at-add', leak: 'onto-lining' }), seen('inner-seal', 'hub-seal-onto-lining')],
+    [['inner-seal', '1L', 1]],
   ],
   ['cupped', [{ ...tread('6/32', 'outer'), wear: ['cupped'] } as Reading], [['wear-cupped', '1L', 1]]],
   ['nothing odd', [stroke('1 5/8 in'), free('5/8 in'), lining('1/2 in'), hub({})], []],
