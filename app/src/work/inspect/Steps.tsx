@@ -36,7 +36,7 @@ const Row = memo(function Row({ step, index, verdict, what, read, here, onGo }: 
         </View>
       ) : null}
       <T className="flex-1">{stepWords(step)}</T>
-      <T bold={read} tone={read ? 'ink' : 'soft'} numberOfLines={1} className="max-w-[45%]">
+      <T bold={read} tone={read ? 'ink' : 'soft'} className="max-w-[45%] text-right">
         {what}
       </T>
     </Pressable>
