@@ -21,6 +21,7 @@ async function left(version: number, draft: object) {
   });
   await db.put('drafts', draft);
   await db.put('outbox', waiting);
+  await db.put('answers', { shape: 2, state: {} }, 'ada');
   db.close();
 }
 afterEach(() => deleteDB(NAME));
@@ -64,6 +65,7 @@ test.each([
   });
   expect(await db.getAllFromIndex('drafts', 'unit', unit.id)).toHaveLength(1);
   expect(await db.getAll('outbox')).toMatchObject([waiting]);
+  expect(await db.count('answers')).toBe(0);
   await db.put('typed', { words: 'Hisses' }, 'ada report');
   expect(await db.get('typed', 'ada report')).toEqual({ words: 'Hisses' });
   db.close();

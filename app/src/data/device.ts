@@ -25,8 +25,10 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
     const drafts = upgrade.objectStore('drafts');
     for (const old of await drafts.getAll()) await drafts.put(draftFromV1(old));
   },
-  (db) => {
+  // Forms begun; and each answer stands by itself, where all of a person's were one.
+  async (db, upgrade) => {
     db.createObjectStore('typed');
+    await upgrade.objectStore('answers').clear();
   },
 ];
 export const DEVICE_VERSION = STEPS.length;

@@ -47,30 +47,43 @@ export const readAgain = (): Promise<void> => queryClient.invalidateQueries();
 
 const ANSWERS = 'answers';
 /** Counted up when a view's shape changes: answers kept in an older one are not shown. */
-const SHAPE = 2;
+const SHAPE = 3;
 const KEEP_AFTER_MS = 400;
+interface Kept {
+  shape: number;
+  query: DehydratedState['queries'][number];
+}
+const keyOf = (person: string, hash: string) => `${person} ${hash}`;
+const allOf = (person: string) => IDBKeyRange.bound(keyOf(person, ''), keyOf(person, '\uffff'));
 /** A device whose storage takes nothing shows answers as they come: they are the server's, so nothing is lost. */
 const notKept = () => undefined;
 
 /** Brings back the answers this person last saw on this device. */
-export async function restoreAnswers(session: Session): Promise<void> {
-  const kept = (await (await device()).get(ANSWERS, session.person.id)) as
-    | { shape: number; state: DehydratedState }
-    | undefined;
-  if (kept?.shape === SHAPE) hydrate(queryClient, kept.state);
+export async function restoreAnswers({ person }: Pick<Session, 'person'>): Promise<void> {
+  const kept = (await (await device()).getAll(ANSWERS, allOf(person.id))) as Kept[];
+  hydrate(queryClient, {
+    mutations: [],
+    queries: kept.filter(({ shape }) => shape === SHAPE).map(({ query }) => query),
+  });
 }
 
-/** Keeps the answers on the device as they come in. */
+/** Keeps the answers on the device as they come in, each by itself: a fleet's worth is not written for one of them. */
 export function keepAnswers(person: string): () => void {
+  const fresh = new Set<string>();
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const keep = () =>
-    device()
-      .then((db) => db.put(ANSWERS, { shape: SHAPE, state: dehydrate(queryClient) }, person))
-      .catch(notKept);
-  const stop = queryClient.getQueryCache().subscribe(({ type }) => {
-    if (type !== 'updated' && type !== 'added') return;
+  const keep = async () => {
+    const { queries } = dehydrate(queryClient, { shouldDehydrateQuery: ({ queryHash }) => fresh.has(queryHash) });
+    fresh.clear();
+    const writing = (await device()).transaction(ANSWERS, 'readwrite');
+    const put = (query: Kept['query']) =>
+      writing.store.put({ shape: SHAPE, query } satisfies Kept, keyOf(person, query.queryHash));
+    await Promise.all([...queries.map(put), writing.done]);
+  };
+  const stop = queryClient.getQueryCache().subscribe((event) => {
+    if (event.type !== 'updated' || event.action.type !== 'success') return;
+    fresh.add(event.query.queryHash);
     clearTimeout(timer);
-    timer = setTimeout(() => void keep(), KEEP_AFTER_MS);
+    timer = setTimeout(() => void keep().catch(notKept), KEEP_AFTER_MS);
   });
   return () => {
     clearTimeout(timer);
