@@ -153,7 +153,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
         { ...picture, unit: unit.id, inspection: null, defect, key: null },
         `${unit.number}: photo of ${entry.words}`,
       );
-    await clear();
+    void clear();
     after();
   };
 

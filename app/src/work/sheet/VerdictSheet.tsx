@@ -148,12 +148,13 @@ function Head({ judged }: { judged: Judged }) {
 
 function Acts({ judged, id }: { judged: Judged; id: string }) {
   const [asking, setAsking] = useState<'close' | 'hold' | null>(null);
-  const typed = useTyped(`sheet ${id}`, { because: '', hold: '' });
+  const typed = useTyped(`close ${id}`, { because: '' });
+  const [reason, setReason] = useState('');
   const [busy, setBusy] = useState(false);
   const { draft, unit, open } = judged;
   const mayHold = useMay(COMMAND_ROLES['hold-trailer']);
   if (!typed) return null;
-  const { because, hold: reason } = typed.value;
+  const { because } = typed.value;
 
   const close = async () => {
     if (!draft || busy) return;
@@ -171,12 +172,11 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
   const hold = async () => {
     setAsking(null);
     await send('hold-trailer', { hold: uuidv7(), unit: unit.id, reason: reason.trim() }, `${unit.number}: held`);
-    typed.change({ hold: '' });
+    setReason('');
   };
   const startHold = () => {
     const [first] = judged.judgement.findings;
-    const found = first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}` : '';
-    if (reason === '') typed.change({ hold: found.slice(0, 300) });
+    setReason(first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}`.slice(0, 300) : '');
     setAsking('hold');
   };
   return (
@@ -219,14 +219,7 @@ function Acts({ judged, id }: { judged: Judged; id: string }) {
       {asking === 'hold' ? (
         <Sheet title={`Hold ${unit.number}`} onClose={() => setAsking(null)}>
           <T>It stays held until every holding defect is certified and someone releases it.</T>
-          <Field
-            label="Reason"
-            value={reason}
-            onChangeText={(next) => typed.change({ hold: next })}
-            multiline
-            maxLength={300}
-            autoFocus
-          />
+          <Field label="Reason" value={reason} onChangeText={setReason} multiline maxLength={300} autoFocus />
           <Button tall look="stop" label={`Hold ${unit.number}`} onPress={hold} disabled={reason.trim() === ''} />
         </Sheet>
       ) : null}
