@@ -2,21 +2,23 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { deviceOf, expect, openTrailer, press, signIn, stepTo, test } from './program';
 
-type Theme = 'light' | 'dark';
-/** The dark theme changes nothing but colours: only those are looked at again. */
-const only = (builder: AxeBuilder, theme: Theme): AxeBuilder =>
-  theme === 'light' ? builder : builder.withRules(['color-contrast']);
-
-let theme: Theme = 'light';
-
 /** Looks until the screen has settled: what is still arriving is not judged. */
-async function clean(page: Page, where: string): Promise<void> {
+async function settled(page: Page, where: string, look: (builder: AxeBuilder) => AxeBuilder): Promise<void> {
   await expect(async () => {
-    const { violations } = await only(new AxeBuilder({ page }), theme).analyze();
+    const { violations } = await look(new AxeBuilder({ page })).analyze();
     const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
     const said = serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
     expect(said, where).toEqual([]);
   }).toPass({ timeout: 120_000 });
+}
+
+/** The screen as it stands, by day and by night: the dark theme changes nothing but colours, so only those are looked at again. */
+async function clean(page: Page, where: string): Promise<void> {
+  await settled(page, where, (builder) => builder);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect(page.locator('html')).toHaveClass(/dark/);
+  await settled(page, `${where}, dark`, (builder) => builder.withRules(['color-contrast']));
+  await page.emulateMedia({ colorScheme: 'light' });
 }
 
 /** Where a shop says how it works: path and heading. */
@@ -27,100 +29,92 @@ const SETTINGS = [
   ['/files', 'Readings as a file'],
 ] as const;
 
-const begun = async (page: Page, url: string, look: Theme) => {
-  theme = look;
-  await page.emulateMedia({ colorScheme: look });
-  await page.goto(url);
-};
+test('no serious accessibility fault on the daily screens', async ({ page, program }) => {
+  await page.goto(program.url);
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await clean(page, 'sign in');
+  await signIn(page, program.url, 'foreman');
+  await clean(page, 'yard');
+  await openTrailer(page, 'L-22');
+  await expect(page.getByText('Open defects')).toBeVisible();
+  await clean(page, 'trailer');
+  await press(page, 'Report a defect');
+  await page.getByRole('button', { name: /^2L:/ }).click();
+  await page.getByRole('radio', { name: 'Tyre' }).click();
+  await clean(page, 'report');
+  await press(page, 'Back');
+  await page
+    .getByRole('link', { name: /Out of service/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
+  await clean(page, 'verdict sheet');
+  await press(page, 'Print');
+  await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
+  await clean(page, 'paper');
+  await page.goto(`${program.url}/shop`);
+  await expect(page.getByText('Reports to answer', { exact: false })).toBeVisible();
+  await clean(page, 'shop');
+  await page.getByRole('link', { name: /Air bag/ }).click();
+  await expect(page.getByText('Bay 3', { exact: false }).first()).toBeVisible();
+  await clean(page, 'job');
+});
 
-for (const look of ['light', 'dark'] as const) {
-  test(`no serious accessibility fault on the daily screens, ${look}`, async ({ page, program }) => {
-    await begun(page, program.url, look);
-    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
-    await clean(page, 'sign in');
-    await signIn(page, program.url, 'foreman');
-    await clean(page, 'yard');
-    await openTrailer(page, 'L-22');
-    await expect(page.getByText('Open defects')).toBeVisible();
-    await clean(page, 'trailer');
-    await press(page, 'Report a defect');
-    await page.getByRole('button', { name: /^2L:/ }).click();
-    await page.getByRole('radio', { name: 'Tyre' }).click();
-    await clean(page, 'report');
-    await press(page, 'Back');
-    await page
-      .getByRole('link', { name: /Out of service/ })
-      .first()
-      .click();
-    await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
-    await clean(page, 'verdict sheet');
-    await press(page, 'Print');
-    await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
-    await clean(page, 'paper');
-    await page.goto(`${program.url}/shop`);
-    await expect(page.getByText('Reports to answer', { exact: false })).toBeVisible();
-    await clean(page, 'shop');
-    await page.getByRole('link', { name: /Air bag/ }).click();
-    await expect(page.getByText('Bay 3', { exact: false }).first()).toBeVisible();
-    await clean(page, 'job');
-  });
+test('no serious accessibility fault while inspecting', async ({ page, program }) => {
+  await page.goto(program.url);
+  await signIn(page, program.url, 'technician');
+  await openTrailer(page, 'L-23');
+  await press(page, 'Inspect');
+  await clean(page, 'routes to choose');
+  await press(page, 'Full inspection');
+  await clean(page, 'check by eye');
+  await stepTo(page, '2L Applied stroke');
+  await clean(page, 'pressure');
+  await press(page, '95 psi');
+  await press(page, '3/4');
+  await clean(page, 'pad');
+  for (const step of [
+    '2L Hub oil',
+    '2L Wheel nuts',
+    '2L-out Tyre pressure',
+    'Slider pins',
+    'Leak-down, brakes applied',
+  ]) {
+    await stepTo(page, step);
+    await clean(page, step);
+  }
+  await press(page, 'Skip');
+  await clean(page, 'skip');
+  await page.context().setOffline(true);
+  await press(page, 'Cannot be reached here');
+  await expect(page.getByText('kept on this device')).toBeVisible();
+  await clean(page, 'something waits to be sent');
+  await press(page, /kept on this device/);
+  await clean(page, 'what waits to be sent');
+});
 
-  test(`no serious accessibility fault while inspecting, ${look}`, async ({ page, program }) => {
-    await begun(page, program.url, look);
-    await signIn(page, program.url, 'technician');
-    await openTrailer(page, 'L-23');
-    await press(page, 'Inspect');
-    await clean(page, 'routes to choose');
-    await press(page, 'Full inspection');
-    await clean(page, 'check by eye');
-    await stepTo(page, '2L Applied stroke');
-    await clean(page, 'pressure');
-    await press(page, '95 psi');
-    await press(page, '3/4');
-    await clean(page, 'pad');
-    for (const step of [
-      '2L Hub oil',
-      '2L Wheel nuts',
-      '2L-out Tyre pressure',
-      'Slider pins',
-      'Leak-down, brakes applied',
-    ]) {
-      await stepTo(page, step);
-      await clean(page, step);
-    }
-    await press(page, 'Skip');
-    await clean(page, 'skip');
-    await page.context().setOffline(true);
-    await press(page, 'Cannot be reached here');
-    await expect(page.getByText('kept on this device')).toBeVisible();
-    await clean(page, 'something waits to be sent');
-    await press(page, /kept on this device/);
-    await clean(page, 'what waits to be sent');
-  });
-
-  test(`no serious accessibility fault on the settings, ${look}`, async ({ page, program }) => {
-    await begun(page, program.url, look);
-    await signIn(page, program.url, 'foreman');
-    await page.getByRole('navigation').getByRole('link', { name: 'Me', exact: true }).click();
-    await clean(page, 'me');
-    await press(page, 'Open the limit book');
-    await press(page, /^Tread, /);
-    await expect(page.getByText('Every other wheel').first()).toBeVisible();
-    await clean(page, 'limit book');
-    await page.keyboard.press('?');
-    await clean(page, 'keys');
-    for (const [path, heading] of SETTINGS) {
-      await page.goto(program.url + path);
-      await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
-      await clean(page, path);
-    }
-    await page.goto(program.url);
-    await openTrailer(page, 'L-22');
-    await press(page, 'What if it ran with other units …');
-    await expect(page.getByText('The whole combination')).toBeVisible();
-    await clean(page, 'combination');
-  });
-}
+test('no serious accessibility fault on the settings', async ({ page, program }) => {
+  await page.goto(program.url);
+  await signIn(page, program.url, 'foreman');
+  await page.getByRole('navigation').getByRole('link', { name: 'Me', exact: true }).click();
+  await clean(page, 'me');
+  await press(page, 'Open the limit book');
+  await press(page, /^Tread, /);
+  await expect(page.getByText('Every other wheel').first()).toBeVisible();
+  await clean(page, 'limit book');
+  await page.keyboard.press('?');
+  await clean(page, 'keys');
+  for (const [path, heading] of SETTINGS) {
+    await page.goto(program.url + path);
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+    await clean(page, path);
+  }
+  await page.goto(program.url);
+  await openTrailer(page, 'L-22');
+  await press(page, 'What if it ran with other units …');
+  await expect(page.getByText('The whole combination')).toBeVisible();
+  await clean(page, 'combination');
+});
 
 test('a row is a real link: it opens beside the list, or in a tab of its own', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'foreman', { width: 1280, height: 800 });
