@@ -1,6 +1,6 @@
 import { deleteDB, openDB } from 'idb';
 import { begun } from '../testing/inspection';
-import { DEVICE_VERSION, type DeviceStore, upgradeDevice } from './device';
+import { DEVICE_VERSION, type DeviceStore, device, upgradeDevice } from './device';
 
 const NAME = 'device-of-old';
 const today = () =>
@@ -75,4 +75,13 @@ test('a new device has every store', async () => {
   const db = await today();
   expect([...db.objectStoreNames]).toEqual(['answers', 'drafts', 'outbox', 'typed']);
   db.close();
+});
+
+test('a program that is newer, in another window, gets the database, and this one loads itself anew', async () => {
+  const reload = jest.fn();
+  Object.assign(window, { location: { reload } });
+  const here = await device();
+  const newer = await openDB(here.name, DEVICE_VERSION + 1);
+  expect(reload).toHaveBeenCalledTimes(1);
+  newer.close();
 });

@@ -40,10 +40,22 @@ export async function upgradeDevice(db: IDBPDatabase<DeviceStore>, from: number,
 
 let opened: Promise<IDBPDatabase<DeviceStore>> | undefined;
 
+/** What is being written has this long, before the program makes way for a newer one. */
+const WAY_AFTER_MS = 500;
+
+/** A newer program in another window waits for this database: this one gives it free, and loads itself anew. */
+function makeWay(db: IDBPDatabase<DeviceStore>): void {
+  setTimeout(() => {
+    db.close();
+    window.location.reload();
+  }, WAY_AFTER_MS);
+}
+
 /** The device's own database. */
 export function device(): Promise<IDBPDatabase<DeviceStore>> {
   opened ??= openDB<DeviceStore>('zealous-axle', DEVICE_VERSION, {
     upgrade: (db, from, _, upgrade) => upgradeDevice(db, from, upgrade),
+    blocking: () => void opened?.then(makeWay),
   });
   return opened;
 }
