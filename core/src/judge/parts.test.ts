@@ -1,26 +1,10 @@
 import fc from 'fast-check';
-import { bookFor, type FleetLimit, plainBook } from '../limits';
+import { type FleetLimit, plainBook } from '../limits';
 import { formatLength } from '../measure';
 import { AXLE } from '../testing/axle';
-import type { Axle, Unit } from '../trailer';
-import { type JudgeRequest, keptJudgeRequestSchema } from '../wire';
-import { atTemperature, judge, longestRun } from '.';
-
-const at = { axle: 1, side: 'left' } as const;
-type Given = Record<string, unknown> & { kind: string };
-type More = { axle?: Partial<Axle>; book?: 'na' | 'gb'; schools?: Record<string, string>; limits?: FleetLimit[] };
-
-const ask = (readings: Given[], { axle, book = 'na', schools = {}, limits = [] }: More = {}) => {
-  const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, ...axle }] };
-  const request = { book, units: [unit], readings: readings.map((each) => ({ unit: 'T', ...each })) };
-  const parsed: JudgeRequest = keptJudgeRequestSchema.parse(request);
-  return judge(parsed, { book: bookFor({ book, schools, limits }) });
-};
-const first = (reading: Given, more?: More) => {
-  const found = ask([reading], more).findings.find((each) => each.kind.split(':')[0] === reading.kind);
-  if (!found) throw new Error(`no finding for ${reading.kind}`);
-  return found;
-};
+import { ask, at, first, type Given, type More } from '../testing/judging';
+import type { Unit } from '../trailer';
+import { judge, longestRun } from '.';
 
 describe('drum and rotor', () => {
   const drum = (value: string, more = {}) => ({ kind: 'drum', ...at, value, ...more });
@@ -276,80 +260,6 @@ describe('the book of Great Britain', () => {
     [['49.0 mm', '50 mm'], 'within'],
     [['48.9 mm', '50 mm'], 'violation'],
   ])('a pin of %j is %s', (pin, verdict) => expect(first({ kind: 'king-pin', pin }, gb).verdict).toBe(verdict));
-});
-
-describe('shares of a pressure are those of what was typed', () => {
-  const units = fc.constantFrom<['psi' | 'bar' | 'kPa', number]>(['psi', 10], ['bar', 100], ['kPa', 1]);
-  const written = (count: number, [unit, per]: ['psi' | 'bar' | 'kPa', number]) => `${count / per} ${unit}`;
-  const tyre = (noted: object) => first({ kind: 'pressure', ...at, tyre: 'outer', ...noted });
-
-  test('half of the sidewall maximum is flat, a little more is not', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 100, max: 1_000 }), units, (half, unit) => {
-        const sidewallMax = written(2 * half, unit);
-        const verdict = (count: number) => tyre({ value: written(count, unit), sidewallMax }).verdict;
-        expect([verdict(half), verdict(half + 1)]).toEqual(['out-of-service', 'not-judged']);
-      }),
-    );
-  });
-
-  test('a fifth below the target asks for a look inside, a little less below does not', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 100, max: 400 }), units, (fifth, unit) => {
-        const target = written(5 * fifth, unit);
-        const looks = (count: number) => /look inside/.test(tyre({ value: written(count, unit), target }).because);
-        expect([looks(4 * fifth), looks(4 * fifth + 1)]).toEqual([true, false]);
-      }),
-    );
-  });
-
-  test('the warning comes by half of the cut-out, to the last digit', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 400, max: 540 }), fc.constantFrom(0, 5), (tenths, hundredths) => {
-        const half = (tenths + hundredths / 10) / 10;
-        const warned = (value: number) =>
-          first(
-            {
-              kind: 'air-test',
-              test: 'low-air',
-              value: `${value.toFixed(3)} psi`,
-              cutOut: `${(2 * half).toFixed(2)} psi`,
-            },
-            { schools: { 'low-air': '55-or-half' } },
-          ).verdict;
-        expect(warned(half)).toBe('within');
-        expect(warned(half - 0.01)).not.toBe('within');
-      }),
-    );
-  });
-});
-
-describe('hot tyres', () => {
-  test('the gas law goes there and back', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 0, max: 1_000_000 }),
-        fc.integer({ min: 250_000, max: 370_000 }),
-        fc.integer({ min: 250_000, max: 370_000 }),
-        (gauge, from, to) => Math.abs(atTemperature(atTemperature(gauge, from, to), to, from) - gauge) <= 2,
-      ),
-    );
-  });
-  test('is said beside the rule’s own allowance', () => {
-    const hot = {
-      kind: 'pressure',
-      ...at,
-      tyre: 'outer',
-      value: '115 psi',
-      target: '100 psi',
-      hot: true,
-      temperature: '60 °C',
-      coldTemperature: '20 °C',
-    };
-    expect(first(hot)).toMatchObject({ verdict: 'within', because: expect.stringMatching('at 20 °C') });
-    expect(first({ ...hot, value: '104 psi', heavy: false }).verdict).toBe('violation');
-    expect(first({ ...hot, value: '105 psi', heavy: false }).verdict).toBe('within');
-  });
 });
 
 describe('properties of all books', () => {

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { at, first } from '../testing/judging';
+import { atTemperature } from '.';
+
+describe('shares of a pressure are those of what was typed', () => {
+  const units = fc.constantFrom<['psi' | 'bar' | 'kPa', number]>(['psi', 10], ['bar', 100], ['kPa', 1]);
+  const written = (count: number, [unit, per]: ['psi' | 'bar' | 'kPa', number]) => `${count / per} ${unit}`;
+  const tyre = (noted: object) => first({ kind: 'pressure', ...at, tyre: 'outer', ...noted });
+
+  test('half of the sidewall maximum is flat, a little more is not', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 1_000 }), units, (half, unit) => {
+        const sidewallMax = written(2 * half, unit);
+        const verdict = (count: number) => tyre({ value: written(count, unit), sidewallMax }).verdict;
+        expect([verdict(half), verdict(half + 1)]).toEqual(['out-of-service', 'not-judged']);
+      }),
+    );
+  });
+
+  test('a fifth below the target asks for a look inside, a little less below does not', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 400 }), units, (fifth, unit) => {
+        const target = written(5 * fifth, unit);
+        const looks = (count: number) => /look inside/.test(tyre({ value: written(count, unit), target }).because);
+        expect([looks(4 * fifth), looks(4 * fifth + 1)]).toEqual([true, false]);
+      }),
+    );
+  });
+
+  test('the warning comes by half of the cut-out, to the last digit', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 400, max: 540 }), fc.constantFrom(0, 5), (tenths, hundredths) => {
+        const half = (tenths + hundredths / 10) / 10;
+        const warned = (value: number) =>
+          first(
+            {
+              kind: 'air-test',
+              test: 'low-air',
+              value: `${value.toFixed(3)} psi`,
+              cutOut: `${(2 * half).toFixed(2)} psi`,
+            },
+            { schools: { 'low-air': '55-or-half' } },
+          ).verdict;
+        expect(warned(half)).toBe('within');
+        expect(warned(half - 0.01)).not.toBe('within');
+      }),
+    );
+  });
+});
+
+describe('hot tyres', () => {
+  test('the gas law goes there and back', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1_000_000 }),
+        fc.integer({ min: 250_000, max: 370_000 }),
+        fc.integer({ min: 250_000, max: 370_000 }),
+        (gauge, from, to) => Math.abs(atTemperature(atTemperature(gauge, from, to), to, from) - gauge) <= 2,
+      ),
+    );
+  });
+  test('is said beside the rule’s own allowance', () => {
+    const hot = {
+      kind: 'pressure',
+      ...at,
+      tyre: 'outer',
+      value: '115 psi',
+      target: '100 psi',
+      hot: true,
+      temperature: '60 °C',
+      coldTemperature: '20 °C',
+    };
+    expect(first(hot)).toMatchObject({ verdict: 'within', because: expect.stringMatching('at 20 °C') });
+    expect(first({ ...hot, value: '104 psi', heavy: false }).verdict).toBe('violation');
+    expect(first({ ...hot, value: '105 psi', heavy: false }).verdict).toBe('within');
+  });
+});

@@ -1,0 +1,29 @@
+import { judge } from '../judge';
+import { bookFor, type FleetLimit } from '../limits';
+import type { Axle, Unit } from '../trailer';
+import { type JudgeRequest, keptJudgeRequestSchema } from '../wire';
+import { AXLE } from './axle';
+
+/** The axle end most examples are about. */
+export const at = { axle: 1, side: 'left' } as const;
+export type Given = Record<string, unknown> & { kind: string };
+export type More = {
+  axle?: Partial<Axle>;
+  book?: 'na' | 'gb';
+  schools?: Record<string, string>;
+  limits?: FleetLimit[];
+};
+
+/** Judges readings of a one-axle trailer. */
+export const ask = (readings: Given[], { axle, book = 'na', schools = {}, limits = [] }: More = {}) => {
+  const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, ...axle }] };
+  const request = { book, units: [unit], readings: readings.map((each) => ({ unit: 'T', ...each })) };
+  const parsed: JudgeRequest = keptJudgeRequestSchema.parse(request);
+  return judge(parsed, { book: bookFor({ book, schools, limits }) });
+};
+/** The finding of one reading, of its own kind. */
+export const first = (reading: Given, more?: More) => {
+  const found = ask([reading], more).findings.find((each) => each.kind.split(':')[0] === reading.kind);
+  if (!found) throw new Error(`no finding for ${reading.kind}`);
+  return found;
+};
