@@ -108,6 +108,8 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await expect(page.getByText('At 2L')).toBeVisible();
   await expect(page.getByRole('radio', { name: 'Air leak heard at the chamber' })).toBeChecked();
   await expect(page.getByLabel('In your words')).toHaveValue('Hisses with the brake held');
+  await press(page, 'Begin anew. H-11');
+  await press(page, 'Keep it. H-11');
   await press(page, 'Send report');
   await expect(page.getByText('Hisses with the brake held')).toBeVisible();
   await press(page, 'Report a defect');

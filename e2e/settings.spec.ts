@@ -119,6 +119,10 @@ test('a route changed by two: what one had not saved stands, through a reload, a
   await foreman.goto(`${program.url}/routes`);
   await press(foreman, 'Change. Yard walk');
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
+  await foreman.getByLabel('Name of the route').fill('Far walk');
+  await press(foreman, 'Undo. Far walk');
+  await press(foreman, 'Throw my changes away');
+  await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
 });
 
 test('a trailer behind a tractor is counted as a whole', async ({ browser, program }) => {

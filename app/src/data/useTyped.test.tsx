@@ -58,12 +58,18 @@ test('forms and persons do not see one another', async () => {
   expect((await opened('report')).now()?.value).toEqual(EMPTY);
 });
 
-test('where the storage takes nothing the form goes on in its window', async () => {
+test('where the storage takes nothing the form stands in its window, which asks before it goes', async () => {
+  const leaving = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
   const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
-  const form = await opened();
-  await form.change({ words: 'Hisses' });
-  expect(form.now()?.value.words).toBe('Hisses');
+  const before = await opened();
+  await before.change({ words: 'Hisses' });
+  await waitFor(() => expect(leaving()).toBe(true));
+  await before.close();
+  const after = await opened();
+  expect(after.now()).toMatchObject({ value: { words: 'Hisses' }, earlier: true });
   full.mockRestore();
+  await after.change({ words: 'Hisses, held' });
+  await waitFor(() => expect(leaving()).toBe(false));
 });

@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { device } from './device';
 import { useSession } from './session';
+import { thisWindow } from './this-window';
+
+const here = thisWindow<object>();
 
 interface Typed<T> {
   value: T;
@@ -19,17 +22,18 @@ export function useTyped<T extends object>(form: string, empty: T) {
   const [typed, setTyped] = useState<Typed<T> | null>(null);
 
   useEffect(() => {
-    let here = true;
+    let shown = true;
     void device()
       .then((db) => db.get('typed', key))
       .catch(() => undefined)
-      .then((found) => {
-        if (!here) return;
+      .then((stored) => {
+        if (!shown) return;
+        const found = here.get(key) ?? stored;
         latest.current = { ...first.current, ...(found as Partial<T> | undefined) };
         setTyped({ value: latest.current, earlier: found !== undefined });
       });
     return () => {
-      here = false;
+      shown = false;
     };
   }, [key]);
 
@@ -38,16 +42,19 @@ export function useTyped<T extends object>(form: string, empty: T) {
       latest.current = { ...latest.current, ...(typeof part === 'function' ? part(latest.current) : part) };
       const value = latest.current;
       setTyped((now) => now && { ...now, value });
-      // Where the storage takes nothing, the form stands in its window as any form does.
       void device()
         .then((db) => db.put('typed', value, key))
-        .catch(() => undefined);
+        .then(
+          () => here.drop(key),
+          () => here.keep(key, value),
+        );
     },
     [key],
   );
   const clear = useCallback(() => {
     latest.current = first.current;
     setTyped({ value: first.current, earlier: false });
+    here.drop(key);
     return device()
       .then((db) => db.delete('typed', key))
       .catch(() => undefined);

@@ -55,7 +55,7 @@ function Stage({ title, at, state, children }: { title: string; at: JobState; st
   );
 }
 
-type Send = <N extends CommandName>(name: N, body: Parameters<typeof send<N>>[1], label: string) => void;
+type Send = <N extends CommandName>(name: N, body: Parameters<typeof send<N>>[1], label: string) => boolean;
 
 interface StageProps {
   page: JobPage;
@@ -141,7 +141,7 @@ function Finish({ page, act }: StageProps) {
         label="Repair is done"
         disabled={!ready}
         onPress={() => {
-          act(
+          const taken = act(
             'finish-job',
             {
               job: job.id,
@@ -151,7 +151,7 @@ function Finish({ page, act }: StageProps) {
             },
             `${job.unit.number}: repair done`,
           );
-          void clear();
+          if (taken) void clear();
         }}
       />
     </>
@@ -236,8 +236,8 @@ function Certify({ page, act }: StageProps) {
         label="Sign and certify"
         disabled={open.length > 0 || statement.trim() === ''}
         onPress={() => {
-          act('certify-job', { ...head, statement: statement.trim() }, `${job.unit.number}: repair certified`);
-          void typed.clear();
+          const label = `${job.unit.number}: repair certified`;
+          if (act('certify-job', { ...head, statement: statement.trim() }, label)) void typed.clear();
         }}
       />
       <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
@@ -308,9 +308,10 @@ function Stages({ page }: { page: JobPage }) {
   }, [waits]);
   // A second tap before the first is kept must not send the act again.
   const act: Send = (name, body, label) => {
-    if (waits || sent.current) return;
+    if (waits || sent.current) return false;
     sent.current = true;
     void send(name, body, label);
+    return true;
   };
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (

@@ -18,6 +18,7 @@ import { send } from '../../data/outbox';
 import { pickPhoto, type Shrunk, shrink } from '../../data/photos';
 import { useUnit } from '../../data/queries';
 import { useTyped } from '../../data/useTyped';
+import { AskOnce } from '../../parts/AskOnce';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { endsOf } from '../../parts/ends';
@@ -162,7 +163,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       {earlier && !sent ? (
         <View className="gap-2">
           <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
-          <Button label="Begin anew" onPress={() => void clear()} />
+          <AskOnce label="Begin anew" ask="Throw this report away" hint={unit.number} onDo={() => void clear()} />
         </View>
       ) : null}
       <View className="gap-2">

@@ -16,6 +16,7 @@ import { Pressable, View } from 'react-native';
 import { send } from '../../data/outbox';
 import { useSession } from '../../data/session';
 import { useTyped } from '../../data/useTyped';
+import { AskOnce } from '../../parts/AskOnce';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -211,8 +212,10 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
       under="A route of our own"
       back={goBack('/routes')}
       footer={
-        <View className="flex-row gap-2">
-          <Button tall className="grow" label="Undo" disabled={!changed} onPress={() => void clear()} />
+        <View className="flex-row flex-wrap gap-2">
+          {changed ? (
+            <AskOnce label="Undo" ask="Throw my changes away" hint={route.name} onDo={() => void clear()} />
+          ) : null}
           <Button
             tall
             look="act"
