@@ -41,7 +41,7 @@ test('a stricter limit is taken with its reason, a looser one is refused, and th
   expect(kept).toEqual([{ reason: 'The mill road is closed' }]);
 });
 
-test('schools and units: the fleet’s, a person’s own, and two people at once', async ({ browser, program }) => {
+test('policies and units: the fleet’s, a person’s own, and two people at once', async ({ browser, program }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   const manager = await deviceOf(browser, program.url, 'manager');
   for (const page of [foreman, manager]) await page.goto(`${program.url}/rules`);

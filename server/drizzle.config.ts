@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'postgresql',
-  schema: './src/store/schema/index.ts',
+  schema: './src/*/schema.ts',
   out: './src/store/migrations',
 });

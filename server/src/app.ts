@@ -4,22 +4,25 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import Fastify from 'fastify';
 import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
-import type { Live } from './feeds/live';
-import { commandRoutes } from './http/commands';
-import { documentRoutes } from './http/documents';
-import { answerError } from './http/errors';
-import { fileRoutes } from './http/files';
-import { gaugeRoutes } from './http/gauges';
-import { healthRoutes } from './http/health';
-import { inspectionRoutes } from './http/inspections';
-import { judgeRoutes } from './http/judge';
-import { liveRoutes } from './http/live';
-import { serializerCompiler } from './http/serializer';
-import type { App, Serving } from './http/serving';
-import { sessionRoutes } from './http/session';
-import { shopRoutes } from './http/shop';
-import { unitRoutes } from './http/units';
-import { webRoutes } from './http/web';
+import { type Live, liveRoutes } from './feeds';
+import { sessionRoutes } from './fleet';
+import { doCommand } from './handlers';
+import {
+  type App,
+  answerError,
+  commandRoutes,
+  type DoCommand,
+  documentRoutes,
+  healthRoutes,
+  type Serving,
+  serializerCompiler,
+  webRoutes,
+} from './http';
+import { inspectionRoutes, judgeRoutes } from './inspection';
+import { fileRoutes, printRoutes } from './records';
+import { shopRoutes } from './repair';
+import { gaugeRoutes } from './standins';
+import { unitRoutes } from './yard';
 
 export interface AppParts extends Serving {
   live: Live;
@@ -69,9 +72,10 @@ export async function buildApp(parts: AppParts): Promise<App> {
       unitRoutes(v1, parts);
       inspectionRoutes(v1, parts);
       fileRoutes(v1, parts);
+      printRoutes(v1, parts);
       gaugeRoutes(v1, parts);
       shopRoutes(v1, parts);
-      commandRoutes(v1, parts);
+      commandRoutes(v1, parts, doCommand as DoCommand);
       judgeRoutes(v1);
       liveRoutes(v1, parts, parts.live);
     },

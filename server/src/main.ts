@@ -2,10 +2,9 @@ import { existsSync } from 'node:fs';
 import { buildApp } from './app';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
 import { loadDemo } from './demo/load';
-import { openLive } from './feeds/live';
+import { openLive } from './feeds';
 import { readSettings } from './settings';
-import { connect } from './store/connect';
-import { prepareDatabase, serverUrl } from './store/migrate';
+import { connect, prepareDatabase, serverUrl } from './store';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 

@@ -35,7 +35,7 @@ export function draftFromV1(old: Draft | DraftV1): Draft {
   const { book, entries, ...kept } = old;
   return {
     ...kept,
-    rules: { book, schools: {}, limits: [] },
+    rules: { book, policies: {}, limits: [] },
     route: null,
     place: null,
     airUnit: 'psi',

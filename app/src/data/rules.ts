@@ -11,9 +11,9 @@ import { useMemo } from 'react';
 import { useSession } from './session';
 
 /** What a session's fleet judges by. */
-export const rulesOf = ({ fleet: { book, schools, limits } }: Session): FleetRules => ({ book, schools, limits });
+export const rulesOf = ({ fleet: { book, policies, limits } }: Session): FleetRules => ({ book, policies, limits });
 
-/** The book of the signed-in person's fleet: schools chosen, own limits on top. */
+/** The book of the signed-in person's fleet: policies chosen, own limits on top. */
 export function useBook(): Book {
   const session = useSession();
   return useMemo(() => bookFor(rulesOf(session)), [session]);

@@ -16,7 +16,7 @@ export const begun = (more: Partial<Draft> = {}): Draft => ({
   ...newDraft({
     inspection: 'i',
     unit: HOPPER,
-    rules: { book: 'na', schools: {}, limits: [] },
+    rules: { book: 'na', policies: {}, limits: [] },
     purpose: 'full',
     job: null,
     previous: {},

@@ -1,16 +1,7 @@
+import { CATALOGUE, CHECKS, catalogueAt, catalogueEntry, catalogueEntrySchema, checkSchema } from '../catalogue';
 import { mayAct, type Role } from '../life';
-import { isStepKind } from '../trailer';
-import {
-  CATALOGUE,
-  CHECKS,
-  catalogueAt,
-  catalogueEntry,
-  catalogueEntrySchema,
-  checkSchema,
-  DEFECT_LIFE,
-  defectWords,
-  isOpenDefect,
-} from '.';
+import { defectWords, isStepKind } from '../reading';
+import { DEFECT_LIFE, isOpenDefect } from '.';
 
 test('the catalogue has the published shape, and no code twice', () => {
   for (const entry of CATALOGUE) expect(catalogueEntrySchema.parse(entry)).toEqual(entry);

@@ -1,5 +1,5 @@
-/** What can be wrong, what is looked at, and the life of a report. */
-export * from './catalogue';
-export * from './checks';
+/** What was reported, and the life of a report. */
+export { DEFECT_COMMANDS } from './commands';
 export * from './life';
 export * from './seen';
+export * from './views';

@@ -1,5 +1,5 @@
+import { catalogueEntry } from '../catalogue';
 import type { Side, Tyre } from '../trailer';
-import { catalogueEntry } from './catalogue';
 import { type DefectState, isOpenDefect } from './life';
 
 /** A reported defect as far as judging is concerned. */

@@ -1,7 +1,6 @@
 import { type Asking, type Book, type Limited, limitFor, limitsFor } from '../limits';
 import { formatLike, formatPressure, must, parsePressure, pressurePart, pressureStep, pressureUnit } from '../measure';
-import type { AirTest } from '../trailer';
-import type { ReadingOf } from '../wire';
+import type { AirTest, ReadingOf } from '../reading';
 import { judgeAmount } from './decide';
 import { notJudged, type Opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -64,7 +63,7 @@ function judgeGovernor(book: Book, { cutIn, cutOut }: Test): Opinion {
   return { ...first, measured, because: [first.because, second?.because].filter(Boolean).join(' ') };
 }
 
-/** Judges a timed or noted air test by the shop's chosen school. */
+/** Judges a timed or noted air test by the shop's chosen policy. */
 export function judgeAirTest(book: Book, reading: Test): Opinion {
   const { test, value, seconds } = reading;
   if (isLeakTest(test)) return judgeLeak(book, reading);

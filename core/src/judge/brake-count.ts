@@ -1,5 +1,5 @@
 import type { Book } from '../limits';
-import type { BrakeCount } from '../wire';
+import type { BrakeCount } from './finding';
 
 /** One brake: the share found so far, whether its main reading was judged, and whether anything of it is still open. */
 export interface CountedBrake {

@@ -1,8 +1,7 @@
 import type { Book } from '../limits';
-import { type Unit, wheelEnd } from '../trailer';
-import type { Finding } from '../wire';
+import { chamberWords, type Unit, wheelEnd } from '../trailer';
+import type { Finding } from './finding';
 import { opinion } from './opinion';
-import { chamberWords } from './stroke';
 
 /** One finding for each axle whose two chambers are known and differ in size. Source: 49 CFR 393.47(b). */
 export function judgeChamberMatch(book: Book, unit: Unit): Finding[] {

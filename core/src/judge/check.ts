@@ -1,6 +1,6 @@
-import { checkEntry } from '../defects';
+import { checkEntry } from '../catalogue';
 import type { Book } from '../limits';
-import type { ReadingOf } from '../wire';
+import type { ReadingOf } from '../reading';
 import { judgeDefect } from './defect';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';

@@ -1,4 +1,4 @@
-import { catalogueEntry, severityOf } from '../defects';
+import { catalogueEntry, severityOf } from '../catalogue';
 import type { Book, BookId } from '../limits';
 import { notJudged, type Opinion, opinion } from './opinion';
 

@@ -1,13 +1,19 @@
 import type { Book } from '../limits';
-import { formatLike, must, parsePressure, pressureStep } from '../measure';
+import { formatLike, must, parsePressure, pressureStep, thinnest } from '../measure';
+import type { ReadingOf } from '../reading';
 import { type Unit, type WheelEnd, wheelEnds } from '../trailer';
-import type { Finding, ReadingOf, UnitReading } from '../wire';
 import { judgeAmount } from './decide';
-import { smallest } from './lining';
+import { judgeDefect } from './defect';
+import type { Finding } from './finding';
 import { nmOf, notJudged, type Opinion, opinion } from './opinion';
+import type { UnitReading } from './request';
+
+/** The catalogue's code for tyres of a dual that touch. */
+const TOUCHING = { code: 'tyre-contact' };
 
 /** Judges a dual's spacing and diameters. Contact is out of service where the catalogue says so. */
-export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>, contact: Opinion): Opinion {
+export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>): Opinion {
+  const contact = judgeDefect(book, TOUCHING);
   if (reading.touching) return contact;
   const { diameters, size } = reading;
   if (!diameters)
@@ -71,7 +77,7 @@ function furthest(
 
 const depth = (reading: UnitReading) => {
   if (reading.kind !== 'tread') return null;
-  const { text, nm } = smallest(reading.grooves.flat());
+  const { text, nm } = thinnest(reading.grooves.flat());
   return { text, value: nm };
 };
 const coldPressure = (reading: UnitReading) =>
@@ -109,7 +115,7 @@ export function judgeDuals(book: Book, unit: Unit, readings: readonly UnitReadin
 
 /** The mates of failing tyres, where the fleet replaces duals as pairs. */
 export function judgePairs(book: Book, unit: Unit, findings: readonly Finding[]): Finding[] {
-  if (book.schools?.duals !== 'pair') return [];
+  if (book.policies?.duals !== 'pair') return [];
   const failing = (each: Finding) =>
     each.tyre !== null && (each.verdict === 'violation' || each.verdict === 'out-of-service');
   return findings

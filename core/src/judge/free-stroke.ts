@@ -1,6 +1,6 @@
 import type { Book } from '../limits';
+import type { ReadingOf } from '../reading';
 import type { WheelEnd } from '../trailer';
-import type { ReadingOf } from '../wire';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
 

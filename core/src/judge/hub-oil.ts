@@ -1,6 +1,6 @@
 import type { Book, HubRule } from '../limits';
+import type { ReadingOf } from '../reading';
 import type { WheelEnd } from '../trailer';
-import type { ReadingOf } from '../wire';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
 

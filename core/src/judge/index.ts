@@ -1,11 +1,25 @@
 /** Readings in, findings out: one file per kind of reading, the brake count, and the verdict of a unit. */
-
 export { isLeakTest, leakRate } from './air-test';
 export { countBrakes, defectiveOf, outOfServiceAt } from './brake-count';
+export { type Doubt, doubtOf } from './doubt';
+export {
+  type BrakeCount,
+  brakeCountSchema,
+  type Finding,
+  findingSchema,
+  type JudgeAnswer,
+  type Judgement,
+  judgeAnswerSchema,
+  judgementSchema,
+  type UnitJudgement,
+} from './finding';
 export { atTemperature } from './inflation';
-export { findingKey, type Judging, judge, judgeReading, stepWords } from './judge';
+export { absentFindings, allFindings, findingKey, type Judging, judge, readFindings } from './judge';
 export type { Opinion } from './opinion';
+export { type JudgeRequest, judgeRequestSchema, keptJudgeRequestSchema, type UnitReading } from './request';
+export { judgeReading } from './rules';
 export { SAMPLE as JUDGE_SAMPLE } from './sample';
-export { chamberWords } from './stroke';
-export { compareVerdicts, holds, worst } from './verdict';
+export { unsound } from './sound';
+export { compareVerdicts, holds, VERDICT_SENTENCES, VERDICT_WORDS, verdictWords, worst } from './verdict';
 export { longestRun } from './wheel-nuts';
+export { findingWords } from './words';

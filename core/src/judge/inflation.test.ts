@@ -39,7 +39,7 @@ describe('shares of a pressure are those of what was typed', () => {
               value: `${value.toFixed(3)} psi`,
               cutOut: `${(2 * half).toFixed(2)} psi`,
             },
-            { schools: { 'low-air': '55-or-half' } },
+            { policies: { 'low-air': '55-or-half' } },
           ).verdict;
         expect(warned(half)).toBe('within');
         expect(warned(half - 0.01)).not.toBe('within');

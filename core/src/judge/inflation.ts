@@ -8,7 +8,7 @@ import {
   pressureStep,
   pressureUnit,
 } from '../measure';
-import type { ReadingOf } from '../wire';
+import type { ReadingOf } from '../reading';
 import { notJudged, type Opinion, opinion } from './opinion';
 
 const pascals = (text: string): number => must(parsePressure(text));

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { type Book, plainBook, VERDICTS } from '../limits';
 import { formatLength } from '../measure';
+import { expectedReadings } from '../reading';
 import { AXLE } from '../testing/axle';
-import { type Axle, expectedReadings, type Unit } from '../trailer';
-import { judgeRequestSchema, type UnitReading } from '../wire';
-import { compareVerdicts, judge } from '.';
+import type { Axle, Unit } from '../trailer';
+import { compareVerdicts, judge, judgeRequestSchema, type UnitReading } from '.';
 
 const trailer = (axles = 2, change: Partial<Axle> = {}): Unit => ({
   id: 'T1',

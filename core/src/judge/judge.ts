@@ -1,112 +1,36 @@
-import { checkEntry } from '../defects';
 import { type Book, plainBook } from '../limits';
 import {
-  AIR_TEST_WORDS,
-  type AirTest,
-  comparePositions,
   expectedAt,
   expectedReadings,
-  hasBrake,
-  KIND_WORDS,
-  type Step,
-  stepKey,
-  type Unit,
-  type WheelEnd,
-  wheelEnd,
-  wheelEnds,
-} from '../trailer';
-import {
-  type Finding,
-  type JudgeAnswer,
-  type JudgeRequest,
+  keyOf,
+  missingSteps,
   type Reading,
   readingItem,
+  readingKey,
   readingPlace,
-  type UnitJudgement,
-  type UnitReading,
-} from '../wire';
-import { judgeAirTest } from './air-test';
+  type Step,
+  subjectOf,
+  subjectWords,
+} from '../reading';
+import { comparePositions, hasBrake, type Unit, wheelEnd, wheelEnds } from '../trailer';
 import { type CountedBrake, countBrakes } from './brake-count';
 import { judgeChamberMatch } from './chamber-match';
 import { judgeCheck } from './check';
-import { judgeKingPin, judgeMudFlap, judgeSliderPins } from './coupling';
-import { judgeDefect } from './defect';
-import { judgeDual, judgeDuals, judgePairs } from './dual';
-import { judgeFreeStroke } from './free-stroke';
-import { hubStillOpen, judgeHub } from './hub-oil';
-import { judgeInflation } from './inflation';
-import { judgeLining } from './lining';
-import { notJudged, type Opinion } from './opinion';
-import { judgeEndPlay, judgePart } from './part';
-import { judgeStroke } from './stroke';
-import { judgeTread } from './tread';
+import { judgeDuals, judgePairs } from './dual';
+import type { Finding, JudgeAnswer, UnitJudgement } from './finding';
+import { hubStillOpen } from './hub-oil';
+import { notJudged } from './opinion';
+import type { JudgeRequest, UnitReading } from './request';
+import { judgeReading } from './rules';
 import { compareVerdicts, worst } from './verdict';
-import { judgeWheelNuts } from './wheel-nuts';
-
-/** What the book says of one reading at one wheel end; of a check by eye, the worst of what it found. */
-export function judgeReading(book: Book, end: WheelEnd | null, reading: Reading): Opinion {
-  if (reading.kind === 'check') return judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted.');
-  return (end ? judgeAtEnd(book, end, reading) : null) ?? judgeOnUnit(book, reading);
-}
-
-/** What the book says of a reading taken at an axle end; null when its kind concerns the unit as a whole. */
-function judgeAtEnd(book: Book, end: WheelEnd, reading: Reading): Opinion | null {
-  switch (reading.kind) {
-    case 'stroke-applied':
-      return judgeStroke(book, end, reading);
-    case 'stroke-free':
-      return judgeFreeStroke(book, end, reading);
-    case 'lining':
-      return judgeLining(book, end, reading);
-    case 'drum':
-    case 'rotor':
-      return judgePart(book, end, reading);
-    case 'tread':
-      return judgeTread(book, end, reading);
-    case 'dual':
-      return judgeDual(book, end, reading, judgeDefect(book, { code: TOUCHING }));
-    case 'hub-oil':
-      return judgeHub(book, end, reading);
-    case 'end-play':
-      return judgeEndPlay(book, end, reading);
-    default:
-      return null;
-  }
-}
-
-function judgeOnUnit(book: Book, reading: Reading): Opinion {
-  switch (reading.kind) {
-    case 'pressure':
-      return judgeInflation(book, reading);
-    case 'wheel-nuts':
-      return judgeWheelNuts(book, reading);
-    case 'king-pin':
-      return judgeKingPin(book, reading);
-    case 'slider-pins':
-      return judgeSliderPins(book, reading);
-    case 'mud-flap':
-      return judgeMudFlap(book, reading);
-    case 'air-test':
-      return judgeAirTest(book, reading);
-    case 'defect':
-      return judgeDefect(book, reading);
-    default:
-      return notJudged('There is no such axle end.');
-  }
-}
-
-/** The catalogue's code for tyres of a dual that touch. */
-const TOUCHING = 'tyre-contact';
 
 /** A finding's kind: with the check or air test it is about, so that each has its own. */
-const kindOf = (reading: Reading): string => {
-  const item = reading.kind === 'defect' ? undefined : readingItem(reading);
-  return item ? `${reading.kind}:${item}` : reading.kind;
-};
+const findingKind = (reading: Reading): string =>
+  subjectOf({ kind: reading.kind, item: reading.kind === 'defect' ? undefined : readingItem(reading) });
 
 function findingOf(book: Book, unit: Unit, reading: UnitReading): Finding[] {
   const at = readingPlace(reading);
-  const place = { unit: unit.id, ...at, kind: kindOf(reading) };
+  const place = { unit: unit.id, ...at, kind: findingKind(reading) };
   const end = at.axle === null ? null : wheelEnd(unit, at.axle, at.side ?? 'left');
   if (reading.kind === 'check') return judgeCheck(book, reading).map((each) => ({ ...place, ...each }));
   const found = { ...place, ...judgeReading(book, end, reading) };
@@ -115,27 +39,37 @@ function findingOf(book: Book, unit: Unit, reading: UnitReading): Finding[] {
   return open ? [found, { ...place, ...notJudged(`Part of this hub is open: ${open}.`) }] : [found];
 }
 
-const stepKind = ({ kind, item }: Step): string => (item ? `${kind}:${item}` : kind);
-export const stepWords = ({ kind, item }: Step): string => {
-  if (kind === 'check') return checkEntry(item ?? '')?.name ?? 'Check by eye';
-  return kind === 'air-test' ? AIR_TEST_WORDS[item as AirTest] : KIND_WORDS[kind];
-};
+/** Everything a unit is expected to be read for: what its axle ends need, and what the walked route asked. */
+const expectedOf = (unit: Unit, expected: readonly Step[]): Step[] => [
+  ...new Map([...expectedReadings(unit), ...expected].map((step) => [keyOf(step), step])).values(),
+];
 
-/** One `not-judged` finding for each expected step that is absent. */
-function absent(unit: Unit, findings: readonly Finding[], expected: readonly Step[]): Finding[] {
-  const present = new Set(findings.map(stepKey));
-  const wanted = new Map([...expectedReadings(unit), ...expected].map((step) => [stepKey(step), step]));
-  return [...wanted]
-    .filter(([key]) => !present.has(key))
-    .map(([, step]) => ({
-      unit: unit.id,
-      axle: step.axle,
-      side: step.side,
-      tyre: step.tyre,
-      kind: stepKind(step),
-      ...notJudged(`${stepWords(step)} was not ${step.kind === 'check' ? 'looked at' : 'measured'}.`),
-    }));
+/** One `not-judged` finding for each expected step that has none among `findings`. */
+export const absentFindings = (unit: Unit, findings: readonly Finding[], expected: readonly Step[] = []): Finding[] =>
+  missingSteps(expectedOf(unit, expected), new Set<string>(findings.map(keyOf))).map((step) => ({
+    unit: unit.id,
+    axle: step.axle,
+    side: step.side,
+    tyre: step.tyre,
+    kind: subjectOf(step),
+    ...notJudged(`${subjectWords(step)} was not ${step.kind === 'check' ? 'looked at' : 'measured'}.`),
+  }));
+
+/** Findings without those of what was not read: these follow from the steps, and are worked out again when shown. */
+export function readFindings(
+  unit: Unit,
+  findings: readonly Finding[],
+  readings: readonly Reading[],
+  expected: readonly Step[] = [],
+): Finding[] {
+  const read = new Set<string>(readings.map(readingKey));
+  const absent = new Set<string>(missingSteps(expectedOf(unit, expected), read).map(keyOf));
+  return findings.filter((each) => !absent.has(findingKey(each)));
 }
+
+/** All findings of one unit, worst first: those of what was read, and one for each thing that was not. */
+export const allFindings = (unit: Unit, findings: readonly Finding[], expected: readonly Step[] = []): Finding[] =>
+  [...findings, ...absentFindings(unit, findings, expected)].sort(compareFindings(new Map()));
 
 /** The brakes of a unit as the count sees them. */
 function brakesOf(unit: Unit, findings: readonly Finding[]): CountedBrake[] {
@@ -163,7 +97,7 @@ function judgeUnit(book: Book, unit: Unit, readings: readonly UnitReading[], exp
     ...judgeDuals(book, unit, readings),
     ...judgePairs(book, unit, judged),
   ];
-  const findings = [...judged, ...between, ...absent(unit, judged, expected)];
+  const findings = [...judged, ...between, ...absentFindings(unit, judged, expected)];
   const brakes = brakesOf(unit, findings);
   const count = countBrakes(book, brakes);
   const found = findings.map(({ verdict }) => verdict);
@@ -189,7 +123,7 @@ const compareTexts = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 :
 const placeOf = ({ side, tyre }: Finding) => ({ side: side ?? undefined, tyre });
 
 /** The unique name of a finding's place and kind within its unit. */
-export const findingKey = ({ kind, axle, side, tyre }: Finding): string => stepKey({ kind, axle, side, tyre });
+export const findingKey = ({ kind, axle, side, tyre }: Finding): string => keyOf({ kind, axle, side, tyre });
 
 /** How to judge beside what the wire says: the fleet's own rules, and what more the walked route expected. */
 export interface Judging {

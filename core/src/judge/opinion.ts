@@ -1,7 +1,7 @@
 import type { Limit } from '../limits';
-import { limitNm, marginOf } from '../limits';
+import { LIMIT_IS_WORDS, limitNm, marginOf } from '../limits';
 import { formatLike, must, parseLength } from '../measure';
-import type { Finding } from '../wire';
+import type { Finding } from './finding';
 
 /** What one rule says of one reading: a finding without its place. */
 export type Opinion = Pick<
@@ -40,19 +40,20 @@ export const againstLimit = (limit: Limit, amount: number): Pick<Opinion, 'limit
   sure: limit.sure,
 });
 
-const WORDS: Record<Limit['is'], [keeps: string, fails: string]> = {
-  'at-most': ['is not more than', 'is more than'],
-  'at-least': ['is not less than', 'is less than'],
-  'more-than': ['is more than', 'is not more than'],
-  'less-than': ['is less than', 'is not less than'],
+/** How a reading stands to a limit, kept or not: each way's opposite is another way's own words. */
+const OPPOSITE: Record<Limit['is'], Limit['is']> = {
+  'at-most': 'more-than',
+  'at-least': 'less-than',
+  'more-than': 'at-most',
+  'less-than': 'at-least',
 };
 
 /** One sentence with the arithmetic: `2 1/8 in is more than 2 in, by 1/8 in`. */
 export function comparison(limit: Limit, measured: string, amount: number, kept: boolean): string {
-  const words = WORDS[limit.is][kept ? 0 : 1];
+  const words = LIMIT_IS_WORDS[kept ? limit.is : OPPOSITE[limit.is]];
   const apart = Math.abs(amount - limitNm(limit));
   const by = apart === 0 ? '' : `, by ${formatLike(apart, limit.value)}`;
-  return `${measured} ${words} ${limit.value}${by}`;
+  return `${measured} is ${words} ${limit.value}${by}`;
 }
 
 const read = new Map<string, number>();

@@ -1,6 +1,6 @@
 import type { Book } from '../limits';
+import type { ReadingOf } from '../reading';
 import type { WheelEnd } from '../trailer';
-import type { ReadingOf } from '../wire';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
 
@@ -20,7 +20,3 @@ export function judgePart(book: Book, end: WheelEnd, reading: ReadingOf<'drum'> 
     silent: `Which ${kind} is it? Give the discard figure marked on it.`,
   });
 }
-
-/** Judges a hub's bearing end play. Workshop practice. */
-export const judgeEndPlay = (book: Book, end: WheelEnd, reading: ReadingOf<'end-play'>): Opinion =>
-  judgeAmount(book, 'end-play', end, { measured: reading.value, amount: nmOf(reading.value) });

@@ -79,7 +79,7 @@ describe('duals', () => {
   ])('%j is %s', (noted, verdict) => expect(first({ kind: 'dual', ...at, ...noted }).verdict).toBe(verdict));
   test('as a pair, the mate of a failing tyre is reported too', () => {
     expect(kinds([tread('inner', '1/32'), tread('outer', '5/32')])).not.toContain('dual-pair');
-    expect(kinds([tread('inner', '1/32'), tread('outer', '5/32')], { schools: { duals: 'pair' } })).toContain(
+    expect(kinds([tread('inner', '1/32'), tread('outer', '5/32')], { policies: { duals: 'pair' } })).toContain(
       'dual-pair',
     );
   });
@@ -109,8 +109,10 @@ describe('king pin, slider, mud flap, end play', () => {
     ['8', '8 in', 'within'],
     ['8', '8 1/16 in', 'shop-limit'],
     ['6', '7 in', 'shop-limit'],
-  ])('school %s: a flap at %s is %s', (school, value, verdict) =>
-    expect(first({ kind: 'mud-flap', side: 'left', value }, { schools: { 'mud-flap': school } }).verdict).toBe(verdict),
+  ])('policy %s: a flap at %s is %s', (policy, value, verdict) =>
+    expect(first({ kind: 'mud-flap', side: 'left', value }, { policies: { 'mud-flap': policy } }).verdict).toBe(
+      verdict,
+    ),
   );
   test.each([
     ['0.001 in', 'within'],
@@ -158,18 +160,18 @@ describe('air tests', () => {
     ['build-up', { seconds: 46 }, 'violation'],
   ])('%s %j is %s', (test, noted, verdict) => expect(air(test, noted).verdict).toBe(verdict));
 
-  test('the shop’s school decides', () => {
+  test('the shop’s policy decides', () => {
     const two = leak(100, 96, 60, 'two-trailers');
     expect(air('leak-released', two).verdict).toBe('violation');
-    expect(air('leak-released', two, { schools: { 'leak-down': '5-6' } })).toMatchObject({
+    expect(air('leak-released', two, { policies: { 'leak-down': '5-6' } })).toMatchObject({
       verdict: 'within',
       sure: 'check',
     });
-    const schools = { 'low-air': '55-or-half' };
-    expect(air('low-air', { value: '56 psi' }, { schools }).verdict).toBe('within');
-    expect(air('low-air', { value: '52 psi', cutOut: '100 psi' }, { schools }).verdict).toBe('within');
-    expect(air('low-air', { value: '52 psi', cutOut: '125 psi' }, { schools }).verdict).toBe('violation');
-    expect(air('spring-brake', { value: '45 psi' }, { schools: { valves: '20-40' } }).verdict).toBe('shop-limit');
+    const policies = { 'low-air': '55-or-half' };
+    expect(air('low-air', { value: '56 psi' }, { policies }).verdict).toBe('within');
+    expect(air('low-air', { value: '52 psi', cutOut: '100 psi' }, { policies }).verdict).toBe('within');
+    expect(air('low-air', { value: '52 psi', cutOut: '125 psi' }, { policies }).verdict).toBe('violation');
+    expect(air('spring-brake', { value: '45 psi' }, { policies: { valves: '20-40' } }).verdict).toBe('shop-limit');
   });
 });
 

@@ -1,5 +1,4 @@
-import { judgeRequestSchema } from '../wire';
-import { judge } from '.';
+import { judge, judgeRequestSchema } from '.';
 import { SAMPLE } from './sample';
 
 test('the published sample', () => {

@@ -1,23 +1,11 @@
-import { type Book, limitNm, limitsFor, schoolChoice } from '../limits';
+import { type Book, limitNm, limitsFor, policyChoice } from '../limits';
 import { must, parseLength, parsePressure } from '../measure';
-import type { Chamber, WheelEnd } from '../trailer';
-import type { ReadingOf } from '../wire';
+import type { ReadingOf } from '../reading';
+import { type Chamber, chamberWords, type WheelEnd } from '../trailer';
 import { type Decision, decide } from './decide';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
 type Air = 'low' | 'prescribed' | 'high' | 'not noted' | 'not asked';
-
-const TYPE_WORDS: Record<Chamber['type'], string> = {
-  clamp: 'clamp chamber',
-  bolt: 'bolt chamber',
-  rotochamber: 'rotochamber',
-  'dual-diaphragm': 'dual-diaphragm chamber',
-};
-const STROKE_WORDS = { standard: '', long: ' long stroke', 'long-3in': ' long stroke, 3 in rated' };
-
-/** A chamber in words: `30 long stroke clamp chamber`. */
-export const chamberWords = ({ type, size, stroke }: Chamber): string =>
-  `${size}${STROKE_WORDS[stroke ?? 'standard']} ${TYPE_WORDS[type]}`;
 
 function airAt({ reservoir: prescribed }: Book, reservoir: string | undefined): Air {
   if (!prescribed) return 'not asked';
@@ -48,7 +36,7 @@ function whatNext(book: Book, end: WheelEnd, presses: number | undefined): strin
     return ' Manual adjuster: tighten to contact, back off a quarter to a half turn, measure again, and do the other brakes of the axle.';
   if (end.adjuster !== 'automatic') return '';
   if (presses) return ` Measured after ${presses} full applications: find the cause, do not adjust it and walk away.`;
-  return schoolChoice(book.schools ?? {}, 'adjuster') === 'press-first'
+  return policyChoice(book.policies ?? {}, 'adjuster') === 'press-first'
     ? ' Automatic adjuster: press the brake hard several times and measure again before judging it. Do not adjust it and walk away.'
     : ' Automatic adjuster: find the cause at once. Do not adjust it and walk away.';
 }

@@ -1,16 +1,16 @@
 import { type Book, keeps, type Limit, limitFor, limitsFor } from '../limits';
+import { thinnest } from '../measure';
+import type { ReadingOf } from '../reading';
 import type { WheelEnd } from '../trailer';
-import type { ReadingOf } from '../wire';
 import { decide } from './decide';
-import { smallest } from './lining';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
-type Place = readonly string[];
+type Spot = readonly string[];
 
-/** Whether `run` grooves side by side at one place all fail a limit. */
-function adjacentFail(limit: Limit, place: Place, run: number): boolean {
+/** Whether `run` grooves side by side at one spot all fail a limit. */
+function adjacentFail(limit: Limit, spot: Spot, run: number): boolean {
   let inRow = 0;
-  for (const depth of place) {
+  for (const depth of spot) {
     inRow = keeps(limit, nmOf(depth)) ? 0 : inRow + 1;
     if (inRow >= run) return true;
   }
@@ -18,9 +18,9 @@ function adjacentFail(limit: Limit, place: Place, run: number): boolean {
 }
 
 /** What more must be read before the out-of-service criterion is settled; null when it is settled either way. */
-function stillOpen(limit: Limit, places: readonly Place[], run: number, wanted: number): string | null {
-  const full = places.filter((place) => place.length >= run);
-  const failing = full.filter((place) => adjacentFail(limit, place, run)).length;
+function stillOpen(limit: Limit, spots: readonly Spot[], run: number, wanted: number): string | null {
+  const full = spots.filter((spot) => spot.length >= run);
+  const failing = full.filter((spot) => adjacentFail(limit, spot, run)).length;
   const unread = Math.max(0, wanted - full.length);
   if (failing + unread < wanted) return null;
   return `${run} adjacent major grooves at ${wanted} places round the tyre would settle whether it is out of service; ${full.length} of ${wanted} places have them`;
@@ -28,11 +28,11 @@ function stillOpen(limit: Limit, places: readonly Place[], run: number, wanted: 
 
 /**
  * Whether the points that fail leave a continuous band of the book's part of the breadth: no failing point may stand
- * inside it at any place. A groove is taken at the middle of its share of the breadth.
+ * inside it at any spot. A groove is taken at the middle of its share of the breadth.
  */
-function bandKept(limit: Limit, places: readonly Place[], [top, bottom]: readonly [number, number]): boolean {
-  const failing = places.flatMap((place) =>
-    place.flatMap((depth, index) => (keeps(limit, nmOf(depth)) ? [] : [(2 * index + 1) / (2 * place.length)])),
+function bandKept(limit: Limit, spots: readonly Spot[], [top, bottom]: readonly [number, number]): boolean {
+  const failing = spots.flatMap((spot) =>
+    spot.flatMap((depth, index) => (keeps(limit, nmOf(depth)) ? [] : [(2 * index + 1) / (2 * spot.length)])),
   );
   const edges = [0, ...failing.sort((a, b) => a - b), 1];
   return edges.some((edge, index) => index > 0 && (edge - (edges[index - 1] ?? 0)) * bottom >= top);
@@ -47,7 +47,7 @@ function forgiven(book: Book, limit: Limit, reading: ReadingOf<'tread'>): string
 
 /** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
 export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>): Opinion {
-  const { text: measured, nm } = smallest(reading.grooves.flat());
+  const { text: measured, nm } = thinnest(reading.grooves.flat());
   const found = decide(limitsFor(book, 'tread', end), nm);
   if (!found) return notJudged('The book has no tread limit for this wheel.', { measured });
   const { limit, kept, verdict, why } = found;
@@ -60,9 +60,9 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
   const rule = book.treadOutOfService;
   const criterion = rule ? limitFor(book, 'tread', end, 'out-of-service') : null;
   if (!rule || !criterion || verdict !== 'violation') return opinion({ ...figures, verdict, because: `${sum}.${why}` });
-  const { adjacentGrooves, places } = rule;
-  const failing = reading.grooves.filter((place) => adjacentFail(criterion, place, adjacentGrooves)).length;
-  if (failing >= places)
+  const { adjacentGrooves, spots } = rule;
+  const failing = reading.grooves.filter((spot) => adjacentFail(criterion, spot, adjacentGrooves)).length;
+  if (failing >= spots)
     return opinion({
       ...figures,
       verdict: 'out-of-service',
@@ -71,6 +71,6 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
       because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tyre.`,
     });
   const below = !keeps(criterion, nm);
-  const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, places) : null;
+  const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, spots) : null;
   return opinion({ ...figures, verdict, because: open ? `${sum}. ${open}.` : `${sum}.` });
 }

@@ -1,4 +1,4 @@
-import { VERDICTS, type Verdict } from '../limits';
+import { type Book, VERDICTS, type Verdict } from '../limits';
 
 /** Orders verdicts worst first, as findings are listed; `not-judged` comes last because it says nothing either way. */
 export const compareVerdicts = (a: Verdict, b: Verdict): number => VERDICTS.indexOf(a) - VERDICTS.indexOf(b);
@@ -11,3 +11,25 @@ export function worst(verdicts: readonly Verdict[]): Verdict {
 
 /** A trailer with this verdict may not be used until it is repaired. */
 export const holds = (verdict: Verdict): boolean => verdict === 'out-of-service' || verdict === 'violation';
+
+/** A verdict in the program's own words. Never “safe”. */
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  'out-of-service': 'Out of service',
+  violation: 'Violation',
+  'shop-limit': 'Shop limit',
+  within: 'Within limits',
+  'not-judged': 'Not judged',
+};
+
+/** A verdict as a book calls it. */
+export const verdictWords = (book: Pick<Book, 'words'>, verdict: Verdict): string =>
+  book.words.verdicts[verdict] ?? VERDICT_WORDS[verdict];
+
+/** What a verdict means for the unit it was given to, in one sentence. */
+export const VERDICT_SENTENCES: Record<Verdict, string> = {
+  'out-of-service': 'Meets an out-of-service criterion. The unit is held.',
+  violation: 'Past an in-service limit: repair before it is used.',
+  'shop-limit': 'Legal, but past a limit of the shop or the maker.',
+  within: 'Everything expected was measured, and every reading is inside its limits.',
+  'not-judged': 'Not everything has a verdict. This is not a pass.',
+};

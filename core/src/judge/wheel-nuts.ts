@@ -1,5 +1,5 @@
 import type { Book } from '../limits';
-import type { ReadingOf } from '../wire';
+import type { ReadingOf } from '../reading';
 import { type Opinion, opinion } from './opinion';
 
 /** The longest run of positions side by side on a wheel, the last beside the first. */

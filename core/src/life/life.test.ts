@@ -40,10 +40,10 @@ test('every state of a defect and of a job is reached, and the closed ones are l
   for (const { from } of JOB_LIFE) expect(from.filter((state) => !isOpenJob(state))).toEqual([]);
 });
 
-test('a driver repairs nothing and closes no report but by seeing what was repaired', () => {
+test('a driver reports, repairs nothing, and closes no report but by seeing what was repaired', () => {
   const may = (table: readonly Act<string, string, string>[]) =>
     table.filter(({ who }) => who.includes('driver')).map(({ act }) => act);
-  expect([may(DEFECT_LIFE as never), may(JOB_LIFE as never)]).toEqual([['acknowledge'], []]);
+  expect([may(DEFECT_LIFE as never), may(JOB_LIFE as never)]).toEqual([['report', 'acknowledge'], []]);
 });
 
 test('no role may do an act from a state its table does not name', () => {

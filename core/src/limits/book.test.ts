@@ -6,10 +6,10 @@ import {
   bookSchema,
   fleetLimitRefusal,
   limitFor,
+  POLICIES,
   plainBook,
-  SCHOOLS,
-  schoolSchema,
-  schoolsSchema,
+  policiesSchema,
+  policySchema,
   stickerLastDay,
 } from '.';
 
@@ -20,25 +20,25 @@ test.each(Object.entries(BOOKS))('book %s has the published shape, and no id twi
   expect(new Set(ids).size).toBe(ids.length);
 });
 
-describe('schools', () => {
+describe('policies', () => {
   test('have the published shape, and every limit that names one names a way of it', () => {
-    for (const school of SCHOOLS) expect(schoolSchema.parse(school)).toEqual(school);
+    for (const policy of POLICIES) expect(policySchema.parse(policy)).toEqual(policy);
     for (const book of Object.values(BOOKS))
       for (const { where } of book.limits)
-        if (where.school) {
-          const [school = '', option = ''] = where.school.split(':');
-          expect(schoolsSchema.safeParse({ [school]: option }).success).toBe(true);
+        if (where.policy) {
+          const [policy = '', option = ''] = where.policy.split(':');
+          expect(policiesSchema.safeParse({ [policy]: option }).success).toBe(true);
         }
   });
 
   test('choose between limits', () => {
     expect(limitFor(plainBook('na'), 'mud-flap', {})?.value).toBe('8 in');
-    const narrow = bookFor({ book: 'na', schools: { 'mud-flap': '6' }, limits: [] });
+    const narrow = bookFor({ book: 'na', policies: { 'mud-flap': '6' }, limits: [] });
     expect(limitFor(narrow, 'mud-flap', {})?.value).toBe('6 in');
   });
 
   test.each([{ 'mud-flap': '7' }, { nonsense: '1' }])('%j is refused', (chosen) =>
-    expect(schoolsSchema.safeParse(chosen).success).toBe(false),
+    expect(policiesSchema.safeParse(chosen).success).toBe(false),
   );
 
   test.each([
@@ -77,7 +77,7 @@ describe('a fleet’s own limit', () => {
     fc.assert(
       fc.property(ids, sixteenths, (tightens, value) => {
         const own = { id: 'f', tightens, value, reason: 'r', by: 'b', at: '' };
-        const book = bookFor({ book: 'na', schools: {}, limits: [own] });
+        const book = bookFor({ book: 'na', policies: {}, limits: [own] });
         const taken = book.limits.find(({ from }) => from === 'fleet');
         return refusal(tightens, value) === null ? taken?.value === value : taken === undefined;
       }),
@@ -86,7 +86,7 @@ describe('a fleet’s own limit', () => {
 
   test('the strictest of book, fleet and maker is shown', () => {
     const own = { id: 'f', tightens: 'lining.drum', value: '5/16 in', reason: 'hills', by: 'B', at: '' };
-    const book = bookFor({ book: 'na', schools: {}, limits: [own] });
+    const book = bookFor({ book: 'na', policies: {}, limits: [own] });
     const end = { brake: 's-cam', steer: false } as const;
     expect(limitFor(book, 'lining', end)).toMatchObject({ value: '5/16 in', from: 'fleet' });
     const maker = { lining: { value: '3/8 in', source: 'manual' } };

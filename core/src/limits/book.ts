@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { parseAmount, parseDistance, parseLength, parsePressure } from '../measure';
+import { lengthText, parseAmount, parseDistance, pressureText } from '../measure';
 import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS, SIDES } from '../trailer';
 
 /** Verdicts, worst first. `not-judged` never counts as a pass. */
@@ -35,34 +35,8 @@ export const LIMITED = [
   'build-up',
 ] as const;
 export type Limited = (typeof LIMITED)[number];
-export const LIMITED_WORDS: Record<Limited, string> = {
-  'stroke-applied': 'Applied stroke',
-  'stroke-free': 'Free stroke',
-  'stroke-free-hand': 'Free stroke by hand',
-  lining: 'Lining',
-  drum: 'Drum diameter',
-  rotor: 'Rotor thickness',
-  tread: 'Tread',
-  'dual-tread': 'Duals: tread difference',
-  'dual-diameter': 'Duals: diameter difference',
-  'dual-pressure': 'Duals: pressure difference',
-  'end-play': 'Bearing end play',
-  'king-pin': 'King pin',
-  collar: 'King pin collar',
-  'mud-flap': 'Mud-flap clearance',
-  'leak-released': 'Leak-down, released',
-  'leak-applied': 'Leak-down, applied',
-  'suspension-leak': 'Air suspension leak',
-  'low-air': 'Low-air warning',
-  'spring-brake': 'Spring brakes apply',
-  'cut-in': 'Governor cut-in',
-  'cut-out': 'Governor cut-out',
-  'build-up': 'Air build-up',
-};
 
-const lengthText = z.string().refine((text) => parseLength(text, 'none').ok, 'a length with its unit');
 const distanceText = z.string().refine((text) => parseDistance(text).ok, 'a distance with its unit');
-const pressureText = z.string().refine((text) => parsePressure(text).ok, 'a pressure with its unit');
 export const amountText = z
   .string()
   .refine((text) => parseAmount(text).ok, 'a length, a pressure or a time, with its unit');
@@ -85,8 +59,8 @@ export const limitSchema = z.strictObject({
       .optional(),
     vehicles: z.array(z.enum(['single', 'combination', 'two-trailers'])).optional(),
     size: z.enum(['small', 'large']).optional(),
-    /** Only in fleets of this school: `mud-flap:8`. */
-    school: z.string().optional(),
+    /** Only in fleets of this policy: `mud-flap:8`. */
+    policy: z.string().optional(),
   }),
   /** What a reading must be to keep the limit, in the source's own words. */
   is: z.enum(['at-most', 'at-least', 'more-than', 'less-than']),
@@ -142,7 +116,8 @@ export const bookSchema = z.strictObject({
   reservoir: z.strictObject({ from: pressureText, to: pressureText, source }).nullable(),
   /** The roadside brake count; null where there is none. */
   brakeCount: z.strictObject({ fraction: ratio, halfBelow: lengthText, source, sure }).nullable(),
-  treadOutOfService: z.strictObject({ adjacentGrooves: z.int().positive(), places: z.int().positive() }).nullable(),
+  /** So many grooves side by side below the criterion, at so many spots round the tyre. */
+  treadOutOfService: z.strictObject({ adjacentGrooves: z.int().positive(), spots: z.int().positive() }).nullable(),
   /** The tread limit holds in a continuous band of this part of the breadth, all round; null: at every point. */
   treadBand: z.strictObject({ breadth: ratio, source, sure }).nullable(),
   inflation: z.strictObject({
@@ -171,19 +146,16 @@ export const bookSchema = z.strictObject({
   }),
   sliderPins: z.strictObject({ outOfServiceOver: ratio, source, sure }),
   hubOil: z.strictObject({ levelAppliesTo: z.array(z.enum(HUB_KINDS)), rules: z.array(hubRuleSchema) }),
-  /** Readings that are asked about before they are believed: changed too much since last time, or hardly possible. */
+  /** Readings that are asked about before they are believed: changed too much since last time. */
   doubts: z.array(
     z.strictObject({
       reading: z.enum(['stroke-applied', 'lining', 'tread']),
       grownOver: lengthText,
       shrunkOver: lengthText,
-      /** Less or more than this is more likely a slip than a reading. */
-      least: lengthText.optional(),
-      most: lengthText,
       sure,
     }),
   ),
   limits: z.array(limitSchema),
 });
-/** `schools` is what the fleet chose, where it chose: it is no part of a shipped book. */
-export type Book = z.infer<typeof bookSchema> & { schools?: Readonly<Record<string, string>> };
+/** `policies` is what the fleet chose, where it chose: it is no part of a shipped book. */
+export type Book = z.infer<typeof bookSchema> & { policies?: Readonly<Record<string, string>> };

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { must, parseAmount } from '../measure';
 import { amountText, type Book, type Limit } from './book';
 import { BOOKS, type BookId } from './books';
-import { ofSchool, type Schools } from './schools';
+import { ofPolicy, type Policies } from './policies';
 
 /** A fleet's own limit: a limit of the book made stricter, with its reason and author. */
 export const fleetLimitSchema = z.strictObject({
@@ -16,10 +16,10 @@ export const fleetLimitSchema = z.strictObject({
 });
 export type FleetLimit = z.infer<typeof fleetLimitSchema>;
 
-/** What a fleet judges by: its book, the schools it follows, and its own stricter limits. */
+/** What a fleet judges by: its book, the policies it follows, and its own stricter limits. */
 export interface FleetRules {
   book: BookId;
-  schools: Schools;
+  policies: Policies;
   limits: readonly FleetLimit[];
 }
 
@@ -63,24 +63,24 @@ const ownLimit = (book: Book, own: FleetLimit): Limit[] => {
 };
 
 /**
- * The book a fleet judges by: the shipped one with the fleet's schools chosen and its own limits on top. A fleet's
+ * The book a fleet judges by: the shipped one with the fleet's policies chosen and its own limits on top. A fleet's
  * limit that a newer edition has overtaken is left out: the book's is then the stricter.
  */
-export function bookFor({ book, schools, limits }: FleetRules): Book {
+export function bookFor({ book, policies, limits }: FleetRules): Book {
   const shipped: Book = BOOKS[book];
-  const chosen = shipped.limits.filter(({ where }) => ofSchool(where.school, schools));
+  const chosen = shipped.limits.filter(({ where }) => ofPolicy(where.policy, policies));
   return {
     ...shipped,
-    schools,
+    policies,
     limits: [...chosen, ...limits.flatMap((own) => ownLimit({ ...shipped, limits: chosen }, own))],
   };
 }
 
 const plain = new Map<BookId, Book>();
 
-/** A book as it ships, with every school at its default: what is judged by when no fleet is named. */
+/** A book as it ships, with every policy at its default: what is judged by when no fleet is named. */
 export function plainBook(id: BookId): Book {
-  const known = plain.get(id) ?? bookFor({ book: id, schools: {}, limits: [] });
+  const known = plain.get(id) ?? bookFor({ book: id, policies: {}, limits: [] });
   plain.set(id, known);
   return known;
 }

@@ -10,12 +10,13 @@ export {
   plainBook,
 } from './fleet';
 export {
-  SCHOOLS,
-  type School,
-  type Schools,
-  schoolChoice,
-  schoolSchema,
-  schoolsSchema,
+  POLICIES,
+  type Policies,
+  type Policy,
+  policiesSchema,
+  policyChoice,
+  policySchema,
   stickerLastDay,
-} from './schools';
+} from './policies';
 export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor } from './which';
+export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, SURE_WORDS, whereWords } from './words';

@@ -1,16 +1,17 @@
-import type { DistanceUnit } from './distance';
+import { z } from 'zod';
 import { formatDistance, parseDistance } from './distance';
 import { formatLength, lengthStyle, parseLength } from './length';
-import { formatPressure, type PressureUnit, parsePressure } from './pressure';
-import { formatTemperature, parseTemperature, type TemperatureUnit } from './temperature';
+import { formatPressure, parsePressure } from './pressure';
+import { formatTemperature, parseTemperature } from './temperature';
 
 /** The units a person reads and writes in. A stored reading keeps what was typed, whatever these are. */
-export interface DisplayUnits {
-  length: 'in' | 'mm';
-  pressure: PressureUnit;
-  distance: DistanceUnit;
-  temperature: TemperatureUnit;
-}
+export const displayUnitsSchema = z.strictObject({
+  length: z.enum(['in', 'mm']),
+  pressure: z.enum(['psi', 'bar', 'kPa']),
+  distance: z.enum(['mi', 'km']),
+  temperature: z.enum(['°C', '°F']),
+});
+export type DisplayUnits = z.infer<typeof displayUnitsSchema>;
 
 export const INCH_UNITS: DisplayUnits = { length: 'in', pressure: 'psi', distance: 'mi', temperature: '°F' };
 export const METRIC_UNITS: DisplayUnits = { length: 'mm', pressure: 'bar', distance: 'km', temperature: '°C' };

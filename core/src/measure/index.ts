@@ -1,6 +1,6 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
 export { type Amount, type Dimension, formatLike, parseAmount } from './amount';
-export { type DisplayUnits, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
+export { type DisplayUnits, displayUnitsSchema, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
 export { type DistanceUnit, formatDistance, type Metres, parseDistance } from './distance';
 export {
   type BareLength,
@@ -11,8 +11,9 @@ export {
   NM_PER_INCH,
   NM_PER_MM,
   parseLength,
+  thinnest,
 } from './length';
-export { must, type Parsed } from './parsed';
+export { must, no, ok, type Parsed } from './parsed';
 export {
   formatPressure,
   type Pascals,
@@ -29,3 +30,4 @@ export {
   type TemperatureUnit,
   temperatureUnit,
 } from './temperature';
+export { dayText, lengthText, pressureText, temperatureText, treadText, wordsText } from './text';

@@ -1,4 +1,4 @@
-import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { decimal, must, no, ok, type Parsed, plainText, scaled } from './parsed';
 
 /** A length in whole nanometres. 1/64 in = 396,875 nm and 0.001 mm = 1,000 nm are both whole, so comparing never rounds. */
 export type Nanometres = number;
@@ -50,6 +50,12 @@ export function parseLength(text: string, bare: BareLength = 'fraction'): Parsed
   if (!value) return refuse(`“${text}” is not a length`);
   if (!unit) return refuse(`“${text}” has no unit`);
   return ok(scaled(value, BigInt(NM_PER_INCH)));
+}
+
+/** The smallest of several written lengths, as it was written and in nanometres. */
+export function thinnest(texts: readonly string[]): { text: string; nm: Nanometres } {
+  const read = texts.map((text) => ({ text, nm: must(parseLength(text, '32nds')) }));
+  return read.reduce((least, next) => (next.nm < least.nm ? next : least));
 }
 
 /** Nearest-fraction parts of a length that is a whole number of 64ths; null when it is not. */

@@ -1,9 +1,9 @@
-import { judgeReading } from '../judge';
+import { doubtOf, judgeReading } from '../judge';
 import { type Book, keeps } from '../limits';
 import { must, type Nanometres, parseLength } from '../measure';
+import { judgedLength, type Reading, readingKey, readingPlace } from '../reading';
 import { positionCode, SIDES, tyresOf, type Unit, type WheelEnd, wheelEnd, wheelEnds } from '../trailer';
-import { doubtOf } from '../wear';
-import { type EarlierReading, judgedLength, type Reading, readingKey, readingPlace } from '../wire';
+import type { EarlierReading } from './earlier';
 import {
   type Condition,
   type DifferPattern,
@@ -156,6 +156,11 @@ export function findPatterns(
   readings: readonly Reading[],
   before: readonly EarlierReading[] = [],
 ): Suggestion[] {
-  const look = { book, unit, readings, before: new Map(before.map((each) => [readingKey(each.value), each])) };
+  const look = {
+    book,
+    unit,
+    readings,
+    before: new Map<string, EarlierReading>(before.map((each) => [readingKey(each.value), each])),
+  };
   return PATTERNS.flatMap((pattern) => findPattern(look, pattern));
 }

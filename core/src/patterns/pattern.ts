@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { VERDICTS } from '../limits';
 import { parseLength } from '../measure';
-import { ADJUSTERS, STEP_KINDS } from '../trailer';
-import { HUB_CONDITIONS, HUB_HEATS, HUB_LEAKS, HUB_LEVELS, WEAR_MARKS } from '../wire';
+import { HUB_CONDITIONS, HUB_HEATS, HUB_LEAKS, HUB_LEVELS, STEP_KINDS, WEAR_MARKS } from '../reading';
+import { ADJUSTERS } from '../trailer';
 import entries from './patterns.json';
 
 const condition = z.strictObject({

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { plainBook } from '../limits';
+import { type Reading, readingKey } from '../reading';
 import { AXLE } from '../testing/axle';
 import type { Unit } from '../trailer';
-import { type EarlierReading, type Reading, readingKey } from '../wire';
-import { findPatterns, PATTERNS, patternSchema } from '.';
+import { type EarlierReading, findPatterns, PATTERNS, patternSchema } from '.';
 
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [AXLE, AXLE] };
 const at = { axle: 1, side: 'left' } as const;

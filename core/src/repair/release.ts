@@ -1,6 +1,7 @@
-import { type DefectState, defectWords, isOpenDefect } from '../defects';
+import { type DefectState, isOpenDefect } from '../defects';
 import { holds } from '../judge';
 import type { Verdict } from '../limits';
+import { defectWords } from '../reading';
 
 export interface ReleaseQuestion {
   held: boolean;

@@ -1,17 +1,8 @@
-import { catalogueEntry } from '../defects';
+import { catalogueEntry } from '../catalogue';
+import { endSteps } from '../inspection';
 import type { Verdict } from '../limits';
-import {
-  comparePositions,
-  endSteps,
-  isStepKind,
-  placeCode,
-  type Side,
-  type Step,
-  type StepKind,
-  stepKey,
-  type Tyre,
-  type Unit,
-} from '../trailer';
+import { isStepKind, keyOf, parseSubject, type Step, type StepKind } from '../reading';
+import { comparePositions, placeCode, type Side, type Tyre, type Unit } from '../trailer';
 
 /** A defect as far as measuring again is concerned. `code` is a catalogue code, or the kind of reading that failed. */
 export interface RepairedDefect {
@@ -41,14 +32,14 @@ const COMPARED: Record<string, readonly StepKind[]> = {
 };
 
 function kindsOf(code: string): readonly StepKind[] {
-  const [kind = ''] = code.split(':');
+  const { kind } = parseSubject(code);
   if (isStepKind(kind)) return MOVED_BY[kind] ?? [kind];
-  return COMPARED[code] ?? catalogueEntry(code)?.remeasure ?? [];
+  return COMPARED[code] ?? catalogueEntry(code)?.remeasure.filter(isStepKind) ?? [];
 }
 
 /** Every step of these kinds at a defect's place. */
 function stepsAt(unit: Unit, kinds: readonly StepKind[], { code, axle, side, tyre }: RepairedDefect): Step[] {
-  const [kind, item] = code.split(':');
+  const { kind, item } = parseSubject(code);
   const asks = kinds.map((each) => ({ kind: each, ...(each === kind && item ? { item } : {}) }));
   if (axle !== null && side !== null)
     return endSteps(unit, asks, axle, side).filter((each) => !each.tyre || !tyre || each.tyre === tyre);
@@ -58,7 +49,7 @@ function stepsAt(unit: Unit, kinds: readonly StepKind[], { code, axle, side, tyr
 /** What must be measured again after these defects are repaired: each place and kind once, front to rear. */
 export function toRemeasure(unit: Unit, defects: readonly RepairedDefect[]): Step[] {
   const steps = defects.flatMap((defect) => stepsAt(unit, kindsOf(defect.code), defect));
-  const once = new Map(steps.map((each) => [stepKey(each), each]));
+  const once = new Map(steps.map((each) => [keyOf(each), each]));
   return [...once.values()].sort((a, b) => comparePositions(a, b) || a.kind.localeCompare(b.kind));
 }
 
@@ -68,9 +59,9 @@ export function stillToRemeasure(
   standing: readonly StandingReading[],
   since: string | null,
 ): { step: Step; because: string }[] {
-  const now = new Map(standing.map((reading) => [reading.key, reading]));
+  const now = new Map<string, StandingReading>(standing.map((reading) => [reading.key, reading]));
   return steps.flatMap((step) => {
-    const reading = now.get(stepKey(step));
+    const reading = now.get(keyOf(step));
     const place = placeCode(step);
     if (!reading || since === null || reading.at < since)
       return [{ step, because: `${place} was not measured again after the repair` }];

@@ -1,5 +1,6 @@
 import { mayAct } from '../life';
-import type { Step, Unit } from '../trailer';
+import type { Step } from '../reading';
+import type { Unit } from '../trailer';
 import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure } from '.';
 
 const unit: Unit = {

@@ -1,7 +1,6 @@
-import { judge } from '../judge';
+import { type JudgeRequest, judge, keptJudgeRequestSchema } from '../judge';
 import { bookFor, type FleetLimit } from '../limits';
 import type { Axle, Unit } from '../trailer';
-import { type JudgeRequest, keptJudgeRequestSchema } from '../wire';
 import { AXLE } from './axle';
 
 /** The axle end most examples are about. */
@@ -10,16 +9,16 @@ export type Given = Record<string, unknown> & { kind: string };
 export type More = {
   axle?: Partial<Axle>;
   book?: 'na' | 'gb';
-  schools?: Record<string, string>;
+  policies?: Record<string, string>;
   limits?: FleetLimit[];
 };
 
 /** Judges readings of a one-axle trailer. */
-export const ask = (readings: Given[], { axle, book = 'na', schools = {}, limits = [] }: More = {}) => {
+export const ask = (readings: Given[], { axle, book = 'na', policies = {}, limits = [] }: More = {}) => {
   const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, ...axle }] };
   const request = { book, units: [unit], readings: readings.map((each) => ({ unit: 'T', ...each })) };
   const parsed: JudgeRequest = keptJudgeRequestSchema.parse(request);
-  return judge(parsed, { book: bookFor({ book, schools, limits }) });
+  return judge(parsed, { book: bookFor({ book, policies, limits }) });
 };
 /** The finding of one reading, of its own kind. */
 export const first = (reading: Given, more?: More) => {

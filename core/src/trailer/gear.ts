@@ -117,6 +117,26 @@ export const tyresOf = (end: EndEquipment): Tyre[] => (end.tyres === 'dual' ? ['
 
 export const hasBrake = (end: EndEquipment): boolean => end.brake !== 'none';
 
+const AIR_DRUM: readonly BrakeKind[] = ['s-cam', 'wedge'];
+const DISC: readonly BrakeKind[] = ['air-disc', 'hydraulic-disc'];
+const DRUM: readonly BrakeKind[] = [...AIR_DRUM, 'hydraulic-drum', 'electric'];
+
+export const isAirDrum = ({ brake }: EndEquipment): boolean => AIR_DRUM.includes(brake);
+export const isDrum = ({ brake }: EndEquipment): boolean => DRUM.includes(brake);
+export const isDisc = ({ brake }: EndEquipment): boolean => DISC.includes(brake);
+
 /** Worked by an air chamber, so that it has a pushrod stroke. */
 export const hasAirBrake = (end: EndEquipment): boolean =>
   end.brake === 's-cam' || end.brake === 'wedge' || end.brake === 'air-disc';
+
+const TYPE_WORDS: Record<Chamber['type'], string> = {
+  clamp: 'clamp chamber',
+  bolt: 'bolt chamber',
+  rotochamber: 'rotochamber',
+  'dual-diaphragm': 'dual-diaphragm chamber',
+};
+const STROKE_WORDS = { standard: '', long: ' long stroke', 'long-3in': ' long stroke, 3 in rated' };
+
+/** A chamber in words: `30 long stroke clamp chamber`. */
+export const chamberWords = ({ type, size, stroke }: Chamber): string =>
+  `${size}${STROKE_WORDS[stroke ?? 'standard']} ${TYPE_WORDS[type]}`;

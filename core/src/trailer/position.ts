@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { SIDES, type Side, TYRES, type Tyre } from './gear';
 
 /** A place on a unit: an axle end, or one tyre of it. `axle` counts from 1 at the front. */
@@ -13,6 +14,12 @@ export interface Place {
   side?: Side | null;
   tyre?: Tyre | null;
 }
+
+export const placeSchema = z.strictObject({
+  axle: z.int().min(1).max(12).nullable(),
+  side: z.enum(SIDES).nullable(),
+  tyre: z.enum(TYRES).nullable(),
+});
 
 const TYRE_MARK: Record<Tyre, string> = { single: '', inner: '-in', outer: '-out' };
 

@@ -1,13 +1,6 @@
-import {
-  expectedReadings,
-  measuringRoute,
-  parsePosition,
-  positionCode,
-  stepKey,
-  type Unit,
-  wheelEnd,
-  wheelEnds,
-} from '.';
+import { measuringRoute } from '../inspection';
+import { expectedReadings, keyOf } from '../reading';
+import { parsePosition, positionCode, type Unit, wheelEnd, wheelEnds } from '.';
 
 const axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' } as const;
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, { ...axle, lift: true, tyres: 'single' }, axle] };
@@ -43,8 +36,8 @@ test('only a power unit steers, its first axle unless said otherwise', () => {
 });
 
 test('the route visits every expected reading once: strokes first, then down the left and up the right', () => {
-  const route = measuringRoute(unit).map(stepKey);
-  expect([...route].sort()).toEqual(expectedReadings(unit).map(stepKey).sort());
+  const route = measuringRoute(unit).map(keyOf);
+  expect([...route].sort()).toEqual(expectedReadings(unit).map(keyOf).sort());
   expect(route.slice(0, 6).every((key) => key.startsWith('stroke-applied'))).toBe(true);
   expect(route.slice(6, 11)).toEqual(['lining@1L', 'tread@1L-in', 'tread@1L-out', 'hub-oil@1L', 'lining@2L']);
   expect(route.at(-1)).toBe('hub-oil@1R');

@@ -1,4 +1,4 @@
-import { COMMAND_ROLES, type CommandName, ROLES } from '@zealous-axle/core';
+import { type CommandName, commandOf, ROLES } from '@zealous-axle/core';
 import { EVERY_COMMAND, openWorld, PASSWORD, sampleBodies, type TestFleet, type World } from '../testing/world';
 
 let world: World;
@@ -11,7 +11,7 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 const forbidden = ROLES.flatMap((role) =>
-  EVERY_COMMAND.filter((name) => !COMMAND_ROLES[name].includes(role)).map((name): [string, CommandName] => [
+  EVERY_COMMAND.filter((name) => !commandOf(name).roles.includes(role)).map((name): [string, CommandName] => [
     role,
     name,
   ]),

@@ -1,11 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Session } from '@zealous-axle/core';
 import { and, eq, gt, lt, sql } from 'drizzle-orm';
-import { type Database, type FleetStore, inFleet } from '../store/connect';
-import { fleetLimits, fleetRoutes } from '../store/rules';
-import { fleet, person, session } from '../store/schema';
-import type { Actor } from './actor';
+import type { Actor } from '../run';
+import { type Database, type FleetStore, inFleet } from '../store';
 import { passwordFits } from './passwords';
+import { fleet, person, session } from './schema';
 
 export const SESSION_DAYS = 30;
 const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
@@ -24,8 +22,13 @@ const fleetBySlug = (db: Database, slug: string) =>
     return found ?? null;
   });
 
-/** Opens a session: its token (`fleet.secret`) and who it belongs to; null when name or password is wrong. */
-export async function signIn(db: Database, name: string, password: string, now: Date) {
+/** Opens a session: its token (`fleet.secret`), and what `work` makes of whoever it belongs to; null when name or password is wrong. */
+export async function signIn<T>(
+  db: Database,
+  { name, password }: { name: string; password: string },
+  now: Date,
+  work: (store: FleetStore, actor: Actor) => Promise<T>,
+): Promise<{ token: string; answer: T } | null> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
   if (!asked || !ours) {
@@ -46,7 +49,7 @@ export async function signIn(db: Database, name: string, password: string, now: 
       personId: found.id,
       expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
     });
-    return { token: `${ours.fleetId}.${secret}`, session: await sessionOf(store, actorOf(found, ours)) };
+    return { token: `${ours.fleetId}.${secret}`, answer: await work(store, actorOf(found, ours)) };
   });
 }
 
@@ -62,16 +65,10 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
     name: ours.name,
     zone: ours.zone,
     book: ours.book,
-    schools: ours.schools,
+    policies: ours.policies,
     units: ours.units,
     version: ours.version,
   },
-});
-
-/** The whole session: with the limits the fleet judges by and the routes it walks. */
-export const sessionOf = async (store: FleetStore, { person: who, fleet: ours }: Actor): Promise<Session> => ({
-  person: who,
-  fleet: { ...ours, limits: await fleetLimits(store), routes: await fleetRoutes(store) },
 });
 
 /** Who a token belongs to; null when it is unknown, expired or its person no longer active. */

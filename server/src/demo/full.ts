@@ -1,4 +1,4 @@
-import { type Reading, ROUTES, readingKey, routeSteps, type Step, stepKey, type Unit } from '@zealous-axle/core';
+import { keyOf, type Reading, ROUTES, readingKey, routeSteps, type Step, type Unit } from '@zealous-axle/core';
 import { later, type Teller } from './teller';
 
 const AIR: Record<string, object> = {
@@ -43,7 +43,7 @@ function goodAt(step: Step): Reading {
     case 'mud-flap':
       return { kind: 'mud-flap', side: end.side, value: '6 1/2 in' };
     default:
-      throw new Error(`the demo has no usual reading for ${stepKey(step)}`);
+      throw new Error(`the demo has no usual reading for ${keyOf(step)}`);
   }
 }
 
@@ -84,7 +84,7 @@ export async function inspectFully(
   let minutes = 0;
   for (const step of steps) {
     minutes += minutesIn(step.section) / steps.filter(({ section }) => section === step.section).length;
-    const value = usual.get(stepKey(step)) ?? goodAt(step);
+    const value = usual.get(keyOf(step)) ?? goodAt(step);
     await tell('technician', 'take-reading', later(hoursAgo, minutes), { reading: id(), inspection, value });
   }
   await tell('technician', 'close-inspection', later(hoursAgo, minutes), {

@@ -1,9 +1,9 @@
 import {
   expectedReadings,
   formatLength,
+  keyOf,
   type MeasuredStep,
   type Reading,
-  stepKey,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
@@ -62,11 +62,11 @@ function read(step: MeasuredStep, wearing: Wearing, random: () => number): Readi
  */
 export function wornReadings(unit: Unit, days: readonly number[], random: () => number): Reading[][] {
   const steps = expectedReadings(unit);
-  const states = new Map(steps.map((step) => [stepKey(step), begin(step, unit, random)]));
+  const states = new Map(steps.map((step) => [keyOf(step), begin(step, unit, random)]));
   return days.map((day, index) => {
     const passed = index === 0 ? 0 : day - (days[index - 1] ?? day);
     return steps.map((step) => {
-      const state = states.get(stepKey(step)) as Wearing;
+      const state = states.get(keyOf(step)) as Wearing;
       state.now -= state.perDay * passed;
       if (state.now < state.renewAt) state.now = state.fresh;
       return read(step, scaledStroke(unit, step, state), random);

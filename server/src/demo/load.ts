@@ -4,16 +4,19 @@ import {
   judgeReading,
   plainBook,
   type Reading,
+  readFindings,
   readingKey,
   readingPlace,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
-import type { Actor } from '../access/actor';
 import { hashPassword } from '../access/passwords';
+import { fleet, person } from '../access/schema';
+import { bay, paper, unit } from '../fleet/schema';
+import { currentReading, inspection, judgement, reading } from '../inspection/schema';
+import type { Actor } from '../run/actor';
 import { connect, type Database } from '../store/connect';
-import { bay, currentReading, fleet, inspection, judgement, paper, person, reading, unit } from '../store/schema';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
 import { wornReadings } from './history';
 import { seeded, seededId } from './random';
@@ -77,7 +80,7 @@ function pastInspection(kept: Unit, values: readonly Reading[], by: string, at: 
       verdict: found.verdict,
       complete: found.complete,
       brakes: found.brakes,
-      findings: answer.findings,
+      findings: readFindings(kept, answer.findings, values),
       judgedAt: closedAt,
     },
   };
@@ -195,7 +198,7 @@ async function loadFleet(db: Database, now: Date) {
         name: FLEET.name,
         zone: FLEET.zone,
         book: FLEET.book,
-        schools: {},
+        policies: {},
         units: INCH_UNITS,
         version: 1,
       },

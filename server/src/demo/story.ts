@@ -1,4 +1,4 @@
-import { expectedReadings, type Reading, readingKey, stepKey, type Unit } from '@zealous-axle/core';
+import { expectedReadings, keyOf, type Reading, readingKey, type Unit } from '@zealous-axle/core';
 import { inspectFully } from './full';
 import { later, type Teller } from './teller';
 
@@ -24,7 +24,7 @@ async function inspect(
   const steps = expectedReadings(unit);
   for (const [index, step] of steps.entries()) {
     const at = later(hoursAgo, (index + 1) * MINUTES_A_READING);
-    const key = stepKey(step);
+    const key = keyOf(step);
     const value = different.get(key) ?? last.find((reading) => readingKey(reading) === key);
     const reason = skipped[key];
     if (reason) await tell('technician', 'skip-reading', at, { skip: id(), inspection, step, reason });

@@ -1,8 +1,7 @@
 import type { CommandAnswer, CommandBody, CommandName } from '@zealous-axle/core';
-import type { Actor } from '../access/actor';
-import { HANDLERS, runCommand } from '../commands';
-import type { Handler } from '../commands/doing';
-import type { Database } from '../store/connect';
+import { doCommand } from '../handlers';
+import type { Actor } from '../run';
+import type { Database } from '../store';
 import { seededId } from './random';
 
 export type DemoPerson = 'driver' | 'technician' | 'foreman';
@@ -28,7 +27,7 @@ export function teller(db: Database, people: Record<DemoPerson, Actor>, random: 
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {
       const sent = { id: seededId(random, now), at: new Date(now.getTime() - hoursAgo * HOUR_MS).toISOString(), body };
-      return runCommand(db, people[who], name, sent, HANDLERS[name] as Handler<CommandName>, now);
+      return doCommand(db, people[who], name, sent, now);
     },
   };
 }

@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { z } from 'zod';
-import { LIVE_CHANNEL } from '../store/events';
+import { LIVE_CHANNEL } from '../run';
 
 const noticeSchema = z.object({ fleet: z.string(), id: z.number(), type: z.string(), unit: z.string().nullable() });
 export type Notice = z.infer<typeof noticeSchema>;

@@ -1,7 +1,12 @@
-import { COMMAND_NAMES, type CommandName, commandAnswerSchema, commandSchema } from '@zealous-axle/core';
-import { HANDLERS, runCommand } from '../commands';
-import type { Handler } from '../commands/doing';
-import type { SentCommand } from '../commands/run';
+import {
+  COMMAND_NAMES,
+  type CommandAnswer,
+  type CommandName,
+  commandAnswerSchema,
+  commandSchema,
+} from '@zealous-axle/core';
+import type { Actor, SentCommand } from '../run';
+import type { Database } from '../store';
 import { type App, type Serving, signedIn } from './serving';
 
 /** Commands that carry a picture or a file may be larger than others. */
@@ -10,19 +15,31 @@ const LARGE: Partial<Record<CommandName, number>> = {
   'import-readings': 3 * 1024 * 1024,
 };
 
+export type DoCommand = (
+  db: Database,
+  session: Actor,
+  name: CommandName,
+  sent: SentCommand<CommandName>,
+  now: Date,
+) => Promise<CommandAnswer>;
+
 /** One address for each command; every one is done once, however often it is sent. */
-export function commandRoutes(app: App, serving: Serving): void {
+export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand): void {
   for (const name of COMMAND_NAMES)
     app.post(
       `/commands/${name}`,
       {
         bodyLimit: LARGE[name],
-        schema: { tags: ['commands'], body: commandSchema(name), response: { 200: commandAnswerSchema } },
+        schema: {
+          tags: ['commands'],
+          summary: `Do: ${name.replaceAll('-', ' ')}`,
+          body: commandSchema(name),
+          response: { 200: commandAnswerSchema },
+        },
       },
       async (request) => {
         const session = await signedIn(serving, request);
-        const sent = request.body as SentCommand<CommandName>;
-        return runCommand(serving.db, session, name, sent, HANDLERS[name] as Handler<CommandName>, serving.now());
+        return doCommand(serving.db, session, name, request.body as SentCommand<CommandName>, serving.now());
       },
     );
 }

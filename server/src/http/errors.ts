@@ -1,7 +1,7 @@
 import type { Problem } from '@zealous-axle/core';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
-import { KnownProblem, type ProblemCode, problem } from './problems';
+import { KnownProblem, type ProblemCode, problem } from '../problem';
 
 /** What PostgreSQL's own refusals mean to a client. */
 const BY_SQL_STATE: Record<string, ProblemCode> = {

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { KnownProblem } from './problems';
+import { KnownProblem } from '../problem';
 import type { App, Serving } from './serving';
 
 const answer = z.strictObject({ status: z.literal('ok') });

@@ -1,10 +1,10 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { FastifyBaseLogger, FastifyInstance, FastifyRequest, RawServerDefault } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
-import type { Actor } from '../access/actor';
-import { asSession } from '../access/sessions';
-import type { Database, FleetStore } from '../store/connect';
-import { KnownProblem } from './problems';
+import { asSession } from '../access';
+import { KnownProblem } from '../problem';
+import type { Actor } from '../run';
+import type { Database, FleetStore } from '../store';
 
 /** What every route may need. The clock is an argument, so that tests can set it. */
 export interface Serving {

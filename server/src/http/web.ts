@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
-import { KnownProblem } from './problems';
+import { KnownProblem } from '../problem';
 import type { App } from './serving';
 
 const YEAR_S = 31_536_000;

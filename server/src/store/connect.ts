@@ -2,9 +2,8 @@ import { createHash } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import * as schema from './schema';
 
-export type Database = NodePgDatabase<typeof schema>;
+export type Database = NodePgDatabase;
 /** A transaction that sees one fleet. */
 export type FleetStore = Parameters<Parameters<Database['transaction']>[0]>[0];
 
@@ -34,7 +33,7 @@ export function connect(url: string): Connection {
   const pool = new pg.Pool({ connectionString: url, max: 12, Client: NamingClient, application_name: 'zealous-axle' });
   // A connection lost while idle is not an error of any request: the pool opens another.
   pool.on('error', () => undefined);
-  return { pool, db: drizzle(pool, { schema }) };
+  return { pool, db: drizzle(pool) };
 }
 
 /** Runs `work` in one transaction in which only `fleetId`'s rows exist. */

@@ -11,12 +11,14 @@ import {
 import pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
 import { hashPassword } from '../access/passwords';
+import { fleet, person } from '../access/schema';
 import { buildApp } from '../app';
 import { openLive } from '../feeds/live';
+import { bay, unit } from '../fleet/schema';
 import { COOKIE } from '../http/serving';
-import { connect } from '../store/connect';
+import { connect, inFleet } from '../store/connect';
 import { serverUrl } from '../store/migrate';
-import { bay, fleet, person, unit } from '../store/schema';
+import { keepYard } from '../yard/keep';
 
 export const PASSWORD = 'a long enough password';
 const ROLES: readonly Role[] = ['driver', 'technician', 'foreman', 'manager'];
@@ -84,6 +86,7 @@ export async function openWorld() {
       kind: 'semitrailer',
       axles: [AXLE, AXLE],
     });
+    await inFleet(db, fleetId, (store) => keepYard(store, [made.unit]));
     return made;
   };
 
@@ -205,7 +208,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
       jpeg: TINY_JPEG,
     },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n`, goodLinesOnly: false },
-    'set-fleet-rules': { version: 1, book: 'na', schools: {}, units: METRIC_UNITS },
+    'set-fleet-rules': { version: 1, book: 'na', policies: {}, units: METRIC_UNITS },
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
     'withdraw-fleet-limit': { limit: uuidv7(), reason: 'flat again' },

@@ -3,10 +3,10 @@ import {
   type BookId,
   COMMAND_ROLES,
   type DisplayUnits,
-  SCHOOLS,
-  type School,
-  type Schools,
-  schoolChoice,
+  POLICIES,
+  type Policy,
+  type Policies,
+  policyChoice,
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -28,27 +28,27 @@ const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({
 }));
 
 function SchoolCard({
-  school,
+  policy,
   chosen,
   onChoose,
 }: {
-  school: School;
+  policy: Policy;
   chosen: string;
   onChoose: ((id: string) => void) | null;
 }) {
   return (
-    <Card title={school.name} note={school.says}>
+    <Card title={policy.name} note={policy.says}>
       {onChoose ? (
         <Choice
           stacked
           hideLabel
-          label={school.name}
-          options={school.options.map(({ id, name, says }) => ({ value: id, label: name, note: says }))}
+          label={policy.name}
+          options={policy.options.map(({ id, name, says }) => ({ value: id, label: name, note: says }))}
           value={chosen}
           onChange={onChoose}
         />
       ) : (
-        school.options
+        policy.options
           .filter(({ id }) => id === chosen)
           .map(({ id, name, says }) => (
             <View key={id}>
@@ -63,7 +63,7 @@ function SchoolCard({
 
 interface Rules {
   book: BookId;
-  schools: Schools;
+  policies: Policies;
   units: DisplayUnits;
 }
 
@@ -72,7 +72,7 @@ export function FleetRulesScreen() {
   const { fleet } = useSession();
   const may = useMay(COMMAND_ROLES['set-fleet-rules']);
   const { entries } = useOutbox();
-  const stored: Rules = { book: fleet.book, schools: fleet.schools, units: fleet.units };
+  const stored: Rules = { book: fleet.book, policies: fleet.policies, units: fleet.units };
   const [edited, setEdited] = useState<Rules | null>(null);
   const rules = edited ?? stored;
   const change = (more: Partial<Rules>) => setEdited({ ...rules, ...more });
@@ -81,7 +81,7 @@ export function FleetRulesScreen() {
   const save = () => {
     void send(
       'set-fleet-rules',
-      { version: fleet.version, book: rules.book, schools: { ...rules.schools }, units: rules.units },
+      { version: fleet.version, book: rules.book, policies: { ...rules.policies }, units: rules.units },
       `${fleet.name}: book, schools and units`,
     );
     setEdited(null);
@@ -116,12 +116,12 @@ export function FleetRulesScreen() {
           <T bold>{BOOKS[rules.book].name}</T>
         )}
       </Card>
-      {SCHOOLS.map((school) => (
+      {POLICIES.map((policy) => (
         <SchoolCard
-          key={school.id}
-          school={school}
-          chosen={schoolChoice(rules.schools, school.id)}
-          onChoose={may ? (option) => change({ schools: { ...rules.schools, [school.id]: option } }) : null}
+          key={policy.id}
+          policy={policy}
+          chosen={policyChoice(rules.policies, policy.id)}
+          onChoose={may ? (option) => change({ policies: { ...rules.policies, [policy.id]: option } }) : null}
         />
       ))}
       <Card

@@ -1,4 +1,4 @@
-import { COMMAND_ROLES, SCHOOLS, schoolChoice, stickerLastDay, type UnitPage } from '@zealous-axle/core';
+import { COMMAND_ROLES, POLICIES, policyChoice, stickerLastDay, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../data/outbox';
@@ -16,9 +16,9 @@ export function Papers({ unit }: { unit: UnitPage }) {
   const may = useMay(COMMAND_ROLES['record-sticker']);
   const [asking, setAsking] = useState(false);
   const [month, setMonth] = useState('');
-  const school = SCHOOLS.find(({ id }) => id === 'sticker');
-  const way = school?.options.find(({ id }) => id === schoolChoice(fleet.schools, 'sticker'));
-  const last = stickerLastDay(fleet.schools, month.trim());
+  const policy = POLICIES.find(({ id }) => id === 'sticker');
+  const way = policy?.options.find(({ id }) => id === policyChoice(fleet.policies, 'sticker'));
+  const last = stickerLastDay(fleet.policies, month.trim());
   const keep = () => {
     setAsking(false);
     void send(

@@ -176,7 +176,7 @@ test('an air test runs by the clock, and a run too short is said to be', async (
 test('where the book has no leak-down figure the clock names no time, and nothing passes', async () => {
   const step: Step = { kind: 'air-test', axle: null, side: null, tyre: null, item: 'leak-released' };
   await hold(step, (now) => {
-    const gb = { ...now, rules: { book: 'gb', schools: {}, limits: [] } } as Draft;
+    const gb = { ...now, rules: { book: 'gb', policies: {}, limits: [] } } as Draft;
     return withNote(withText(withText(gb, step, 'start', '100'), step, 'end', '99'), step, { seconds: 30 });
   });
   expect(screen.queryByText(/^of /)).toBeNull();

@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import type { BookId } from '../limits';
+import { SURENESS, VERDICTS } from '../limits';
+import entries from './catalogue.json';
+
+export const PARTS = [
+  'brake',
+  'tyre',
+  'wheel',
+  'hub',
+  'suspension',
+  'frame',
+  'coupling',
+  'lamps',
+  'body',
+  'air',
+  'engine',
+  'steering',
+  'cab',
+  'emergency',
+  'bus',
+  'papers',
+  'other',
+] as const;
+export type Part = (typeof PARTS)[number];
+
+/** What one book says of a defect. */
+export const severitySchema = z.strictObject({
+  verdict: z.enum(VERDICTS),
+  share: z.union([z.literal(0), z.literal(1)]),
+  rule: z.string(),
+  sure: z.enum(SURENESS),
+});
+export type Severity = z.infer<typeof severitySchema>;
+
+export const catalogueEntrySchema = z.strictObject({
+  code: z.string(),
+  part: z.enum(PARTS),
+  /** What it is reported at: one axle end, one tyre of it, or the unit as a whole. */
+  where: z.enum(['end', 'tyre', 'unit']),
+  words: z.string(),
+  /** The kinds of reading taken again at its place after the repair. */
+  remeasure: z.array(z.string()),
+  /** Its severity by limit book. */
+  by: z.strictObject({ na: severitySchema, gb: severitySchema }),
+});
+export type CatalogueEntry = z.infer<typeof catalogueEntrySchema>;
+
+/** Every defect that can be found by eye, with the verdict each book gives. Proven by the test beside it. */
+export const CATALOGUE = entries as readonly CatalogueEntry[];
+
+const byCode = new Map(CATALOGUE.map((entry) => [entry.code, entry]));
+export const catalogueEntry = (code: string): CatalogueEntry | null => byCode.get(code) ?? null;
+
+/** What a book says of a code; null when the catalogue has no such code. */
+export const severityOf = (code: string, book: BookId): Severity | null => byCode.get(code)?.by[book] ?? null;
+
+/** What may be reported at a place: an axle end offers what concerns its tyres too. */
+export const catalogueAt = (where: 'end' | 'unit'): CatalogueEntry[] =>
+  CATALOGUE.filter((entry) => (entry.where === 'unit') === (where === 'unit'));

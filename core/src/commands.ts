@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { DEFECT_COMMANDS } from './defects';
+import { FLEET_COMMANDS } from './fleet';
+import { INSPECTION_COMMANDS } from './inspection';
+import type { Command, Role } from './life';
+import { RECORD_COMMANDS } from './records';
+import { REPAIR_COMMANDS } from './repair';
+
+/**
+ * Every command, from the room of its subject. Each is sent as `{ id, at, body }` to `POST /api/v1/commands/<name>`,
+ * where `id` is made by the client: sent twice, it is done once.
+ */
+export const COMMANDS = {
+  ...DEFECT_COMMANDS,
+  ...REPAIR_COMMANDS,
+  ...INSPECTION_COMMANDS,
+  ...RECORD_COMMANDS,
+  ...FLEET_COMMANDS,
+} as const;
+
+export type CommandName = keyof typeof COMMANDS;
+export type CommandBody<N extends CommandName> = z.infer<(typeof COMMANDS)[N]['body']>;
+export const COMMAND_NAMES = Object.keys(COMMANDS) as CommandName[];
+
+/** What a command decides about, and who may send it. */
+export const commandOf = (name: CommandName): Command<z.ZodType> => COMMANDS[name];
+/** Whether a role may ever send a command. */
+export const mayEverSend = (name: CommandName, role: Role): boolean => commandOf(name).roles.includes(role);
+
+const id = z.uuid();
+
+/** The envelope of a command: its id, when it was done on the device, and its body. */
+export const commandSchema = <N extends CommandName>(name: N) =>
+  z.strictObject({ id, at: z.iso.datetime({ offset: true }), body: COMMANDS[name].body });
+
+/** What a command answers, however often it is sent. */
+export const commandAnswerSchema = z.strictObject({
+  id,
+  /** What changed, as `kind: id`, and its new version where it has one. */
+  changed: z.array(z.strictObject({ kind: z.string(), id: z.string(), version: z.int().nullable() })),
+});
+export type CommandAnswer = z.infer<typeof commandAnswerSchema>;

@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { placeSchema, unitHeadSchema } from '../trailer';
+import { DEFECT_STATES } from './life';
+
+export const defectViewSchema = z.strictObject({
+  id: z.string(),
+  unit: unitHeadSchema,
+  code: z.string(),
+  ...placeSchema.shape,
+  words: z.string(),
+  state: z.enum(DEFECT_STATES),
+  holds: z.boolean(),
+  origin: z.enum(['driver', 'inspection']),
+  reportedBy: z.string(),
+  reportedAt: z.string(),
+  job: z.string().nullable(),
+  certified: z.strictObject({ by: z.string(), at: z.string(), statement: z.string() }).nullable(),
+  version: z.int(),
+});
+export type DefectView = z.infer<typeof defectViewSchema>;

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { routeSchema } from '../inspection';
+import { BENCH, command, EVERYBODY, SHOP } from '../life';
+import { BOOK_IDS, policiesSchema } from '../limits';
+import { displayUnitsSchema, wordsText } from '../measure';
+import { MAKER_READINGS, makerLimitSchema, SIDES } from '../trailer';
+
+const id = z.uuid();
+const version = z.int().min(1);
+
+/** What a fleet judges by, walks and keeps. These have no life but their version: who may set them stands here. */
+export const FLEET_COMMANDS = {
+  'set-fleet-rules': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ version, book: z.enum(BOOK_IDS), policies: policiesSchema, units: displayUnitsSchema }),
+  ),
+  /** Null follows the fleet again. */
+  'set-own-units': command('self', EVERYBODY, z.strictObject({ units: displayUnitsSchema.nullable() })),
+  'add-fleet-limit': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ limit: id, tightens: z.string().max(80), value: wordsText(40), reason: wordsText(300) }),
+  ),
+  'withdraw-fleet-limit': command('fleet', SHOP, z.strictObject({ limit: id, reason: wordsText(300) })),
+  /** A maker's limit for what is fitted at an axle, or at one end of it; null takes it back. */
+  'set-maker-limit': command(
+    'unit',
+    BENCH,
+    z.strictObject({
+      unit: id,
+      axle: z.int().min(1).max(12),
+      side: z.enum(SIDES).nullable(),
+      reading: z.enum(MAKER_READINGS),
+      limit: makerLimitSchema.nullable(),
+    }),
+  ),
+  'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
+  'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
+  /** The month on an inspection sticker; its last day follows from the fleet's policy. */
+  'record-sticker': command(
+    'unit',
+    BENCH,
+    z.strictObject({
+      paper: id,
+      unit: id,
+      month: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'write a month like 2026-03'),
+    }),
+  ),
+} as const;

@@ -1,0 +1,3 @@
+/** The fleet: its people, its rules, its routes and papers. */
+export { FLEET_COMMANDS } from './commands';
+export * from './views';

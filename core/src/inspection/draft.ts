@@ -1,0 +1,189 @@
+import { type Doubt, doubtOf, type JudgeAnswer } from '../judge';
+import { type Book, bookFor, type FleetRules } from '../limits';
+import { type DisplayUnits, parseLength } from '../measure';
+import type { EarlierReading } from '../patterns';
+import { judgedLength, keyOf, type Reading, type Step } from '../reading';
+import type { Unit, UnitKind } from '../trailer';
+import type { GaugeSource } from './gauge';
+import type { SectionTime } from './life';
+import type { Note } from './note';
+import { measuringRoute } from './route';
+import { judgeTogether, type StandingThere } from './together';
+
+export type PadUnit = 'in' | 'mm';
+export type AirUnit = DisplayUnits['pressure'];
+
+/** What was entered at one step. Everything is kept at every keystroke; `saved` is what was taken as a reading. */
+export interface Entry {
+  /** What was typed, by field. */
+  texts: Record<string, string>;
+  /** The field being typed into; null is the first that is empty. */
+  field: string | null;
+  /** What was chosen rather than typed. */
+  note: Note;
+  /** The gauge the value came from, until it is typed over. */
+  gauge?: GaugeSource;
+  saved: { reading: string; value: Reading; gauge?: GaugeSource } | null;
+  skipped: string | null;
+  /** A doubtful change was asked about here: it is asked once. */
+  asked?: boolean;
+  /** Photos attached here. */
+  photos?: string[];
+}
+
+/** An inspection in progress, whole, as the device keeps it. */
+export interface Draft {
+  inspection: string;
+  unit: Unit & { number: string; body: string; kind: UnitKind };
+  /** What the fleet judges by, as it stood when the inspection began. */
+  rules: FleetRules;
+  purpose: 'full' | 're-measure' | 'walk';
+  route: { id: string; name: string; sections: { id: string; name: string; says: string }[] } | null;
+  job: string | null;
+  steps: Step[];
+  cursor: number;
+  /** The step to go back to after something was noted out of order. */
+  returnTo: number | null;
+  padUnit: PadUnit;
+  airUnit: AirUnit;
+  /** Missing in what a device kept from before it was asked for. */
+  temperatureUnit?: DisplayUnits['temperature'];
+  /** Reservoir pressure as typed; every stroke takes it along. */
+  reservoir: string;
+  /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
+  carried: Note & { texts?: Record<string, string> };
+  entries: Record<string, Entry>;
+  /** What each place read last time; the reading itself and where it was taken, since inspections keep them. */
+  previous: Record<string, { text: string; at: string; value?: Reading; inspection?: string }>;
+  startedAt: string;
+  /** Milliseconds spent in each section. */
+  spent: Record<string, number>;
+  closed: boolean;
+}
+
+export const EMPTY_ENTRY: Entry = { texts: {}, field: null, note: {}, saved: null, skipped: null };
+
+export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'rules' | 'purpose' | 'job' | 'previous' | 'startedAt'> &
+  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit'>>;
+
+/** A new inspection of a unit: the given steps, or those of the basic measuring route. */
+export const newDraft = ({ steps, route = null, ...given }: NewDraft): Draft => ({
+  padUnit: 'in',
+  airUnit: 'psi',
+  ...given,
+  route,
+  steps: steps ?? measuringRoute(given.unit),
+  cursor: 0,
+  returnTo: null,
+  reservoir: '',
+  carried: {},
+  entries: {},
+  spent: {},
+  closed: false,
+});
+
+const books = new WeakMap<FleetRules, Book>();
+/** The book a draft is judged by. */
+export function bookOf({ rules }: Pick<Draft, 'rules'>): Book {
+  const known = books.get(rules) ?? bookFor(rules);
+  books.set(rules, known);
+  return known;
+}
+
+export const stepAt = (draft: Draft): Step | null => draft.steps[draft.cursor] ?? null;
+
+const keys = new WeakMap<Step, string>();
+/** A step's key, put together once: every step is asked for it at every keystroke. */
+function stepKey(step: Step): string {
+  const known = keys.get(step) ?? keyOf(step);
+  keys.set(step, known);
+  return known;
+}
+export const entryOf = (draft: Draft, step: Step): Entry => draft.entries[stepKey(step)] ?? EMPTY_ENTRY;
+export const isDone = ({ saved, skipped }: Entry): boolean => saved !== null || skipped !== null;
+
+export const withEntry = (draft: Draft, step: Step, change: Partial<Entry>): Draft => ({
+  ...draft,
+  entries: { ...draft.entries, [stepKey(step)]: { ...entryOf(draft, step), ...change } },
+});
+
+/** Changes what was chosen at a step. */
+export const withNote = (draft: Draft, step: Step, change: Note): Draft =>
+  withEntry(draft, step, { note: { ...entryOf(draft, step).note, ...change } });
+
+/** Types into a field; what a gauge sent is then no longer a gauge's. */
+export const withText = (draft: Draft, step: Step, field: string, text: string): Draft =>
+  withEntry(draft, step, { texts: { ...entryOf(draft, step).texts, [field]: text }, field, gauge: undefined });
+
+/** Steps neither read nor skipped. */
+export const openSteps = (draft: Draft): Step[] => draft.steps.filter((step) => !isDone(entryOf(draft, step)));
+/** Steps without a reading: what keeps an inspection from being complete. */
+export const unreadSteps = (draft: Draft): Step[] => draft.steps.filter((step) => entryOf(draft, step).saved === null);
+
+/** The draft moved to the next open step: from the kept one after something out of order, else after the cursor. */
+export function toNextOpen(draft: Draft): Draft {
+  const open = (index: number) => {
+    const step = draft.steps[index];
+    return step !== undefined && !isDone(entryOf(draft, step));
+  };
+  const from = draft.returnTo ?? draft.cursor + 1;
+  const order = draft.steps.map((_, offset) => (from + offset) % draft.steps.length);
+  const next = order.find(open);
+  return { ...draft, cursor: next ?? draft.steps.length, returnTo: null };
+}
+
+/** Jumps to a step out of order; the step one comes from is kept. */
+export const jumpTo = (draft: Draft, cursor: number): Draft => ({
+  ...draft,
+  cursor,
+  returnTo: cursor === draft.cursor ? draft.returnTo : (draft.returnTo ?? draft.cursor),
+});
+
+/** The doubt that what is entered raises, by itself or against the last reading here; null when there is none, or it was asked already. */
+export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
+  const before = draft.previous[stepKey(step)];
+  const now = judgedLength(value);
+  const last = before ? parseLength(before.text, '32nds') : null;
+  if (entryOf(draft, step).asked || now === null) return null;
+  return doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
+}
+
+/** The readings taken so far, in the order of the route. */
+export const takenReadings = (draft: Draft): Reading[] =>
+  draft.steps.flatMap((step) => entryOf(draft, step).saved?.value ?? []);
+
+/** What the unit read before this inspection. */
+export const earlierReadings = (draft: Draft): EarlierReading[] =>
+  Object.values(draft.previous).flatMap(({ at, value, inspection }) =>
+    value && inspection ? { at, value, inspection } : [],
+  );
+
+/**
+ * What the book says of the readings so far: the same arithmetic as the server's, on the device. `standing` are the
+ * readings that stand on the unit, `defects` what was reported there.
+ */
+export const judgeDraft = (draft: Draft, beside: StandingThere = { standing: [], defects: [] }): JudgeAnswer =>
+  judgeTogether(bookOf(draft), draft.unit, {
+    purpose: draft.purpose,
+    inspection: draft.inspection,
+    steps: draft.steps,
+    own: takenReadings(draft),
+    ...beside,
+  });
+
+/** The longest pause that still counts as work on a section. */
+const LONGEST_PAUSE_MS = 5 * 60_000;
+
+/** Counts the time since the last change to the section at the cursor. */
+export function withTime(draft: Draft, since: number, now: number): Draft {
+  const section = stepAt(draft)?.section;
+  const passed = now - since;
+  if (!section || passed <= 0 || passed > LONGEST_PAUSE_MS) return draft;
+  return { ...draft, spent: { ...draft.spent, [section]: (draft.spent[section] ?? 0) + passed } };
+}
+
+/** Seconds spent in each section, in the route's order. */
+export const sectionSeconds = ({ spent, route }: Draft): SectionTime[] =>
+  (route?.sections ?? []).flatMap(({ id, name }) =>
+    spent[id] ? [{ id, name, seconds: Math.round(spent[id] / 1_000) }] : [],
+  );

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { no, ok, type Parsed, parseLength } from '../measure';
+import type { StepKind } from '../reading';
+
+export const GAUGE_KINDS = ['stroke', 'lining', 'tread'] as const;
+export type GaugeKind = (typeof GAUGE_KINDS)[number];
+
+/** Where a reading came from when a gauge sent it. */
+export const gaugeSourceSchema = z.strictObject({
+  kind: z.enum(GAUGE_KINDS),
+  serial: z.string().min(1).max(20),
+  sequence: z.int().min(0).max(999_999),
+});
+export type GaugeSource = z.infer<typeof gaugeSourceSchema>;
+
+/** One value a gauge sent. `value` is a length with its unit, as a person would write it. */
+export interface Frame extends GaugeSource {
+  value: string;
+}
+
+/** What each gauge measures. */
+export const GAUGE_STEP: Record<GaugeKind, StepKind> = { stroke: 'stroke-applied', lining: 'lining', tread: 'tread' };
+
+/** The longest value each gauge can give, in nanometres: the travel of its probe. */
+const TRAVEL: Record<GaugeKind, string> = { stroke: '120 mm', lining: '50 mm', tread: '50 mm' };
+
+/** All characters before the star, combined by exclusive or: two hexadecimal digits. */
+const checksum = (text: string): string =>
+  [...text]
+    .reduce((sum, sign) => sum ^ sign.charCodeAt(0), 0)
+    .toString(16)
+    .toUpperCase()
+    .padStart(2, '0');
+
+/** A frame as the line a gauge sends: `ZG1 stroke SG-104 000017 47.63 mm*3A`. */
+export function frameLine({ kind, serial, sequence, value }: Frame): string {
+  const body = `ZG1 ${kind} ${serial} ${String(sequence).padStart(6, '0')} ${value}`;
+  return `${body}*${checksum(body)}`;
+}
+
+const LINE = /^(ZG1 (\S+) ([A-Za-z0-9-]{1,20}) (\d{6}) (\d{1,4}(?:\.\d{1,3})? (?:mm|in)))\*([0-9A-F]{2})$/;
+
+/** Reads a gauge's line; refused with one sentence when it is damaged, of another protocol, or out of the gauge's range. */
+export function parseFrame(line: string): Parsed<Frame> {
+  const found = LINE.exec(line.trim());
+  if (!found) return no('The gauge sent something this program does not understand.');
+  const [, body = '', kind = '', serial = '', sequence = '', value = '', sum = ''] = found;
+  if (checksum(body) !== sum) return no('The gauge’s value was damaged on its way: press it again.');
+  const known = GAUGE_KINDS.find((each) => each === kind);
+  if (!known) return no(`There is no “${kind}” gauge.`);
+  const [length, most] = [parseLength(value, 'none'), parseLength(TRAVEL[known], 'none')];
+  if (!length.ok || !most.ok) return no('The gauge’s value is not a length.');
+  if (length.value > most.value) return no(`${value} is more than a ${known} gauge can measure: is its probe seated?`);
+  return ok({ kind: known, serial, sequence: Number(sequence), value });
+}
+
+/** What the pad does with a frame: take it, or say why not. */
+export type Taken = { take: true; frame: Frame } | { take: false; message: string | null };
+
+/** Decides over a frame at a step. A frame seen before is passed over in silence: gauges send again when unsure. */
+export function takeFrame(frame: Frame, step: StepKind | null, seen: ReadonlySet<string>): Taken {
+  if (seen.has(frameKey(frame))) return { take: false, message: null };
+  if (step === null) return { take: false, message: 'Nothing is being measured now.' };
+  if (GAUGE_STEP[frame.kind] !== step)
+    return { take: false, message: `That came from the ${frame.kind} gauge: it does not measure this.` };
+  return { take: true, frame };
+}
+
+/** What makes a frame the same frame. */
+export const frameKey = ({ kind, serial, sequence }: GaugeSource): string => `${kind} ${serial} ${sequence}`;

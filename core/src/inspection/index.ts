@@ -1,0 +1,35 @@
+/** Routes and their steps, an inspection as it is walked, and what is judged together. */
+export { INSPECTION_COMMANDS } from './commands';
+export * from './draft';
+export {
+  type Frame,
+  frameKey,
+  frameLine,
+  GAUGE_KINDS,
+  GAUGE_STEP,
+  type GaugeKind,
+  type GaugeSource,
+  gaugeSourceSchema,
+  parseFrame,
+  type Taken,
+  takeFrame,
+} from './gauge';
+export * from './life';
+export type { Note } from './note';
+export {
+  type Asked,
+  endSteps,
+  isDriversWalk,
+  measuresAll,
+  measuringRoute,
+  ROUTES,
+  type Route,
+  routeSchema,
+  routeSteps,
+  routesFor,
+  type Section,
+  WALK_WORDS,
+  WALKS,
+} from './route';
+export { judgedTogether, judgeTogether, type StandingThere, type Together } from './together';
+export * from './views';

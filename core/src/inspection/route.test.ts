@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import { checkEntry } from '../catalogue';
+import { AIR_TESTS, expectedReadings, keyOf } from '../reading';
+import {
+  type Axle,
+  BRAKE_KINDS,
+  HUB_KINDS,
+  hasAirBrake,
+  hasBrake,
+  TYRE_FITS,
+  tyresOf,
+  UNIT_KINDS,
+  type Unit,
+  wheelEnd,
+} from '../trailer';
+import { isDriversWalk, measuresAll, ROUTES, routeSchema, routeSteps, routesFor } from '.';
+
+const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
+const trailer: Unit = {
+  id: 'T',
+  kind: 'semitrailer',
+  axles: [{ ...axle, lift: true, tyres: 'single' }, axle, { ...axle, brake: 'air-disc' }],
+};
+const steps = (id: string, unit = trailer) => {
+  const route = ROUTES.find((each) => each.id === id);
+  if (!route) throw new Error(id);
+  return routeSteps(route, unit);
+};
+const places = (id: string, kind: string) =>
+  steps(id)
+    .filter((step) => step.kind === kind)
+    .map((step) => `${step.axle}${step.side?.[0]}`);
+
+test('the routes have the published shape, and name checks and tests that exist', () => {
+  for (const route of ROUTES) {
+    expect(routeSchema.parse(route)).toEqual(route);
+    for (const { asks } of route.sections)
+      for (const { kind, item } of asks) {
+        if (kind === 'check') expect([item, checkEntry(item ?? '') !== null]).toEqual([item, true]);
+        if (kind === 'air-test') expect(AIR_TESTS).toContain(item);
+      }
+  }
+});
+
+test.each(ROUTES.map(({ id }) => id))('%s asks for nothing twice', (id) => {
+  const keys = steps(id).map(keyOf);
+  expect(new Set(keys).size).toBe(keys.length);
+});
+
+test('the full route asks for everything that is expected, and more', () => {
+  const keys = steps('full').map(keyOf);
+  for (const step of expectedReadings(trailer)) expect(keys).toContain(keyOf(step));
+  expect(measuresAll(ROUTES.find(({ id }) => id === 'full') as never)).toBe(true);
+  expect(measuresAll(ROUTES.find(({ id }) => id === 'four-thing') as never)).toBe(false);
+});
+
+test('a driver is offered the walks, and nothing that takes the bench', () => {
+  expect(ROUTES.filter(isDriversWalk).map(({ id }) => id)).toEqual([
+    'walk-trailer',
+    'four-thing',
+    'walk-tractor',
+    'walk-truck',
+    'walk-bus',
+  ]);
+});
+
+test('round the unit, and the lift-bay order', () => {
+  expect(places('measure', 'hub-oil')).toEqual(['1l', '2l', '3l', '3r', '2r', '1r']);
+  expect(places('lift-bay', 'hub-oil')).toEqual(['1l', '1r', '3l', '3r', '2l', '2r']);
+});
+
+test('what does not apply at an axle end is left out there', () => {
+  expect(places('full', 'drum')).toEqual(['1l', '2l', '2r', '1r']);
+  expect(places('full', 'rotor')).toEqual(['3l', '3r']);
+  expect(places('full', 'dual')).not.toContain('1l');
+});
+
+test('a unit is offered the routes of its kind, the fleet’s own first', () => {
+  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'walk-bus']);
+  const own = { ...(ROUTES[0] as (typeof ROUTES)[number]), id: 'own' };
+  expect(routesFor('bus', [own])[0]?.id).toBe('own');
+});
+
+const anyAxle: fc.Arbitrary<Axle> = fc.record({
+  brake: fc.constantFrom(...BRAKE_KINDS),
+  tyres: fc.constantFrom(...TYRE_FITS),
+  hub: fc.constantFrom(...HUB_KINDS),
+  lift: fc.boolean(),
+});
+const anyUnit: fc.Arbitrary<Unit> = fc.record({
+  id: fc.constant('U'),
+  kind: fc.constantFrom(...UNIT_KINDS),
+  axles: fc.array(anyAxle, { minLength: 1, maxLength: 5 }),
+});
+
+test('on any running gear, every route asks only for what is there, each once, and can be answered to its end', () => {
+  fc.assert(
+    fc.property(anyUnit, fc.constantFrom(...ROUTES), (unit, route) => {
+      const asked = routeSteps(route, unit);
+      expect(new Set(asked.map(keyOf)).size).toBe(asked.length);
+      for (const { kind, axle: on, side, tyre, section } of asked) {
+        expect(route.sections.some(({ id }) => id === section)).toBe(true);
+        if (on === null || side === null) continue;
+        const end = wheelEnd(unit, on, side);
+        if (!end) throw new Error(`no end ${on}${side}`);
+        if (tyre) expect(tyresOf(end)).toContain(tyre);
+        if (kind === 'stroke-applied') expect(hasAirBrake(end)).toBe(true);
+        if (kind === 'lining') expect(hasBrake(end)).toBe(true);
+        if (kind === 'dual') expect(end.tyres).toBe('dual');
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('on any running gear, the routes that measure all ask for everything that is expected', () => {
+  fc.assert(
+    fc.property(anyUnit, (unit) => {
+      for (const route of routesFor(unit.kind).filter(measuresAll)) {
+        const keys = new Set(routeSteps(route, unit).map(keyOf));
+        expect(expectedReadings(unit).filter((step) => !keys.has(keyOf(step)))).toEqual([]);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});

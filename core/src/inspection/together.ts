@@ -1,0 +1,45 @@
+import { type ReportedDefect, seenDefects } from '../defects';
+import { type JudgeAnswer, judge } from '../judge';
+import type { Book, BookId } from '../limits';
+import { type Reading, readingKey, type Step } from '../reading';
+import type { Unit } from '../trailer';
+import type { Purpose } from './life';
+
+/** What is known of a unit beside an inspection: the readings that stand on it, and the defects reported. */
+export interface StandingThere {
+  standing: readonly { key: string; kind: string; value: Reading }[];
+  defects: readonly ReportedDefect[];
+}
+
+export interface Together extends StandingThere {
+  purpose: Purpose;
+  inspection: string;
+  /** What its route asked for. */
+  steps: readonly Step[];
+  /** Its own readings, superseded ones left out. */
+  own: readonly Reading[];
+}
+
+/**
+ * What is judged together: an inspection's own readings; beside a walk or a repair also those that stand elsewhere on
+ * the unit, so that it neither passes what was never measured nor hides what was; and every open defect found by eye.
+ * What a check found elsewhere stands as its defect until that is repaired, not as the old look at it.
+ */
+export function judgedTogether({ purpose, own, standing, defects }: Together): Reading[] {
+  const taken = new Set<string>(own.map(readingKey));
+  const elsewhere = purpose === 'full' ? [] : standing.filter(({ key, kind }) => kind !== 'check' && !taken.has(key));
+  return [...own, ...elsewhere.map(({ value }) => value), ...seenDefects(defects)];
+}
+
+/** The judgement of an inspection: the same on the device and on the server. */
+export function judgeTogether(book: Book, unit: Unit, together: Together): JudgeAnswer {
+  const { id, kind, axles } = unit;
+  return judge(
+    {
+      book: book.id as BookId,
+      units: [{ id, kind, axles }],
+      readings: judgedTogether(together).map((value) => ({ ...value, unit: id })),
+    },
+    { book, expected: together.steps },
+  );
+}

@@ -1,0 +1,27 @@
+import type { Book } from '../limits';
+import { must, type Nanometres, parseLength } from '../measure';
+import { kindAs, type StepKind } from '../reading';
+
+/** A reading that is worth asking about before it is believed. */
+export interface Doubt {
+  /** It moved the wrong way or too far since last time, or is hardly possible by itself. */
+  way: 'grown' | 'shrunk' | 'too-little' | 'too-much';
+  /** How much, in nanometres: since last time, or past what is likely. */
+  by: Nanometres;
+}
+
+/**
+ * Whether a reading has moved the wrong way, or by an unlikely amount, since the last one at its place (null when there
+ * is none), or is outside of its kind's plausible range; null when it is believed. Workshop
+ * practice: one of the two readings may be wrong, or a key was missed.
+ */
+export function doubtOf(book: Book, kind: StepKind, before: Nanometres | null, now: Nanometres): Doubt | null {
+  const nm = (text: string): Nanometres => must(parseLength(text, 'none'));
+  const change = book.doubts.find(({ reading }) => reading === kind);
+  if (change && before !== null && now - before > nm(change.grownOver)) return { way: 'grown', by: now - before };
+  if (change && before !== null && before - now > nm(change.shrunkOver)) return { way: 'shrunk', by: before - now };
+  const range = kindAs(kind).plausible;
+  if (range && now > nm(range.most)) return { way: 'too-much', by: now - nm(range.most) };
+  if (range?.least && now < nm(range.least)) return { way: 'too-little', by: nm(range.least) - now };
+  return null;
+}

@@ -1,0 +1,19 @@
+import type { Book } from '../limits';
+import { thinnest } from '../measure';
+import type { ReadingOf } from '../reading';
+import { judgeAmount } from './decide';
+import type { Opinion } from './opinion';
+import { compareVerdicts } from './verdict';
+
+/** Judges a king pin, and its collar where it was measured, by the smaller of two directions. Practice and maker's figures. */
+export function judgeKingPin(book: Book, { pin, collar }: ReadingOf<'king-pin'>): Opinion {
+  const least = thinnest(pin);
+  const judged = judgeAmount(book, 'king-pin', {}, { measured: least.text, amount: least.nm });
+  const round = pin[0] === pin[1] ? '' : ` Smaller of two directions: ${pin.join(' and ')}.`;
+  const own = { ...judged, because: `${judged.because}${round}` };
+  if (!collar) return own;
+  const thin = thinnest(collar);
+  const other = judgeAmount(book, 'collar', {}, { measured: thin.text, amount: thin.nm });
+  if (compareVerdicts(other.verdict, own.verdict) < 0) return { ...other, because: `Collar: ${other.because}` };
+  return { ...own, because: `${own.because} Collar: ${other.because}` };
+}

@@ -1,0 +1,55 @@
+import type { Book } from '../limits';
+import type { Reading, ReadingKind, ReadingOf } from '../reading';
+import type { WheelEnd } from '../trailer';
+import { judgeAirTest } from './air-test';
+import { judgeCheck } from './check';
+import { judgeDefect } from './defect';
+import { judgeDual } from './dual';
+import { judgeEndPlay } from './end-play';
+import { judgeFreeStroke } from './free-stroke';
+import { judgeHub } from './hub-oil';
+import { judgeInflation } from './inflation';
+import { judgeKingPin } from './king-pin';
+import { judgeLining } from './lining';
+import { judgeMudFlap } from './mud-flap';
+import { notJudged, type Opinion } from './opinion';
+import { judgePart } from './part';
+import { judgeSliderPins } from './slider-pins';
+import { judgeStroke } from './stroke';
+import { judgeTread } from './tread';
+import { judgeWheelNuts } from './wheel-nuts';
+
+/** What the book says of one reading of a kind, taken at this axle end; null where it was taken at none. */
+type Rule<K extends ReadingKind> = (book: Book, reading: ReadingOf<K>, end: WheelEnd | null) => Opinion;
+
+const NOWHERE = notJudged('There is no such axle end.');
+
+const atEnd =
+  <R>(rule: (book: Book, end: WheelEnd, reading: R) => Opinion) =>
+  (book: Book, reading: R, end: WheelEnd | null): Opinion =>
+    end ? rule(book, end, reading) : NOWHERE;
+
+/** The rule of every kind of reading. */
+const RULES: { [K in ReadingKind]: Rule<K> } = {
+  'stroke-applied': atEnd(judgeStroke),
+  lining: atEnd(judgeLining),
+  tread: atEnd(judgeTread),
+  'hub-oil': atEnd(judgeHub),
+  'stroke-free': atEnd(judgeFreeStroke),
+  drum: atEnd(judgePart),
+  rotor: atEnd(judgePart),
+  pressure: judgeInflation,
+  dual: atEnd(judgeDual),
+  'wheel-nuts': judgeWheelNuts,
+  'end-play': atEnd(judgeEndPlay),
+  'king-pin': judgeKingPin,
+  'slider-pins': judgeSliderPins,
+  'mud-flap': judgeMudFlap,
+  'air-test': judgeAirTest,
+  check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted.'),
+  defect: judgeDefect,
+};
+
+/** What the book says of one reading at one wheel end; of a check by eye, the worst of what it found. */
+export const judgeReading = (book: Book, end: WheelEnd | null, reading: Reading): Opinion =>
+  (RULES[reading.kind] as Rule<ReadingKind>)(book, reading, end);

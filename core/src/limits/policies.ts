@@ -1,0 +1,57 @@
+import { z } from 'zod';
+import shipped from './policies.json';
+
+const option = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  says: z.string(),
+  /** Of a sticker: how many months it is good for after the one on it. */
+  months: z.int().optional(),
+});
+export const policySchema = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  /** What it decides, in a sentence or two. */
+  says: z.string(),
+  default: z.string(),
+  options: z.array(option).min(2),
+});
+export type Policy = z.infer<typeof policySchema>;
+
+/** Where good shops differ: each a setting with its ways explained. */
+export const POLICIES = shipped as readonly Policy[];
+
+/** What a fleet chose, by policy; what it does not name is the default. */
+export type Policies = Readonly<Record<string, string>>;
+
+const policyOf = (id: string): Policy | undefined => POLICIES.find((policy) => policy.id === id);
+
+export const policyChoice = (policies: Policies, id: string): string => policies[id] ?? policyOf(id)?.default ?? '';
+
+export const policiesSchema = z.record(z.string(), z.string()).superRefine((chosen, context) => {
+  for (const [id, option] of Object.entries(chosen)) {
+    const policy = policyOf(id);
+    if (!policy?.options.some((each) => each.id === option))
+      context.addIssue({
+        code: 'custom',
+        path: [id],
+        message: policy ? `“${policy.name}” has no such way` : 'No such policy',
+      });
+  }
+});
+
+/** Whether a limit belongs to a fleet's policies: one that names none belongs to all. */
+export function ofPolicy(policy: string | undefined, chosen: Policies): boolean {
+  if (!policy) return true;
+  const [id = '', option] = policy.split(':');
+  return policyChoice(chosen, id) === option;
+}
+
+/** The last day an inspection sticker is good, from the month on it (`2026-03`), as a plain date. */
+export function stickerLastDay(policies: Policies, month: string): string | null {
+  const found = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(month);
+  if (!found) return null;
+  const way = policyOf('sticker')?.options.find(({ id }) => id === policyChoice(policies, 'sticker'));
+  const last = new Date(Date.UTC(Number(found[1]), Number(found[2]) + (way?.months ?? 0), 0));
+  return last.toISOString().slice(0, 10);
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { type BareLength, parseLength } from './length';
+import type { Parsed } from './parsed';
+import { parsePressure } from './pressure';
+import { parseTemperature } from './temperature';
+
+/** A quantity as a person writes it; refused with the parser's own sentence. */
+const written = (parse: (text: string) => Parsed<number>) =>
+  z
+    .string()
+    .max(40)
+    .superRefine((text, context) => {
+      const parsed = parse(text);
+      if (!parsed.ok) context.addIssue({ code: 'custom', message: parsed.message });
+    });
+
+const length = (bare: BareLength) => written((text) => parseLength(text, bare));
+
+export const lengthText = length('none');
+/** Tread alone may be written as bare thirty-seconds: `6/32`. */
+export const treadText = length('32nds');
+export const pressureText = written(parsePressure);
+export const temperatureText = written(parseTemperature);
+
+/** A plain date: `2026-03-02`. */
+export const dayText = z.iso.date();
+/** Some words, never none. */
+export const wordsText = (most: number) => z.string().trim().min(1).max(most);

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { pressureText } from '../../measure';
+import { kindOf } from '../kind';
+
+export const AIR_TESTS = [
+  'leak-released',
+  'leak-applied',
+  'low-air',
+  'spring-brake',
+  'governor',
+  'build-up',
+  'suspension-leak',
+] as const;
+export type AirTest = (typeof AIR_TESTS)[number];
+
+export const AIR_TEST_WORDS: Record<AirTest, string> = {
+  'leak-released': 'Leak-down, brakes released',
+  'leak-applied': 'Leak-down, brakes applied',
+  'low-air': 'Low-air warning',
+  'spring-brake': 'Spring brakes apply',
+  governor: 'Governor',
+  'build-up': 'Air build-up',
+  'suspension-leak': 'Air suspension leak',
+};
+export const isAirTest = (item: string): item is AirTest => (AIR_TESTS as readonly string[]).includes(item);
+
+/** What is coupled while the air is tested. */
+export const VEHICLES = ['single', 'combination', 'two-trailers'] as const;
+
+const schema = z.strictObject({
+  kind: z.literal('air-test'),
+  test: z.enum(AIR_TESTS),
+  /** Leak-down: the pressure at the start and at the end of the time. */
+  start: pressureText.optional(),
+  end: pressureText.optional(),
+  seconds: z.int().min(1).max(3_600).optional(),
+  /** The pressure at which the warning came, or the spring brakes set. */
+  value: pressureText.optional(),
+  cutIn: pressureText.optional(),
+  cutOut: pressureText.optional(),
+  vehicles: z.enum(VEHICLES).optional(),
+});
+type Test = z.infer<typeof schema>;
+
+function text({ start, end, value, seconds, cutIn, cutOut }: Test): string {
+  const parts = [
+    start && end ? `${start} to ${end}` : value,
+    seconds ? `${seconds} s` : '',
+    cutIn ? `in ${cutIn}` : '',
+    cutOut ? `out ${cutOut}` : '',
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+const GOOD: Record<AirTest, Partial<Test>> = {
+  'leak-released': { start: '112 psi', end: '111 psi', seconds: 60, vehicles: 'single' },
+  'leak-applied': { start: '96 psi', end: '94.5 psi', seconds: 60, vehicles: 'single' },
+  'suspension-leak': { start: '100 psi', end: '99 psi', seconds: 300 },
+  'low-air': { value: '60 psi' },
+  'spring-brake': { value: '30 psi' },
+  governor: { cutIn: '102 psi', cutOut: '125 psi' },
+  'build-up': { seconds: 30 },
+};
+
+export const airTest = kindOf(schema)({
+  kind: 'air-test',
+  words: 'Air test',
+  at: 'unit',
+  item: ({ test }) => test,
+  text,
+  good: ({ item = '' }) => {
+    const test = isAirTest(item) ? item : 'leak-released';
+    return { kind: 'air-test', test, ...GOOD[test] };
+  },
+});

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { catalogueEntry, checkEntry } from '../../catalogue';
+import { SIDES } from '../../trailer';
+import { axleNumber, kindOf } from '../kind';
+
+/** A code of the defect catalogue. */
+export const codeText = z
+  .string()
+  .refine((code) => catalogueEntry(code) !== null, 'not a code of the defect catalogue');
+
+const schema = z.strictObject({
+  kind: z.literal('check'),
+  check: z.string().refine((id) => checkEntry(id) !== null, 'not a check of the catalogue'),
+  axle: axleNumber.optional(),
+  side: z.enum(SIDES).optional(),
+  /** Codes of the defects found; empty when it looked good. */
+  found: z.array(codeText).max(8),
+  /** Looked at here, or said to look the same as at the other end, or as last time. Never for a measurement. */
+  how: z.enum(['seen', 'as-other-end', 'as-last-time']).optional(),
+  words: z.string().trim().max(300).optional(),
+});
+
+export const check = kindOf(schema)({
+  kind: 'check',
+  words: 'Check by eye',
+  at: 'end',
+  item: (reading) => reading.check,
+  text: ({ found }) => found.map((code) => catalogueEntry(code)?.words ?? code).join(', ') || 'good',
+  good: ({ item = '', axle, side }) => ({
+    kind: 'check',
+    check: item,
+    ...(axle && side ? { axle, side } : {}),
+    found: [],
+    how: 'seen',
+  }),
+});

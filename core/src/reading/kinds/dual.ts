@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { lengthText } from '../../measure';
+import { endOf, endPlace, kindOf } from '../kind';
+
+const schema = z.strictObject({
+  kind: z.literal('dual'),
+  ...endPlace,
+  touching: z.boolean().optional(),
+  /** Outer diameters, inner tyre first. */
+  diameters: z.tuple([lengthText, lengthText]).optional(),
+  /** The size class of the tyres: 8.25 and smaller, or 9.00 and larger. */
+  size: z.enum(['small', 'large']).optional(),
+});
+
+export const dual = kindOf(schema)({
+  kind: 'dual',
+  words: 'Dual spacing',
+  at: 'end',
+  fits: ({ tyres }) => tyres === 'dual',
+  text: ({ touching, diameters }) => (touching ? 'touching' : (diameters?.join(' and ') ?? 'apart')),
+  good: (at) => ({ kind: 'dual', ...endOf(at), touching: false }),
+});

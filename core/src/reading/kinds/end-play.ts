@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { lengthText } from '../../measure';
+import { endOf, endPlace, kindOf } from '../kind';
+
+const schema = z.strictObject({ kind: z.literal('end-play'), ...endPlace, value: lengthText });
+
+export const endPlay = kindOf(schema)({
+  kind: 'end-play',
+  words: 'Bearing end play',
+  short: 'End play',
+  at: 'end',
+  bench: true,
+  lengths: ({ value }) => [value],
+  text: ({ value }) => value,
+  good: (at) => ({ kind: 'end-play', ...endOf(at), value: '0.003 in' }),
+});

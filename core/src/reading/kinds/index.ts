@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import type { Kind } from '../kind';
+import { airTest } from './air-test';
+import { check } from './check';
+import { defect } from './defect';
+import { drum } from './drum';
+import { dual } from './dual';
+import { endPlay } from './end-play';
+import { hubOil } from './hub-oil';
+import { kingPin } from './king-pin';
+import { lining } from './lining';
+import { mudFlap } from './mud-flap';
+import { pressure } from './pressure';
+import { rotor } from './rotor';
+import { sliderPins } from './slider-pins';
+import { strokeApplied } from './stroke-applied';
+import { strokeFree } from './stroke-free';
+import { tread } from './tread';
+import { wheelNuts } from './wheel-nuts';
+
+/** What a step of a route may ask for, in the order of lists and print. */
+const ASKED = {
+  'stroke-applied': strokeApplied,
+  'stroke-free': strokeFree,
+  lining,
+  drum,
+  rotor,
+  tread,
+  pressure,
+  dual,
+  'hub-oil': hubOil,
+  'end-play': endPlay,
+  'wheel-nuts': wheelNuts,
+  'king-pin': kingPin,
+  'slider-pins': sliderPins,
+  'mud-flap': mudFlap,
+  'air-test': airTest,
+  check,
+};
+
+/** The four measured things every axle position is asked for. */
+export const MEASURED_KINDS = [
+  'stroke-applied',
+  'lining',
+  'tread',
+  'hub-oil',
+] as const satisfies (keyof typeof ASKED)[];
+
+/**
+ * Every kind of reading. A kind is added here; the compiler then asks for its rule in `judge` and its pad in the app.
+ * */
+export const KINDS = { ...ASKED, defect };
+
+type Kinds = typeof KINDS;
+export type ReadingKind = keyof Kinds;
+export type StepKind = keyof typeof ASKED;
+export type MeasuredKind = (typeof MEASURED_KINDS)[number];
+export type ReadingOf<K extends ReadingKind> = z.infer<Kinds[K]['schema']>;
+/** One measurement at one place of a unit, as typed. The shapes of the published formats, less the unit it belongs to. */
+export type Reading = { [K in ReadingKind]: ReadingOf<K> }[ReadingKind];
+
+export const READING_KINDS = Object.keys(KINDS) as [ReadingKind, ...ReadingKind[]];
+export const STEP_KINDS = Object.keys(ASKED) as [StepKind, ...StepKind[]];
+
+export const isReadingKind = (kind: string): kind is ReadingKind => Object.hasOwn(KINDS, kind);
+export const isStepKind = (kind: string): kind is StepKind => Object.hasOwn(ASKED, kind);
+export const isMeasuredKind = (kind: string): kind is MeasuredKind =>
+  (MEASURED_KINDS as readonly string[]).includes(kind);
+
+/** A kind as what it has in common with every other: its functions take any reading, and are only given its own. */
+export const kindAs = (kind: ReadingKind): Kind<ReadingKind, z.ZodObject> =>
+  KINDS[kind] as unknown as Kind<ReadingKind, z.ZodObject>;
+
+type Schemas = [Kinds[ReadingKind]['schema'], ...Kinds[ReadingKind]['schema'][]];
+export const readingSchema = z.discriminatedUnion(
+  'kind',
+  READING_KINDS.map((kind) => KINDS[kind].schema) as unknown as Schemas,
+);

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { lengthText, thinnest } from '../../measure';
+import { hasBrake } from '../../trailer';
+import { endOf, endPlace, kindOf } from '../kind';
+
+const schema = z.strictObject({
+  kind: z.literal('lining'),
+  ...endPlace,
+  points: z.array(lengthText).min(1).max(16),
+});
+
+export const lining = kindOf(schema)({
+  kind: 'lining',
+  words: 'Lining',
+  short: 'Lining',
+  at: 'end',
+  fits: hasBrake,
+  bench: true,
+  lengths: ({ points }) => points,
+  plausible: { most: '1 1/2 in' },
+  text: ({ points }) => thinnest(points).text,
+  column: 'points',
+  good: (at) => ({ kind: 'lining', ...endOf(at), points: ['1/2 in'] }),
+});

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { lengthText } from '../../measure';
+import { isDisc } from '../../trailer';
+import { endOf, endPlace, kindOf } from '../kind';
+
+/** Thickness of a rotor; `marked` is the discard thickness cast on it. */
+const schema = z.strictObject({
+  kind: z.literal('rotor'),
+  ...endPlace,
+  value: lengthText,
+  marked: lengthText.optional(),
+});
+
+export const rotor = kindOf(schema)({
+  kind: 'rotor',
+  words: 'Rotor thickness',
+  short: 'Rotor',
+  at: 'end',
+  fits: isDisc,
+  bench: true,
+  lengths: ({ value }) => [value],
+  text: ({ value }) => value,
+  good: (at) => ({ kind: 'rotor', ...endOf(at), value: '41.5 mm' }),
+});

@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { lengthText } from '../../measure';
+import { isAirDrum } from '../../trailer';
+import { endOf, endPlace, kindOf } from '../kind';
+
+const schema = z.strictObject({
+  kind: z.literal('stroke-free'),
+  ...endPlace,
+  value: lengthText,
+  method: z.enum(['bar', 'hand']).optional(),
+});
+
+export const strokeFree = kindOf(schema)({
+  kind: 'stroke-free',
+  words: 'Free stroke',
+  short: 'Free',
+  at: 'end',
+  fits: isAirDrum,
+  bench: true,
+  lengths: ({ value }) => [value],
+  text: ({ value }) => value,
+  good: (at) => ({ kind: 'stroke-free', ...endOf(at), value: '5/8 in', method: 'bar' }),
+});

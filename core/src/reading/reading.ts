@@ -1,0 +1,33 @@
+import { must, type Nanometres, parseLength } from '../measure';
+import type { Place } from '../trailer';
+import type { AskedFor, Contradiction } from './kind';
+import { kindAs, type Reading, STEP_KINDS } from './kinds';
+
+/** What a reading says against itself, or null: such a reading is refused, since no verdict could rest on it. */
+export const contradiction = (reading: Reading): Contradiction | null =>
+  kindAs(reading.kind).contradiction?.(reading) ?? null;
+
+/** Where a reading was taken; what it does not say is null. */
+export const readingPlace = (reading: Reading): Required<Place> => ({
+  axle: 'axle' in reading ? (reading.axle ?? null) : null,
+  side: 'side' in reading ? (reading.side ?? null) : null,
+  tyre: 'tyre' in reading ? (reading.tyre ?? null) : null,
+});
+
+/** The check, air test or code a reading is about, where its kind has several at one place. */
+export const readingItem = (reading: Reading): string | undefined => kindAs(reading.kind).item?.(reading);
+
+/** The length that is judged of a reading, its smallest point: null where it is no length. */
+export function judgedLength(reading: Reading): Nanometres | null {
+  const lengths = kindAs(reading.kind).lengths?.(reading);
+  return lengths ? Math.min(...lengths.map((text) => must(parseLength(text, '32nds')))) : null;
+}
+
+/** A reading in a few characters, for lists, the plan and print. */
+export const readingText = (reading: Reading): string => kindAs(reading.kind).text(reading);
+
+/** A good example of a kind at a place. */
+export const goodReading = (kind: Reading['kind'], at: AskedFor): Reading => kindAs(kind).good(at) as Reading;
+
+/** What takes the bench to measure: it is not read on a driver's walk. */
+export const BENCH_KINDS: readonly string[] = STEP_KINDS.filter((kind) => kindAs(kind).bench);

@@ -1,0 +1,146 @@
+import type { Sheet } from '../inspection';
+import { type Finding, findingWords, VERDICT_SENTENCES, verdictWords } from '../judge';
+import type { Book } from '../limits';
+import {
+  kindAs,
+  parseKey,
+  READING_KINDS,
+  type Reading,
+  readingItem,
+  readingKey,
+  readingText,
+  subjectOf,
+} from '../reading';
+import { placeCode, placeWords, SIDES, type Side } from '../trailer';
+
+export interface PrintedFinding {
+  place: string;
+  what: string;
+  measured: string;
+  limit: string;
+  margin: string;
+  verdict: string;
+  because: string;
+  rule: string;
+}
+
+/** An inspection as it is printed: one or two pages, every figure with its rule. */
+export interface InspectionPrintout {
+  title: string;
+  facts: [label: string, words: string][];
+  verdict: string;
+  sentence: string;
+  brakes: string | null;
+  sides: Record<Side, string>;
+  /** The running gear with its values, an axle a row. */
+  plan: { axle: string; ends: Record<Side, string[]> }[];
+  unit: string[];
+  findings: PrintedFinding[];
+  /** How many readings and checks keep every limit. */
+  within: number;
+  open: string[];
+  skips: string[];
+  signatures: string[];
+  book: string;
+  cautions: string[];
+}
+
+export interface PrintoutFrom {
+  sheet: Sheet;
+  fleet: { name: string; zone: string };
+  book: Book;
+}
+
+/** What an axle end is printed with, in this order: the kinds that have a short word. */
+const PRINTED = READING_KINDS.filter((kind) => kindAs(kind).short);
+
+function endLines(readings: readonly Reading[], axle: number, side: Side): string[] {
+  const here = readings.filter((each) => 'axle' in each && each.axle === axle && 'side' in each && each.side === side);
+  return PRINTED.flatMap((kind) => {
+    const of = here.filter((each) => each.kind === kind);
+    if (of.length === 0) return [];
+    const outerFirst = [...of].sort((a, b) => readingKey(b).localeCompare(readingKey(a)));
+    return [`${kindAs(kind).short} ${outerFirst.map(readingText).join(' / ')}`];
+  });
+}
+
+const clock = (at: string, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(at));
+
+function brakeWords({ brakes }: NonNullable<Sheet['judgement']>): string | null {
+  if (brakes.outOfServiceAt === null) return null;
+  const range = brakes.defectiveAtMost > brakes.defective ? ` to ${brakes.defectiveAtMost}` : '';
+  return `${brakes.full} × 1 + ${brakes.half} × ½ in pairs = ${brakes.defective}${range} defective of ${brakes.total} brakes; out of service at ${brakes.outOfServiceAt}.`;
+}
+
+/** Sets an inspection for print. Pure: the same sheet gives the same printout. */
+export function inspectionPrintout({ sheet, fleet, book }: PrintoutFrom): InspectionPrintout {
+  const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null);
+  const values = live.map(({ value }) => value);
+  const findings = sheet.judgement?.findings ?? [];
+  const faults = findings.filter(({ verdict }) => verdict !== 'within' && verdict !== 'not-judged');
+  const verdict = sheet.judgement?.verdict ?? 'not-judged';
+  const minutes = Math.round((sheet.sections ?? []).reduce((sum, { seconds }) => sum + seconds, 0) / 60);
+  const keyWords = (key: string): string => {
+    const { kind, item, ...place } = parseKey(key);
+    return `${findingWords({ kind: subjectOf({ kind, item }) })}, ${placeCode(place)}`;
+  };
+  return {
+    title: `${sheet.unit.number} – ${sheet.route ?? 'Inspection'}`,
+    facts: [
+      ['Fleet', fleet.name],
+      ['Unit', `${sheet.unit.number}, ${sheet.unit.body}`],
+      ['Begun', clock(sheet.startedAt, fleet.zone)],
+      ['Closed', sheet.closedAt ? `${clock(sheet.closedAt, fleet.zone)}, ${sheet.outcome}` : 'Not closed'],
+      ['Inspected by', sheet.by],
+      ...(minutes ? [['Time taken', `${minutes} min`] as [string, string]] : []),
+      ...(sheet.because ? [['Incomplete, because', sheet.because] as [string, string]] : []),
+    ],
+    verdict: verdictWords(book, verdict),
+    sentence: VERDICT_SENTENCES[verdict],
+    brakes: sheet.judgement ? brakeWords(sheet.judgement) : null,
+    sides: book.words.sides as Record<Side, string>,
+    plan: sheet.unit.axles.map(({ lift }, index) => ({
+      axle: `Axle ${index + 1}${lift ? ', lift' : ''}`,
+      ends: Object.fromEntries(SIDES.map((side) => [side, endLines(values, index + 1, side)])) as Record<
+        Side,
+        string[]
+      >,
+    })),
+    unit: values
+      .filter((each) => !('axle' in each && each.axle) && each.kind !== 'check')
+      .map(
+        (each) =>
+          `${findingWords({ kind: subjectOf({ kind: each.kind, item: readingItem(each) }) })}: ${readingText(each)}`,
+      ),
+    findings: faults.map((each) => ({
+      place: placeWords(each),
+      what: findingWords(each),
+      measured: each.kind.startsWith('check') || each.kind === 'defect' ? '' : (each.measured ?? ''),
+      limit: each.limit ?? '',
+      margin: each.margin ?? '',
+      verdict: verdictWords(book, each.verdict),
+      because: each.because,
+      rule: each.rule ?? '',
+    })),
+    within: findings.filter(({ verdict: each }) => each === 'within').length,
+    open: openWords(findings),
+    skips: sheet.skips.map(({ key, reason }) => `${keyWords(key)}: ${reason}`),
+    signatures: ['Inspected by', 'Foreman'],
+    book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
+    cautions: [
+      book.caution,
+      'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
+    ],
+  };
+}
+
+/** What has no verdict, one line a kind with its places. */
+function openWords(findings: readonly Finding[]): string[] {
+  const places = new Map<string, string[]>();
+  for (const each of findings.filter(({ verdict }) => verdict === 'not-judged')) {
+    const what = findingWords(each);
+    places.set(what, [...(places.get(what) ?? []), placeWords(each)]);
+  }
+  return [...places].map(([what, at]) => `${what}: ${at.join(', ')}`);
+}

@@ -1,0 +1,12 @@
+import { z } from 'zod';
+
+/** One line of a file that was not understood. Lines count from 1, the header's. */
+export const badLineSchema = z.strictObject({ line: z.int(), message: z.string() });
+export type BadLine = z.infer<typeof badLineSchema>;
+export const importPreviewSchema = z.strictObject({
+  lines: z.int(),
+  good: z.int(),
+  units: z.array(z.strictObject({ number: z.string(), readings: z.int() })),
+  bad: z.array(badLineSchema),
+});
+export type ImportPreview = z.infer<typeof importPreviewSchema>;

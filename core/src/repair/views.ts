@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { defectViewSchema } from '../defects';
+import { standingSchema } from '../inspection';
+import { axleSchema, unitHeadSchema } from '../trailer';
+import { JOB_STATES } from './job-life';
+import { torqueSchema } from './torque';
+
+const id = z.string();
+const instant = z.string();
+
+export const jobViewSchema = z.strictObject({
+  id,
+  unit: unitHeadSchema.extend({ axles: z.array(axleSchema) }),
+  title: z.string(),
+  state: z.enum(JOB_STATES),
+  minutes: z.int(),
+  wheelsOff: z.boolean(),
+  bay: z.strictObject({ id, name: z.string() }).nullable(),
+  day: z.string().nullable(),
+  done: z.string().nullable(),
+  doneAt: instant.nullable(),
+  torque: z.array(torqueSchema.extend({ by: z.string(), at: instant })),
+  certified: z.strictObject({ by: z.string(), at: instant, statement: z.string() }).nullable(),
+  version: z.int(),
+});
+export type JobView = z.infer<typeof jobViewSchema>;
+
+export const shopSchema = z.strictObject({
+  today: z.string(),
+  bays: z.array(z.strictObject({ id, name: z.string() })),
+  defects: z.array(defectViewSchema),
+  jobs: z.array(jobViewSchema),
+});
+export type Shop = z.infer<typeof shopSchema>;
+
+export const jobPageSchema = z.strictObject({
+  job: jobViewSchema,
+  bays: z.array(z.strictObject({ id, name: z.string() })),
+  today: z.string(),
+  held: z.boolean(),
+  defects: z.array(defectViewSchema),
+  standing: z.array(standingSchema),
+});
+export type JobPage = z.infer<typeof jobPageSchema>;

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { lengthText } from '../measure';
+import {
+  ADJUSTERS,
+  BRAKE_KINDS,
+  CHAMBER_STROKES,
+  CHAMBER_TYPES,
+  HUB_KINDS,
+  LINING_STYLES,
+  MAKER_READINGS,
+  TYRE_FITS,
+  UNIT_KINDS,
+} from './gear';
+
+const chamber = z.strictObject({
+  type: z.enum(CHAMBER_TYPES),
+  size: z.string().min(1).max(8),
+  stroke: z.enum(CHAMBER_STROKES).optional(),
+});
+const equipment = z.strictObject({
+  brake: z.enum(BRAKE_KINDS),
+  chamber: chamber.nullish(),
+  adjuster: z.enum(ADJUSTERS).optional(),
+  tyres: z.enum(TYRE_FITS),
+  hub: z.enum(HUB_KINDS),
+  liningStyle: z.enum(LINING_STYLES).optional(),
+});
+/** A limit marked on a part, or given by its maker. */
+export const makerLimitSchema = z.strictObject({ value: lengthText, source: z.string().trim().min(1).max(120) });
+const maker = { maker: z.partialRecord(z.enum(MAKER_READINGS), makerLimitSchema).optional() };
+const end = equipment.extend(maker).partial().optional();
+
+/** An axle as outsiders send it: one line of equipment for both ends. */
+export const wireAxleSchema = equipment.extend({ steer: z.boolean().optional() });
+/** An axle as we keep it: also a lift axle, makers' limits, and what differs at one end. */
+export const axleSchema = wireAxleSchema.extend({
+  ...maker,
+  lift: z.boolean().optional(),
+  ends: z.strictObject({ left: end, right: end }).optional(),
+});
+
+export const unitIdSchema = z.string().min(1).max(60);
+export const wireUnitSchema = z.strictObject({
+  id: unitIdSchema,
+  kind: z.enum(UNIT_KINDS),
+  axles: z.array(wireAxleSchema).min(1).max(12),
+});
+export const unitSchema = wireUnitSchema.extend({ axles: z.array(axleSchema).min(1).max(12) });
+
+/** What names a unit: its number is the one painted on it. */
+export const unitHeadSchema = z.strictObject({
+  id: z.string(),
+  number: z.string(),
+  body: z.string(),
+  kind: z.enum(UNIT_KINDS),
+});

@@ -1,0 +1,52 @@
+import type { DefectState } from '@zealous-axle/core';
+import { boolean, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { at, fleetId, id, place, unitId } from '../store';
+
+export const defect = pgTable(
+  'defect',
+  {
+    fleetId,
+    id,
+    unitId,
+    code: text('code').notNull(),
+    ...place,
+    words: text('words').notNull(),
+    origin: text('origin').$type<'driver' | 'inspection'>().notNull(),
+    inspectionId: uuid('inspection_id'),
+    reportedBy: uuid('reported_by').notNull(),
+    reportedAt: at('reported_at').notNull(),
+    state: text('state').$type<DefectState>().notNull(),
+    holds: boolean('holds').notNull(),
+    jobId: uuid('job_id'),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('defect_unit').on(t.fleetId, t.unitId, t.state),
+    index('defect_state').on(t.fleetId, t.state),
+    index('defect_job').on(t.fleetId, t.jobId),
+  ],
+);
+
+export const certificate = pgTable(
+  'certificate',
+  {
+    fleetId,
+    jobId: uuid('job_id').notNull(),
+    statement: text('statement').notNull(),
+    signedBy: uuid('signed_by').notNull(),
+    signedAt: at('signed_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.jobId] })],
+);
+
+export const acknowledgement = pgTable(
+  'acknowledgement',
+  {
+    fleetId,
+    defectId: uuid('defect_id').notNull(),
+    acknowledgedBy: uuid('acknowledged_by').notNull(),
+    acknowledgedAt: at('acknowledged_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.defectId] })],
+);

@@ -1,0 +1,3 @@
+/** What changes, told live. */
+export { type Live, openLive } from './live';
+export { liveRoutes } from './routes';

@@ -1,0 +1,155 @@
+import { METRIC_UNITS, ROUTES, type Route } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { inspectAll } from '../testing/measure';
+import { openWorld, type TestFleet, type World } from '../testing/world';
+
+let world: World;
+let fleet: TestFleet;
+let count = 0;
+const who = (role: string) => `${role}@${fleet.slug}`;
+const session = async (role = 'technician') => (await world.get(who(role), '/session')).body;
+
+beforeAll(async () => {
+  world = await openWorld();
+});
+beforeEach(async () => {
+  fleet = await world.makeFleet(`rules${count++}`);
+});
+afterAll(() => world.close());
+
+const stroke = { kind: 'stroke-applied', axle: 1, side: 'left', value: '1 15/16 in', reservoir: '95 psi' } as const;
+
+describe('a fleet’s own limit', () => {
+  const limit = () => ({ limit: uuidv7(), tightens: 'stroke.clamp.30.standard', value: '1 7/8 in', reason: 'hills' });
+
+  test('is judged by, with its author, until it is withdrawn', async () => {
+    const own = limit();
+    await world.done(who('foreman'), 'add-fleet-limit', own);
+    expect((await session()).fleet.limits).toMatchObject([{ id: own.limit, by: 'The foreman', reason: 'hills' }]);
+    const sheet = async () => {
+      const id = await inspectAll(world, fleet, [stroke]);
+      return (await world.get(who('manager'), `/inspections/${id}`)).body.judgement;
+    };
+    expect((await sheet()).findings[0]).toMatchObject({
+      verdict: 'shop-limit',
+      limit: '1 7/8 in',
+      rule: expect.stringMatching('The foreman: hills'),
+    });
+    await world.done(who('manager'), 'withdraw-fleet-limit', { limit: own.limit, reason: 'flat land' });
+    expect((await sheet()).verdict).toBe('within');
+    expect((await world.send(who('manager'), 'withdraw-fleet-limit', { limit: own.limit, reason: 'x' })).status).toBe(
+      404,
+    );
+  });
+
+  test('looser than the book is refused with the reason', async () => {
+    const answer = await world.send(who('foreman'), 'add-fleet-limit', { ...limit(), value: '2 1/8 in' });
+    expect(answer).toMatchObject({
+      status: 400,
+      body: { errors: [{ path: 'body.value', message: expect.stringMatching('never looser') }] },
+    });
+  });
+});
+
+describe('book, policies and units', () => {
+  const rules = (version: number, more = {}) => ({
+    version,
+    book: 'na' as const,
+    policies: { 'mud-flap': '6' },
+    units: METRIC_UNITS,
+    ...more,
+  });
+
+  test('change for the fleet, and a person may read in others', async () => {
+    await world.done(who('manager'), 'set-fleet-rules', rules(1));
+    expect((await session()).fleet).toMatchObject({ policies: { 'mud-flap': '6' }, units: METRIC_UNITS, version: 2 });
+    await world.done(who('technician'), 'set-own-units', { units: { ...METRIC_UNITS, pressure: 'kPa' } });
+    expect((await session()).person.units.pressure).toBe('kPa');
+    expect((await session('driver')).person.units).toBeNull();
+  });
+
+  test('the second of two people gets the newer version', async () => {
+    await world.done(who('manager'), 'set-fleet-rules', rules(1));
+    expect(await world.send(who('foreman'), 'set-fleet-rules', rules(1))).toMatchObject({
+      status: 409,
+      body: { current: { version: 2 } },
+    });
+  });
+
+  test('a policy that is not there is refused', async () => {
+    const answer = await world.send(who('manager'), 'set-fleet-rules', rules(1, { policies: { 'mud-flap': '7' } }));
+    expect(answer.body.errors[0].path).toBe('body.policies.mud-flap');
+  });
+
+  test('the other book judges by its own figures', async () => {
+    await world.done(who('manager'), 'set-fleet-rules', rules(1, { book: 'gb' }));
+    const id = await inspectAll(world, fleet, [{ kind: 'lining', axle: 1, side: 'left', points: ['1.4 mm'] }]);
+    const { judgement } = (await world.get(who('manager'), `/inspections/${id}`)).body;
+    expect(judgement).toMatchObject({ book: { id: 'gb' }, brakes: { outOfServiceAt: null } });
+    expect(judgement.findings[0]).toMatchObject({ kind: 'lining', limit: '1.5 mm', verdict: 'violation' });
+  });
+});
+
+test('a maker’s limit of what is fitted decides where it is the stricter', async () => {
+  const limit = { value: '5/8 in', source: 'manual, page 12' };
+  const maker = { unit: fleet.unit, axle: 1, reading: 'lining' as const };
+  await world.done(who('technician'), 'set-maker-limit', { ...maker, side: 'left', limit });
+  const id = await inspectAll(world, fleet);
+  const { judgement } = (await world.get(who('manager'), `/inspections/${id}`)).body;
+  expect(judgement.findings[0]).toMatchObject({ axle: 1, side: 'left', verdict: 'shop-limit', limit: '5/8 in' });
+  await world.done(who('technician'), 'set-maker-limit', { ...maker, side: 'left', limit: null });
+  const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
+  expect(unit.axles[0].ends.left.maker).toEqual({});
+  const answer = await world.send(who('technician'), 'set-maker-limit', { ...maker, axle: 9, side: null, limit });
+  expect(answer.body.errors[0].path).toBe('body.axle');
+});
+
+describe('a route of the fleet’s own', () => {
+  const own = (id: string, name = 'Ours'): Route => ({ ...(ROUTES[0] as Route), id, name });
+
+  test('is copied, changed and removed, and two people do not overwrite each other', async () => {
+    const route = uuidv7();
+    await world.done(who('foreman'), 'save-route', { route, version: 0, definition: own(route) });
+    await world.done(who('manager'), 'save-route', { route, version: 1, definition: own(route, 'Ours, shorter') });
+    const late = await world.send(who('foreman'), 'save-route', { route, version: 1, definition: own(route) });
+    expect(late).toMatchObject({
+      status: 409,
+      body: { current: { version: 2, definition: { name: 'Ours, shorter' } } },
+    });
+    expect((await session()).fleet.routes).toMatchObject([{ version: 2, definition: { name: 'Ours, shorter' } }]);
+    await world.done(who('foreman'), 'remove-route', { route, version: 2 });
+    expect((await session()).fleet.routes).toEqual([]);
+  });
+
+  test('may not ask for what does not exist', async () => {
+    const route = uuidv7();
+    const section = {
+      id: 's',
+      name: 'S',
+      says: '',
+      at: 'unit' as const,
+      asks: [{ kind: 'check' as const, item: 'nonsense' }],
+    };
+    const answer = await world.send(who('foreman'), 'save-route', {
+      route,
+      version: 0,
+      definition: { ...own(route), sections: [section] },
+    });
+    expect(answer.body.errors[0].path).toBe('body.definition.sections.0.asks.0.item');
+  });
+});
+
+test('a sticker’s month becomes its last day, by the fleet’s policy', async () => {
+  const sticker = { paper: uuidv7(), unit: fleet.unit, month: '2026-03' };
+  const papers = async () => (await world.get(who('driver'), `/units/${fleet.unit}`)).body.papers;
+  await world.done(who('technician'), 'record-sticker', sticker);
+  expect(await papers()).toEqual([{ paper: 'Periodic inspection', on: '2027-03-31' }]);
+  await world.done(who('manager'), 'set-fleet-rules', {
+    version: 1,
+    book: 'na',
+    policies: { sticker: 'expiry-month' },
+    units: METRIC_UNITS,
+  });
+  await world.done(who('technician'), 'record-sticker', { ...sticker, paper: uuidv7() });
+  expect(await papers()).toEqual([{ paper: 'Periodic inspection', on: '2026-03-31' }]);
+});

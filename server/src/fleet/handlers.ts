@@ -1,0 +1,75 @@
+import { type Axle, bookFor, fleetLimitRefusal, type MakerLimit, type MakerReading } from '@zealous-axle/core';
+import { and, eq, isNull } from 'drizzle-orm';
+import { fleet, person } from '../access';
+import { invalid, invalidWith } from '../problem';
+import { changed, found, type Handler, sameVersion } from '../run';
+import { fleetLimit, unit } from './schema';
+import { findUnit } from './units';
+
+/** The book, policies and units a fleet works by. */
+export const setFleetRules: Handler<'set-fleet-rules'> = async ({ store, session, body }) => {
+  const [row] = await store.select().from(fleet).where(eq(fleet.fleetId, session.fleet.id)).for('update');
+  const now = found(row);
+  await sameVersion(now, body.version, async () => ({
+    version: now.version,
+    book: now.book,
+    policies: now.policies,
+    units: now.units,
+  }));
+  const version = now.version + 1;
+  const { book, policies, units } = body;
+  await store.update(fleet).set({ book, policies, units, version }).where(eq(fleet.fleetId, now.fleetId));
+  return { unitId: null, changed: [changed('fleet', now.fleetId, version)] };
+};
+
+export const setOwnUnits: Handler<'set-own-units'> = async ({ store, session, body }) => {
+  await store.update(person).set({ units: body.units }).where(eq(person.id, session.person.id));
+  return { unitId: null, changed: [changed('person', session.person.id)] };
+};
+
+/** A fleet's own limit: stricter than the book's, or refused with the reason. */
+export const addFleetLimit: Handler<'add-fleet-limit'> = async ({ store, session, at, body }) => {
+  const book = bookFor({ book: session.fleet.book, policies: session.fleet.policies, limits: [] });
+  const refusal = fleetLimitRefusal(book, body.tightens, body.value);
+  if (refusal) throw invalidWith('body.value', refusal);
+  await store.insert(fleetLimit).values({
+    fleetId: session.fleet.id,
+    id: body.limit,
+    tightens: body.tightens,
+    value: body.value,
+    reason: body.reason,
+    addedBy: session.person.id,
+    addedAt: at,
+  });
+  return { unitId: null, changed: [changed('fleet-limit', body.limit)] };
+};
+
+export const withdrawFleetLimit: Handler<'withdraw-fleet-limit'> = async ({ store, session, at, body }) => {
+  const gone = await store
+    .update(fleetLimit)
+    .set({ withdrawnBy: session.person.id, withdrawnAt: at, withdrawnReason: body.reason })
+    .where(and(eq(fleetLimit.id, body.limit), isNull(fleetLimit.withdrawnAt)))
+    .returning({ id: fleetLimit.id });
+  found(gone[0]);
+  return { unitId: null, changed: [changed('fleet-limit', body.limit)] };
+};
+
+type Fitted = Pick<Axle, 'maker'>;
+function withMaker<T extends Fitted>(part: T, reading: MakerReading, limit: MakerLimit | null): T {
+  const { [reading]: _, ...others } = part.maker ?? {};
+  return { ...part, maker: limit ? { ...others, [reading]: limit } : others };
+}
+
+/** A maker's limit for what is fitted at an axle, or at one end of it. */
+export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body }) => {
+  const row = found(await findUnit(store, body.unit));
+  const axle = row.axles[body.axle - 1];
+  if (!axle) throw invalid('body.axle', 'no-axle', row.number, row.axles.length);
+  const { reading, limit, side } = body;
+  const fitted: Axle = side
+    ? { ...axle, ends: { ...axle.ends, [side]: withMaker(axle.ends?.[side] ?? {}, reading, limit) } }
+    : withMaker(axle, reading, limit);
+  const axles = row.axles.map((each, index) => (index === body.axle - 1 ? fitted : each));
+  await store.update(unit).set({ axles }).where(eq(unit.id, row.id));
+  return { unitId: row.id, changed: [changed('unit', row.id)] };
+};

@@ -1,0 +1,9 @@
+/** The fleet: its units, rules, routes, papers and holds. */
+export { addFleetLimit, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
+export { holdFor, openHolds, placeHold } from './holds';
+export { recordSticker } from './papers';
+export { fleetBook } from './queries';
+export { bay, holdReleased, paper, release, unit } from './schema';
+export { sessionRoutes } from './session-routes';
+export { findUnit, type UnitRow } from './units';
+export { removeRoute, saveRoute } from './walk-routes';

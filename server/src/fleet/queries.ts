@@ -1,0 +1,44 @@
+import { type Book, bookFor, type FleetLimit, type Session } from '@zealous-axle/core';
+import { and, asc, eq, isNull } from 'drizzle-orm';
+import { person } from '../access';
+import type { Actor } from '../run';
+import type { FleetStore } from '../store';
+import { fleetLimit, fleetRoute } from './schema';
+
+/** The fleet's own limits that stand. */
+export async function fleetLimits(store: FleetStore): Promise<FleetLimit[]> {
+  const rows = await store
+    .select({ limit: fleetLimit, by: person.name })
+    .from(fleetLimit)
+    .innerJoin(person, and(eq(person.fleetId, fleetLimit.fleetId), eq(person.id, fleetLimit.addedBy)))
+    .where(isNull(fleetLimit.withdrawnAt))
+    .orderBy(asc(fleetLimit.addedAt));
+  return rows.map(({ limit: { id, tightens, value, reason, addedAt }, by }) => ({
+    id,
+    tightens,
+    value,
+    reason,
+    by,
+    at: addedAt.toISOString(),
+  }));
+}
+
+/** The routes the fleet made its own. */
+export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes']> {
+  const rows = await store
+    .select({ version: fleetRoute.version, definition: fleetRoute.definition })
+    .from(fleetRoute)
+    .where(eq(fleetRoute.removed, false))
+    .orderBy(asc(fleetRoute.savedAt));
+  return rows;
+}
+
+/** The book a fleet judges by: with its policies chosen and its own limits on top. */
+export const fleetBook = async (store: FleetStore, { fleet }: Actor): Promise<Book> =>
+  bookFor({ book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store) });
+
+/** The whole session: with the limits the fleet judges by and the routes it walks. */
+export const sessionOf = async (store: FleetStore, { person: who, fleet: ours }: Actor): Promise<Session> => ({
+  person: who,
+  fleet: { ...ours, limits: await fleetLimits(store), routes: await fleetRoutes(store) },
+});

@@ -1,0 +1,98 @@
+import type { Axle, Route, UnitKind } from '@zealous-axle/core';
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
+import { at, fleetId, id, shape, unitId } from '../store';
+
+export const unit = pgTable(
+  'unit',
+  {
+    fleetId,
+    id,
+    number: text('number').notNull(),
+    body: text('body').notNull(),
+    kind: text('kind').$type<UnitKind>().notNull(),
+    /** Where it stands. */
+    site: text('site').notNull().default(''),
+    axles: jsonb('axles').$type<Axle[]>().notNull(),
+    shape: shape(1),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('unit_number').on(t.fleetId, t.number)],
+);
+
+export const paper = pgTable(
+  'paper',
+  { fleetId, id, unitId, paper: text('paper').notNull(), dueOn: date('due_on', { mode: 'string' }).notNull() },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('paper_kind').on(t.fleetId, t.unitId, t.paper)],
+);
+
+export const bay = pgTable(
+  'bay',
+  { fleetId, id, name: text('name').notNull(), rank: integer('rank').notNull() },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** A fleet's own stricter limit. Withdrawn, it stays as what was judged by. */
+export const fleetLimit = pgTable(
+  'fleet_limit',
+  {
+    fleetId,
+    id,
+    tightens: text('tightens').notNull(),
+    value: text('value').notNull(),
+    reason: text('reason').notNull(),
+    addedBy: uuid('added_by').notNull(),
+    addedAt: at('added_at').notNull(),
+    withdrawnBy: uuid('withdrawn_by'),
+    withdrawnAt: at('withdrawn_at'),
+    withdrawnReason: text('withdrawn_reason'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** A route the fleet made its own. */
+export const fleetRoute = pgTable(
+  'fleet_route',
+  {
+    fleetId,
+    id,
+    definition: jsonb('definition').$type<Route>().notNull(),
+    shape: shape(1),
+    removed: boolean('removed').notNull().default(false),
+    savedBy: uuid('saved_by').notNull(),
+    savedAt: at('saved_at').notNull(),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+export const hold = pgTable(
+  'hold',
+  {
+    fleetId,
+    id,
+    unitId,
+    reason: text('reason').notNull(),
+    placedBy: uuid('placed_by').notNull(),
+    placedAt: at('placed_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('hold_unit').on(t.fleetId, t.unitId)],
+);
+
+export const release = pgTable(
+  'release',
+  {
+    fleetId,
+    id,
+    unitId,
+    statement: text('statement').notNull(),
+    signedBy: uuid('signed_by').notNull(),
+    signedAt: at('signed_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** Which release ended which hold. A trailer is held while one of its holds has no row here. */
+export const holdReleased = pgTable(
+  'hold_released',
+  { fleetId, holdId: uuid('hold_id').notNull(), releaseId: uuid('release_id').notNull() },
+  (t) => [primaryKey({ columns: [t.fleetId, t.holdId] })],
+);

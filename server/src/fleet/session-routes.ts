@@ -1,0 +1,42 @@
+import { sessionSchema, signInSchema } from '@zealous-axle/core';
+import { z } from 'zod';
+import { SESSION_DAYS, signIn, signOut } from '../access';
+import { type App, ask, COOKIE, type Serving } from '../http';
+import { KnownProblem } from '../problem';
+import { sessionOf } from './queries';
+
+/** Sign in, who am I, sign out. */
+export function sessionRoutes(app: App, serving: Serving): void {
+  const cookie = { httpOnly: true, sameSite: 'strict', path: '/', secure: serving.secure } as const;
+
+  app.post(
+    '/session',
+    {
+      schema: { tags: ['session'], body: signInSchema, response: { 200: sessionSchema } },
+      config: {
+        rateLimit: {
+          max: 10,
+          timeWindow: '1 minute',
+          keyGenerator: ({ ip, body }) => `${ip} ${String((body as { name?: unknown })?.name).toLowerCase()}`,
+          hook: 'preHandler',
+        },
+      },
+    },
+    async (request, reply) => {
+      const opened = await signIn(serving.db, request.body, serving.now(), sessionOf);
+      if (!opened) throw new KnownProblem('wrong-sign-in');
+      reply.setCookie(COOKIE, opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
+      return opened.answer;
+    },
+  );
+
+  app.get('/session', { schema: { tags: ['session'], response: { 200: sessionSchema } } }, (request) =>
+    ask(serving, request, sessionOf),
+  );
+
+  app.delete('/session', { schema: { tags: ['session'], response: { 204: z.null() } } }, async (request, reply) => {
+    const token = request.cookies[COOKIE];
+    if (token) await signOut(serving.db, token);
+    return reply.clearCookie(COOKIE, cookie).code(204).send(null);
+  });
+}

@@ -1,0 +1,72 @@
+import type { CommandAnswer, CommandName } from '@zealous-axle/core';
+import { acknowledgeRepair, dismissDefect, reportDefect, triageDefect } from './defects';
+import {
+  addFleetLimit,
+  recordSticker,
+  removeRoute,
+  saveRoute,
+  setFleetRules,
+  setMakerLimit,
+  setOwnUnits,
+  withdrawFleetLimit,
+} from './fleet';
+import { attachPhoto, closeInspection, skipReading, startInspection, takeReading } from './inspection';
+import { importReadings, unitsInFile } from './records';
+import {
+  cancelJob,
+  certifyJob,
+  finishJob,
+  holdTrailer,
+  makeJob,
+  placeJob,
+  releaseTrailer,
+  reopenJob,
+  startJob,
+} from './repair';
+import { type Actor, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
+import type { Database } from './store';
+import { keepYard } from './yard';
+
+/** What each command does. One file per thing that is acted on. */
+const HANDLERS: { [N in CommandName]: Handler<N> } = {
+  'report-defect': reportDefect,
+  'triage-defect': triageDefect,
+  'dismiss-defect': dismissDefect,
+  'acknowledge-repair': acknowledgeRepair,
+  'make-job': makeJob,
+  'place-job': placeJob,
+  'cancel-job': cancelJob,
+  'start-job': startJob,
+  'finish-job': finishJob,
+  'reopen-job': reopenJob,
+  'certify-job': certifyJob,
+  'hold-trailer': holdTrailer,
+  'release-trailer': releaseTrailer,
+  'start-inspection': startInspection,
+  'take-reading': takeReading,
+  'skip-reading': skipReading,
+  'close-inspection': closeInspection,
+  'attach-photo': attachPhoto,
+  'import-readings': importReadings,
+  'set-fleet-rules': setFleetRules,
+  'set-own-units': setOwnUnits,
+  'add-fleet-limit': addFleetLimit,
+  'withdraw-fleet-limit': withdrawFleetLimit,
+  'set-maker-limit': setMakerLimit,
+  'save-route': saveRoute,
+  'remove-route': removeRoute,
+  'record-sticker': recordSticker,
+};
+
+/** The units a command names by other means than its body's own field. */
+const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = { 'import-readings': unitsInFile };
+
+/** Does one command, by whoever is signed in. */
+export const doCommand = <N extends CommandName>(
+  db: Database,
+  session: Actor,
+  name: N,
+  sent: SentCommand<N>,
+  now: Date,
+): Promise<CommandAnswer> =>
+  runCommand(db, session, { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: keepYard }, sent, now);

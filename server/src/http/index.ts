@@ -1,0 +1,9 @@
+/** What every address has in common. */
+export { commandRoutes, type DoCommand } from './commands';
+export { documentRoutes } from './documents';
+export { answerError } from './errors';
+export { healthRoutes } from './health';
+export { serializerCompiler } from './serializer';
+export { type App, ask, COOKIE, dayIn, type Serving, signedIn } from './serving';
+export { openStream } from './stream';
+export { webRoutes } from './web';

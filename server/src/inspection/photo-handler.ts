@@ -1,0 +1,32 @@
+import { findDefect } from '../defects';
+import { findUnit } from '../fleet';
+import { invalid } from '../problem';
+import { changed, found, type Handler } from '../run';
+import { findInspection } from './queries';
+import { photo } from './schema';
+
+const JPEG_START = Buffer.from([0xff, 0xd8, 0xff]);
+
+/** Keeps a photo with the inspection or the defect it belongs to. The event keeps its id, not its picture. */
+export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at, body }) => {
+  found(await findUnit(store, body.unit));
+  if (body.inspection) found(await findInspection(store, body.inspection));
+  if (body.defect) found(await findDefect(store, body.defect));
+  const jpeg = Buffer.from(body.jpeg, 'base64');
+  if (!jpeg.subarray(0, JPEG_START.length).equals(JPEG_START)) throw invalid('body.jpeg', 'not-a-picture');
+  await store.insert(photo).values({
+    fleetId: session.fleet.id,
+    id: body.photo,
+    unitId: body.unit,
+    inspectionId: body.inspection,
+    defectId: body.defect,
+    key: body.key,
+    width: body.width,
+    height: body.height,
+    jpeg,
+    takenBy: session.person.id,
+    takenAt: at,
+  });
+  const { jpeg: _, ...rest } = body;
+  return { unitId: body.unit, changed: [changed('photo', body.photo)], eventBody: rest };
+};

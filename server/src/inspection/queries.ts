@@ -1,0 +1,180 @@
+import {
+  allFindings,
+  type InspectionHead,
+  isKeyOf,
+  type Reading,
+  readingPlace,
+  type Sheet,
+  type Standing,
+  type Step,
+  type Unit,
+  WEARING_KINDS,
+} from '@zealous-axle/core';
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { person } from '../access';
+import { unit } from '../fleet';
+import type { FleetStore } from '../store';
+import { photoViews } from './photos';
+import { currentReading, inspection, judgement, photo, reading, skip } from './schema';
+import { stepsAsked } from './steps';
+
+export type InspectionRow = typeof inspection.$inferSelect;
+
+export async function findInspection(store: FleetStore, id: string): Promise<InspectionRow | null> {
+  const [found] = await store.select().from(inspection).where(eq(inspection.id, id));
+  return found ?? null;
+}
+
+/** The readings of an inspection that no other supersedes. */
+export async function liveReadings(store: FleetStore, inspectionId: string) {
+  const rows = await store
+    .select()
+    .from(reading)
+    .where(eq(reading.inspectionId, inspectionId))
+    .orderBy(asc(reading.takenAt), asc(reading.id));
+  const replaced = new Set(rows.map(({ supersedes }) => supersedes));
+  return rows.filter(({ id }) => !replaced.has(id));
+}
+
+/** The judgement that stands of an inspection, with what was not read of the unit worked out beside what was. */
+export async function latestJudgement(
+  store: FleetStore,
+  inspectionId: string,
+  unitOf: Unit,
+  steps: readonly Step[],
+): Promise<Sheet['judgement']> {
+  const [row] = await store
+    .select()
+    .from(judgement)
+    .where(eq(judgement.inspectionId, inspectionId))
+    .orderBy(desc(judgement.seq))
+    .limit(1);
+  if (!row) return null;
+  const { book, edition, verdict, complete, brakes } = row;
+  const findings = allFindings(unitOf, row.findings, steps);
+  return { book: { id: book, edition }, verdict, complete, brakes, findings };
+}
+
+/**
+ * What the places of an inspection read last before it began, for the kinds whose wear says something: one indexed row
+ * for each place, however long the history.
+ */
+async function readingsBefore(store: FleetStore, head: InspectionRow, places: readonly string[]) {
+  const keys = places.filter((key) => isKeyOf(key, WEARING_KINDS));
+  const { rows } = await store.execute<{ value: Reading; at: string; inspection: string }>(sql`
+    select last.value, last.taken_at as at, last.inspection_id as inspection
+    from unnest(${sql.param(keys)}::text[]) as place(key)
+    cross join lateral (
+      select r.value, r.taken_at, r.inspection_id from reading r
+      where r.fleet_id = ${head.fleetId} and r.unit_id = ${head.unitId} and r.key = place.key
+        and r.taken_at < ${head.startedAt} and r.inspection_id <> ${head.id}
+        and not exists (select 1 from reading s where s.fleet_id = r.fleet_id and s.supersedes = r.id)
+      order by r.taken_at desc
+      limit 1
+    ) last
+    order by place.key`);
+  return rows.map(({ at, ...row }) => ({ ...row, at: new Date(at).toISOString() }));
+}
+
+const mine = (table: typeof reading | typeof skip, by: typeof reading.takenBy | typeof skip.skippedBy) =>
+  and(eq(person.fleetId, table.fleetId), eq(person.id, by));
+
+/** Everything of one inspection: readings with what replaced them, skips, and the judgement that stands. */
+export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | null> {
+  const [head] = await store
+    .select({ inspection, unit, by: person.name })
+    .from(inspection)
+    .innerJoin(unit, and(eq(unit.fleetId, inspection.fleetId), eq(unit.id, inspection.unitId)))
+    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+    .where(eq(inspection.id, id));
+  if (!head) return null;
+  const taken = await store
+    .select({ reading, by: person.name })
+    .from(reading)
+    .innerJoin(person, mine(reading, reading.takenBy))
+    .where(eq(reading.inspectionId, id))
+    .orderBy(asc(reading.takenAt), asc(reading.id));
+  const skipped = await store
+    .select({ skip, by: person.name })
+    .from(skip)
+    .innerJoin(person, mine(skip, skip.skippedBy))
+    .where(eq(skip.inspectionId, id))
+    .orderBy(asc(skip.skippedAt));
+  const steps = await stepsAsked(store, head.inspection);
+  const replacedBy = new Map(taken.map((row) => [row.reading.supersedes, row.reading.id]));
+  return {
+    ...inspectionHead(head.inspection, head.by),
+    unit: {
+      id: head.unit.id,
+      number: head.unit.number,
+      body: head.unit.body,
+      kind: head.unit.kind,
+      axles: head.unit.axles,
+    },
+    readings: taken.map((row) => ({
+      id: row.reading.id,
+      value: row.reading.value as Reading,
+      by: row.by,
+      at: row.reading.takenAt.toISOString(),
+      gauge: row.reading.gauge,
+      supersedes: row.reading.supersedes,
+      supersededBy: replacedBy.get(row.reading.id) ?? null,
+    })),
+    before: await readingsBefore(store, head.inspection, [...new Set(taken.map((row) => row.reading.key))]),
+    skips: skipped.map((row) => ({
+      key: row.skip.key,
+      reason: row.skip.reason,
+      by: row.by,
+      at: row.skip.skippedAt.toISOString(),
+    })),
+    steps,
+    sections: head.inspection.sections,
+    photos: await photoViews(store, eq(photo.inspectionId, id)),
+    judgement: await latestJudgement(store, id, head.unit, steps ?? []),
+  };
+}
+
+/** The readings that stand on a unit: one indexed read of `current_reading`. */
+export async function standingReadings(store: FleetStore, unitId: string): Promise<Standing[]> {
+  const rows = await store
+    .select()
+    .from(currentReading)
+    .where(eq(currentReading.unitId, unitId))
+    .orderBy(asc(currentReading.key));
+  return rows.map(({ value, ...row }) => ({
+    reading: row.readingId,
+    inspection: row.inspectionId,
+    key: row.key,
+    ...readingPlace(value),
+    kind: value.kind as Standing['kind'],
+    verdict: row.verdict,
+    value,
+    at: row.takenAt.toISOString(),
+  }));
+}
+
+const RECENT_INSPECTIONS = 12;
+
+export async function recentInspections(store: FleetStore, unitId: string): Promise<InspectionHead[]> {
+  const rows = await store
+    .select({ inspection, by: person.name })
+    .from(inspection)
+    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+    .where(eq(inspection.unitId, unitId))
+    .orderBy(desc(inspection.startedAt))
+    .limit(RECENT_INSPECTIONS);
+  return rows.map((row) => inspectionHead(row.inspection, row.by));
+}
+
+export const inspectionHead = (row: typeof inspection.$inferSelect, by: string): InspectionHead => ({
+  id: row.id,
+  purpose: row.purpose,
+  route: row.route?.name ?? null,
+  job: row.jobId,
+  by,
+  startedAt: row.startedAt.toISOString(),
+  closedAt: row.closedAt?.toISOString() ?? null,
+  outcome: row.outcome,
+  because: row.because,
+  verdict: row.verdict,
+});

@@ -1,0 +1,59 @@
+import type { Problem } from '@zealous-axle/core';
+import { type Said, type SentenceCode, sentence } from './sentences';
+
+/** Every error the server can answer with: its status and its sentence. Nothing else writes error text. */
+const PROBLEMS = {
+  invalid: [400, 'Something in the request is not understood', 'The errors name what was expected, and where.'],
+  'not-signed-in': [401, 'Not signed in', 'Sign in to go on.'],
+  'wrong-sign-in': [401, 'Sign-in refused', 'The name or the password is wrong.'],
+  'not-allowed': [403, 'Not for this role', 'Your role may not do this.'],
+  'not-found': [404, 'Not found', 'There is nothing at this address, or it belongs to another fleet.'],
+  'not-now': [409, 'Not possible now', 'The state it is in does not allow this.'],
+  changed: [
+    409,
+    'Changed in the meantime',
+    'Somebody else changed this first. The newer state comes with this answer.',
+  ],
+  'command-reused': [409, 'Command used twice', 'This command was sent before with other contents.'],
+  'too-large': [413, 'Too large', 'The request is larger than this address takes.'],
+  'too-slow': [503, 'Took too long', 'The request was given up. Send a smaller one, or try again.'],
+  'too-many': [429, 'Too many tries', 'Wait a minute, then try again.'],
+  broken: [500, 'Something broke here', 'The error is in our log. Nothing of this request was stored.'],
+  busy: [503, 'Busy', 'Others changed the same things at the same time. Send it again.'],
+  unavailable: [503, 'Not ready', 'The database does not answer. Try again shortly.'],
+} as const satisfies Record<string, readonly [status: number, title: string, detail: string]>;
+
+export type ProblemCode = keyof typeof PROBLEMS;
+type More = Partial<Pick<Problem, 'detail' | 'errors' | 'current'>>;
+
+/** A known error on its way to the client. */
+export class KnownProblem extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly more: More = {},
+  ) {
+    super(more.detail ?? PROBLEMS[code][2]);
+  }
+}
+
+/** The RFC 9457 document of a problem. */
+export function problem(code: ProblemCode, more: More = {}): Problem {
+  const [status, title, detail] = PROBLEMS[code];
+  return { type: `urn:zealous-axle:problem:${code}`, title, status, detail, errors: [], ...more };
+}
+
+/** A refusal because of the state something is in. */
+export const notNow = <C extends SentenceCode>(code: C, ...args: Said<C>): KnownProblem =>
+  new KnownProblem('not-now', { detail: sentence(code, ...args) });
+
+/** A refusal because of who asks. */
+export const notAllowed = <C extends SentenceCode>(code: C, ...args: Said<C>): KnownProblem =>
+  new KnownProblem('not-allowed', { detail: sentence(code, ...args) });
+
+/** A refusal because of one field of what was sent. */
+export const invalid = <C extends SentenceCode>(path: string, code: C, ...args: Said<C>): KnownProblem =>
+  invalidWith(path, sentence(code, ...args));
+
+/** The same with a sentence that `core` brings along. */
+export const invalidWith = (path: string, message: string): KnownProblem =>
+  new KnownProblem('invalid', { errors: [{ path, message }] });

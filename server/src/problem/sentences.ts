@@ -1,0 +1,40 @@
+/** Every sentence a refusal says beside its title. Nothing else writes error text; what `core` refuses brings its own. */
+export const SENTENCES = {
+  'whole-trailer': 'This concerns the whole trailer',
+  'which-end': 'Say at which wheel end',
+  'say-what': 'Say in words what is wrong',
+  'no-axle': (number: string, axles: number) => `${number} has ${axles} axles`,
+  'no-place': (number: string) => `${number} has no such place`,
+  month: 'Write a month like 2026-03',
+  'no-check': 'There is no such check or test.',
+  'route-id': 'Must be the route’s id.',
+  'not-a-picture': 'This is not a JPEG picture.',
+  'own-walk': 'A walk-round is finished by the driver who began it.',
+  'bench-only': 'Brakes, bearings and king pin are measured by the bench.',
+  'corrections-only': 'This inspection is closed: only a correction of a reading may follow.',
+  'closed-already': 'This inspection is closed already.',
+  'not-a-reading': 'A defect is reported, or found by a check.',
+  'not-standing': 'The reading to correct is not one that stands at this place.',
+  'still-open': (count: number, first: string) =>
+    `${count} readings are still open, the first at ${first}: close it as incomplete, and say why.`,
+  'why-incomplete': 'Say why the inspection stays incomplete',
+  'one-trailer': 'A job is for one trailer at a time.',
+  'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
+  'release-barred': (barriers: readonly string[]) => barriers.join(' '),
+  'no-unit': (number: string) => `There is no unit “${number}”.`,
+  'no-time': (text: string) => `“${text}” is not a time like 2026-03-02T12:00:00Z.`,
+  future: (text: string) => `${text} lies in the future.`,
+  'not-imported': 'A defect is reported, not imported as a reading.',
+  'no-columns': (names: readonly string[]) => `Missing columns: ${names.join(', ')}.`,
+  'too-many-lines': (most: number) => `A file may have ${most} lines.`,
+} as const;
+
+type Sentences = typeof SENTENCES;
+export type SentenceCode = keyof Sentences;
+export type Said<C extends SentenceCode> = Sentences[C] extends (...args: infer A) => string ? A : [];
+
+/** A sentence of the table, with what it names. */
+export function sentence<C extends SentenceCode>(code: C, ...args: Said<C>): string {
+  const words: string | ((...named: never[]) => string) = SENTENCES[code];
+  return typeof words === 'string' ? words : words(...(args as never[]));
+}

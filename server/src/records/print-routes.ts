@@ -1,0 +1,41 @@
+import { inspectionPrintout, sheetSchema } from '@zealous-axle/core';
+import { z } from 'zod';
+import { fleetBook } from '../fleet';
+import { type App, ask, type Serving } from '../http';
+import { sheetOf } from '../inspection';
+import { inspectionPdf } from './pdf';
+
+const params = z.object({ id: z.uuid() });
+
+/** Version of the inspection file's form. */
+const FILE_FORM = 'zealous-axle/inspection/1';
+const fileSchema = z.strictObject({ form: z.literal(FILE_FORM), ...sheetSchema.shape });
+
+/** One inspection as a file and as print. */
+export function printRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/inspections/:id/inspection.json',
+    { schema: { tags: ['inspections'], params, response: { 200: fileSchema } } },
+    async (request, reply) => {
+      const sheet = await ask(serving, request, (store) => sheetOf(store, request.params.id));
+      reply.header('content-disposition', `attachment; filename="inspection-${sheet.unit.number}.json"`);
+      return { form: FILE_FORM as typeof FILE_FORM, ...sheet };
+    },
+  );
+
+  app.get('/inspections/:id/inspection.pdf', { schema: { tags: ['inspections'], params } }, async (request, reply) => {
+    const printout = await ask(serving, request, async (store, session) => {
+      const sheet = await sheetOf(store, request.params.id);
+      return sheet ? inspectionPrintout({ sheet, fleet: session.fleet, book: await fleetBook(store, session) }) : null;
+    });
+    const pdf = await inspectionPdf(printout);
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+      .send(pdf);
+  });
+
+  app.get('/schemas/inspection.json', { schema: { tags: ['inspections'] } }, async (_, reply) =>
+    reply.send(z.toJSONSchema(fileSchema, { io: 'output', unrepresentable: 'any' })),
+  );
+}

@@ -1,0 +1,124 @@
+import {
+  type BadLine,
+  type ImportPreview,
+  READING_COLUMNS,
+  type Reading,
+  type ReadingRow,
+  readingRow,
+  rowReading,
+  unsound,
+} from '@zealous-axle/core';
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import Papa from 'papaparse';
+import { person } from '../access';
+import { type UnitRow, unit } from '../fleet';
+import { reading } from '../inspection';
+import { sentence } from '../problem';
+import type { FleetStore } from '../store';
+
+/** One line of a file, understood. `line` counts from 1, the header's. */
+export interface GoodLine {
+  line: number;
+  unit: UnitRow;
+  taken: Date;
+  value: Reading;
+}
+export interface ReadFile {
+  lines: number;
+  good: GoodLine[];
+  bad: BadLine[];
+}
+
+const MOST_LINES = 5_000;
+
+function readLine(
+  row: Partial<ReadingRow>,
+  line: number,
+  units: ReadonlyMap<string, UnitRow>,
+  now: Date,
+): GoodLine | BadLine {
+  const number = (row.unit ?? '').trim();
+  const known = units.get(number);
+  if (!known) return { line, message: sentence('no-unit', number) };
+  const taken = new Date(row.taken ?? '');
+  if (Number.isNaN(taken.getTime())) return { line, message: sentence('no-time', row.taken ?? '') };
+  if (taken > now) return { line, message: sentence('future', row.taken ?? '') };
+  const read = rowReading(row);
+  if (!read.ok) return { line, message: read.message };
+  if (read.value.kind === 'defect') return { line, message: sentence('not-imported') };
+  const wrong = unsound(read.value, { id: known.number, kind: known.kind, axles: known.axles });
+  return wrong ? { line, message: wrong.message } : { line, unit: known, taken, value: read.value };
+}
+
+/** Reads a whole file: every line is either understood or named with its reason. */
+export async function readReadings(store: FleetStore, csv: string, now: Date): Promise<ReadFile> {
+  const parsed = Papa.parse<Partial<ReadingRow>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+  });
+  const columns = parsed.meta.fields ?? [];
+  const absent = READING_COLUMNS.filter((name) => name !== 'by' && name !== 'detail' && !columns.includes(name));
+  if (absent.length) return { lines: 0, good: [], bad: [{ line: 1, message: sentence('no-columns', absent) }] };
+  if (parsed.data.length > MOST_LINES)
+    return {
+      lines: parsed.data.length,
+      good: [],
+      bad: [{ line: MOST_LINES + 1, message: sentence('too-many-lines', MOST_LINES) }],
+    };
+  const units = new Map((await store.select().from(unit)).map((each) => [each.number, each]));
+  const broken = new Map(parsed.errors.map(({ row, message }) => [row, message]));
+  const lines = parsed.data.map((row, index) => {
+    const wrong = broken.get(index);
+    return wrong ? { line: index + 2, message: `${wrong}.` } : readLine(row, index + 2, units, now);
+  });
+  return {
+    lines: lines.length,
+    good: lines.filter((each): each is GoodLine => 'value' in each),
+    bad: lines.filter((each): each is BadLine => 'message' in each),
+  };
+}
+
+/** The units a file names, by id. */
+export async function unitsInFile(store: FleetStore, body: unknown): Promise<string[]> {
+  const { csv } = body as { csv: string };
+  const { data } = Papa.parse<Partial<ReadingRow>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+  });
+  const numbers = [...new Set(data.map((row) => (row.unit ?? '').trim()))];
+  const rows = await store.select({ id: unit.id }).from(unit).where(inArray(unit.number, numbers));
+  return rows.map((row) => row.id);
+}
+
+export function previewOf({ lines, good, bad }: ReadFile): ImportPreview {
+  const counts = new Map<string, number>();
+  for (const { unit: each } of good) counts.set(each.number, (counts.get(each.number) ?? 0) + 1);
+  return { lines, good: good.length, bad, units: [...counts].map(([number, readings]) => ({ number, readings })) };
+}
+
+/** The readings of a fleet, or of one unit, as `readings.csv`; what was superseded is left out. */
+export async function writeReadings(store: FleetStore, unitId: string | null): Promise<string> {
+  const rows = await store
+    .select({
+      id: reading.id,
+      supersedes: reading.supersedes,
+      value: reading.value,
+      at: reading.takenAt,
+      number: unit.number,
+      by: person.name,
+    })
+    .from(reading)
+    .innerJoin(unit, and(eq(unit.fleetId, reading.fleetId), eq(unit.id, reading.unitId)))
+    .innerJoin(person, and(eq(person.fleetId, reading.fleetId), eq(person.id, reading.takenBy)))
+    .where(unitId ? eq(reading.unitId, unitId) : undefined)
+    .orderBy(asc(unit.number), asc(reading.takenAt), asc(reading.id));
+  const replaced = new Set(rows.map(({ supersedes }) => supersedes));
+  const live = rows.filter(({ id }) => !replaced.has(id));
+  const data = live.map(({ value, number, at, by }) =>
+    readingRow(value, { unit: number, taken: at.toISOString(), by }),
+  );
+  return `${Papa.unparse({ fields: [...READING_COLUMNS], data: data.map((row) => READING_COLUMNS.map((name) => guarded(row[name]))) })}\r\n`;
+}
+
+/** A spreadsheet would run a cell that begins like a formula: it is kept as words. */
+const guarded = (text: string): string => (/^[=+@\t\r]/.test(text) ? `'${text}` : text);

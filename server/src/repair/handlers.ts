@@ -1,0 +1,130 @@
+import { type DefectAct, JOB_LIFE, type JobAct, type JobNeed, stillToRemeasure, toRemeasure } from '@zealous-axle/core';
+import { and, eq } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { certificate, defectsOfJob, defectViews, findDefect, moveDefect } from '../defects';
+import { bay, findUnit } from '../fleet';
+import { standingReadings } from '../inspection';
+import { notNow } from '../problem';
+import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
+import type { FleetStore } from '../store';
+import { findJob, type JobRow, jobViews } from './queries';
+import { job, torqueCheck } from './schema';
+
+type JobDoing = Pick<Doing<'start-job'>, 'store' | 'session' | 'at'> & { body: { job: string; version: number } };
+
+async function versioned(store: FleetStore, id: string, version: number): Promise<JobRow> {
+  const row = found(await findJob(store, id));
+  await sameVersion(row, version, async () => (await jobViews(store, { id }))[0]);
+  return row;
+}
+
+/** Moves a job along its life and its defects with it. */
+async function moveJob(
+  doing: JobDoing,
+  act: JobAct,
+  more: Partial<JobRow> = {},
+  given: (row: JobRow) => Partial<Record<JobNeed, boolean>> = () => ({}),
+  defectAct: DefectAct | null = null,
+): Promise<Done> {
+  const { store, session, body } = doing;
+  const row = await versioned(store, body.job, body.version);
+  const state = nextState(JOB_LIFE, 'a job', row.state, act, session.person.role, given(row));
+  const version = row.version + 1;
+  await store
+    .update(job)
+    .set({ ...more, state, version })
+    .where(and(eq(job.id, row.id), eq(job.version, row.version)));
+  const moved: Changed[] = [];
+  if (defectAct)
+    for (const each of await defectsOfJob(store, row.id)) {
+      const left = act === 'cancel' ? { jobId: null } : {};
+      moved.push(changed('defect', each.id, await moveDefect(doing, each, defectAct, left)));
+    }
+  return { unitId: row.unitId, changed: [changed('job', row.id, version), ...moved] };
+}
+
+export const makeJob: Handler<'make-job'> = async (doing) => {
+  const { store, session, body } = doing;
+  found(await findUnit(store, body.unit));
+  await store.insert(job).values({
+    fleetId: session.fleet.id,
+    id: body.job,
+    unitId: body.unit,
+    title: body.title,
+    state: 'open',
+    minutes: body.minutes,
+    wheelsOff: body.wheelsOff,
+  });
+  const planned: Changed[] = [];
+  for (const { defect: id, version } of body.defects) {
+    const row = found(await findDefect(store, id));
+    if (row.unitId !== body.unit) throw notNow('one-trailer');
+    await sameVersion(row, version, async () => (await defectViews(store, { id }))[0]);
+    planned.push(changed('defect', id, await moveDefect(doing, row, 'plan', { jobId: body.job })));
+  }
+  return { unitId: body.unit, changed: [changed('job', body.job, 1), ...planned] };
+};
+
+export const placeJob: Handler<'place-job'> = async (doing) => {
+  const { store, body } = doing;
+  const [there] = await store.select().from(bay).where(eq(bay.id, body.bay));
+  found(there);
+  return moveJob(doing, 'place', { bayId: body.bay, day: body.day }, () => ({ 'a bay': true, 'a day': true }));
+};
+
+export const cancelJob: Handler<'cancel-job'> = (doing) =>
+  moveJob(doing, 'cancel', {}, () => ({ 'a reason': doing.body.reason !== '' }), 'unplan');
+
+export const startJob: Handler<'start-job'> = (doing) => moveJob(doing, 'start');
+
+export const finishJob: Handler<'finish-job'> = async (doing) => {
+  const { store, session, at, body } = doing;
+  const given = (row: JobRow) => ({
+    'what was done': body.done !== '',
+    'the torque and its tool': !row.wheelsOff || body.torque !== undefined,
+  });
+  const result = await moveJob(doing, 'finish', { done: body.done, doneAt: at }, given, 'finish');
+  if (body.torque)
+    await store.insert(torqueCheck).values({
+      fleetId: session.fleet.id,
+      id: uuidv7(),
+      jobId: body.job,
+      ...body.torque,
+      checkedBy: session.person.id,
+      checkedAt: at,
+    });
+  return result;
+};
+
+export const reopenJob: Handler<'reopen-job'> = (doing) =>
+  moveJob(doing, 'reopen', { doneAt: null }, () => ({ 'a reason': doing.body.reason !== '' }), 'reopen');
+
+/** Signs a job: every place its defects touched must have been measured again since, inside its limits. */
+export const certifyJob: Handler<'certify-job'> = async (doing) => {
+  const { store, session, at, body } = doing;
+  const row = found(await findJob(store, body.job));
+  const unit = found(await findUnit(store, row.unitId));
+  const steps = toRemeasure(unit, await defectsOfJob(store, row.id));
+  const standing = await standingReadings(store, row.unitId);
+  const open = stillToRemeasure(steps, standing, row.doneAt?.toISOString() ?? null);
+  if (row.state === 'done' && open.length)
+    throw notNow(
+      'not-again',
+      open.map(({ because }) => because),
+    );
+  const result = await moveJob(
+    doing,
+    'certify',
+    {},
+    () => ({ 'the readings taken again': open.length === 0, 'a statement': body.statement !== '' }),
+    'certify',
+  );
+  await store.insert(certificate).values({
+    fleetId: session.fleet.id,
+    jobId: row.id,
+    statement: body.statement,
+    signedBy: session.person.id,
+    signedAt: at,
+  });
+  return result;
+};

@@ -1,0 +1,98 @@
+import { createHash } from 'node:crypto';
+import { type CommandAnswer, type CommandBody, type CommandName, mayEverSend } from '@zealous-axle/core';
+import { eq, sql } from 'drizzle-orm';
+import { KnownProblem } from '../problem';
+import { type Database, type FleetStore, inFleet } from '../store';
+import type { Actor } from './actor';
+import type { Done, Handler } from './doing';
+import { writeEvent } from './events';
+import { takeRows, type UnitsOf } from './locks';
+import { command } from './schema';
+
+export interface SentCommand<N extends CommandName> {
+  id: string;
+  at: string;
+  body: CommandBody<N>;
+}
+
+/** What a command is done with: its handler, and what is kept in step with what it did. */
+export interface Doer<N extends CommandName> {
+  name: N;
+  handler: Handler<N>;
+  /** For a command about several units: which. */
+  units?: UnitsOf;
+  /** Brings the derived rows of these units up to date, in the same transaction. */
+  derive: (store: FleetStore, unitIds: readonly string[]) => Promise<void>;
+}
+
+const hashOf = (name: string, body: unknown): string =>
+  createHash('sha256')
+    .update(`${name} ${JSON.stringify(body)}`)
+    .digest('hex');
+
+/** When a command was done: the device's word, unless its clock runs ahead of ours. */
+const doneAt = (at: string, now: Date): Date => (new Date(at) > now ? now : new Date(at));
+
+/** What PostgreSQL gives up when two transactions wait for each other, or saw the same row in two states. */
+const CROSSED = new Set(['40P01', '40001']);
+const MOST_TRIES = 4;
+
+/** Does work again when it crossed with another's; whoever still does not get through is asked to come again. */
+async function tryAgain<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await work();
+    } catch (error) {
+      const { code, cause } = error as { code?: string; cause?: { code?: string } };
+      if (!CROSSED.has(cause?.code ?? code ?? '')) throw error;
+      if (tries === MOST_TRIES) throw new KnownProblem('busy');
+    }
+}
+
+/** What was answered before to a command of this id; null when it is new. */
+async function answered(store: FleetStore, session: Actor, id: string, hash: string): Promise<CommandAnswer | null> {
+  await store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1))`);
+  const [before] = await store.select().from(command).where(eq(command.id, id));
+  if (!before) return null;
+  if (before.hash === hash && before.personId === session.person.id) return before.answer;
+  throw new KnownProblem('command-reused');
+}
+
+const touched = ({ unitId, unitIds = [] }: Done): string[] => [...new Set([...(unitId ? [unitId] : []), ...unitIds])];
+
+/**
+ * Does a command once, by one at a time: the rows it decides about are taken first; the fact, its derived rows, its
+ * event and its answer are written in one transaction. The same id and body again answers the same; the same id with
+ * another body is refused.
+ */
+export async function runCommand<N extends CommandName>(
+  db: Database,
+  session: Actor,
+  { name, handler, units, derive }: Doer<N>,
+  sent: SentCommand<N>,
+  now: Date,
+): Promise<CommandAnswer> {
+  const hash = hashOf(name, sent.body);
+  const once = async (store: FleetStore): Promise<CommandAnswer> => {
+    const before = await answered(store, session, sent.id, hash);
+    if (before) return before;
+    if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
+    await takeRows(store, name, sent.body, units);
+    const at = doneAt(sent.at, now);
+    const done = await handler({ store, session, command: sent.id, at, body: sent.body });
+    await derive(store, touched(done));
+    const answer: CommandAnswer = { id: sent.id, changed: done.changed };
+    const own = { fleetId: session.fleet.id, personId: session.person.id };
+    await store.insert(command).values({ ...own, id: sent.id, name, hash, answer });
+    await writeEvent(store, {
+      ...own,
+      type: name,
+      unitId: done.unitId,
+      commandId: sent.id,
+      body: done.eventBody ?? sent.body,
+      at,
+    });
+    return answer;
+  };
+  return tryAgain(() => inFleet(db, session.fleet.id, once));
+}

@@ -1,0 +1,37 @@
+import type { CommandAnswer } from '@zealous-axle/core';
+import { bigint, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { at, fleetId, id, recordedAt, shape } from '../store';
+
+/** What happened, in the order it was committed. */
+export const event = pgTable(
+  'event',
+  {
+    fleetId,
+    id: bigint('id', { mode: 'number' }).generatedAlwaysAsIdentity(),
+    type: text('type').notNull(),
+    unitId: uuid('unit_id'),
+    personId: uuid('person_id').notNull(),
+    commandId: uuid('command_id').notNull(),
+    body: jsonb('body').notNull(),
+    shape: shape(1),
+    at: at('at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** Every command done, with the hash of its body and its answer: sent again, it answers the same. */
+export const command = pgTable(
+  'command',
+  {
+    fleetId,
+    id,
+    name: text('name').notNull(),
+    hash: text('hash').notNull(),
+    personId: uuid('person_id').notNull(),
+    answer: jsonb('answer').$type<CommandAnswer>().notNull(),
+    shape: shape(1),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);

@@ -1,0 +1,2 @@
+/** Simulated outside systems. */
+export { gaugeRoutes } from './routes';
