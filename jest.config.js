@@ -17,5 +17,6 @@ module.exports = {
     node('core'),
     node('server', { globalSetup: './src/testing/start-cluster.ts', globalTeardown: './src/testing/stop-cluster.ts' }),
     '<rootDir>/app/jest.config.js',
+    node('scripts', { testMatch: ['<rootDir>/*.test.ts'] }),
   ],
 };

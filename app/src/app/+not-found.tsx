@@ -1,1 +1,1 @@
-export { Lost as default } from '../parts/Lost';
+export { NotFound as default } from '../parts/NotFound';

@@ -5,21 +5,21 @@ import { BOOKS } from '@zealous-axle/core';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
-import { whenIdle } from '../data/idle';
-import { queryClient } from '../data/queries';
-import { SessionProvider, useSessionState } from '../data/session';
+import { whenIdle } from '../device/idle';
 import { ThemeProvider } from '../look/theme';
 import { OutboxBar } from '../parts/OutboxBar';
 import { Shortcuts } from '../parts/Shortcuts';
-import { T } from '../parts/T';
+import { Text } from '../parts/Text';
 import { BookWords } from '../parts/verdict';
-import { SignIn } from '../work/signin/SignIn';
+import { queryClient } from '../server/queries';
+import { SessionProvider, useSessionState } from '../session/session';
+import { SignIn } from '../work/fleet/SignIn';
 
-export { Broken as ErrorBoundary } from '../parts/Broken';
+export { ErrorScreen as ErrorBoundary } from '../parts/ErrorScreen';
 
 /** The screens come in files of their own; fetched once the first one stands, no tap waits for one. */
 const SCREENS = [
-  () => import('./index'),
+  () => import('.'),
   () => import('./trailer/[id]'),
   () => import('./inspect/[id]'),
   () => import('./sheet/[id]'),
@@ -30,7 +30,7 @@ const SCREENS = [
   () => import('./combine/[id]'),
   () => import('./book'),
   () => import('./rules'),
-  () => import('./routes/index'),
+  () => import('./routes'),
   () => import('./routes/[id]'),
   () => import('./paper/[id]'),
   () => import('./files'),
@@ -52,7 +52,7 @@ function Signed() {
   if (session === undefined)
     return (
       <View role="status" className="flex-1 items-center justify-center bg-ground">
-        <T tone="soft">Opening…</T>
+        <Text tone="soft">Opening…</Text>
       </View>
     );
   if (session === null) return <SignIn />;

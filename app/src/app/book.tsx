@@ -1,1 +1,1 @@
-export { LimitBook as default } from '../work/book/LimitBook';
+export { LimitBook as default } from '../work/fleet/LimitBook';

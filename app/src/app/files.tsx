@@ -1,1 +1,1 @@
-export { ReadingFiles as default } from '../work/files/ReadingFiles';
+export { ReadingFiles as default } from '../work/records/ReadingFiles';

@@ -1,1 +1,1 @@
-export { Gauges as default } from '../work/gauges/Gauges';
+export { Gauges as default } from '../work/inspection/Gauges';

@@ -1,1 +1,4 @@
-export { Yard as default } from '../work/yard/Yard';
+import { TrailerPanel } from '../work/trailer/TrailerScreen';
+import { Yard } from '../work/yard/Yard';
+
+export default () => <Yard Panel={TrailerPanel} />;

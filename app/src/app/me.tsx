@@ -1,1 +1,1 @@
-export { Me as default } from '../work/me/Me';
+export { Me as default } from '../work/fleet/Me';

@@ -1,1 +1,1 @@
-export { FleetRulesScreen as default } from '../work/rules/Rules';
+export { FleetRulesScreen as default } from '../work/fleet/Rules';

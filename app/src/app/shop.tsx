@@ -1,1 +1,1 @@
-export { Shop as default } from '../work/shop/Shop';
+export { Shop as default } from '../work/repair/Shop';

@@ -1,25 +1,25 @@
 import type { BrakeCount } from '@zealous-axle/core';
 import { View } from 'react-native';
-import { T } from './T';
+import { Text } from './Text';
 
 const brakes = (count: number) => `${count} ${count === 1 ? 'brake' : 'brakes'}`;
 
 function Line({ label, sum, strong }: { label: string; sum: string; strong?: boolean }) {
   return (
     <View className="flex-row items-baseline justify-between gap-3 py-1">
-      <T className="shrink" bold={strong}>
+      <Text className="shrink" bold={strong}>
         {label}
-      </T>
-      <T reading bold={strong} className="text-right">
+      </Text>
+      <Text reading bold={strong} className="text-right">
         {sum}
-      </T>
+      </Text>
     </View>
   );
 }
 
 /** The brake count worked out like a sum on paper. */
 export function BrakeSum({ count }: { count: BrakeCount }) {
-  if (count.total === 0) return <T tone="soft">This unit has no brakes to count.</T>;
+  if (count.total === 0) return <Text tone="soft">This unit has no brakes to count.</Text>;
   const range = count.defectiveAtMost > count.defective;
   const open = range && !count.outOfService && count.defectiveAtMost >= (count.outOfServiceAt ?? 0);
   return (
@@ -33,13 +33,13 @@ export function BrakeSum({ count }: { count: BrakeCount }) {
         sum={range ? `${count.defective} to ${count.defectiveAtMost}` : String(count.defective)}
       />
       <Line label={`Out of service at 20 % of ${brakes(count.total)}`} sum={`${count.outOfServiceAt}`} />
-      <T bold tone={count.outOfService ? 'out' : open ? 'open' : 'within'} className="pt-1">
+      <Text bold tone={count.outOfService ? 'out' : open ? 'open' : 'within'} className="pt-1">
         {count.outOfService
           ? `${count.defective} is not less than ${count.outOfServiceAt}: out of service by the brake count.`
           : open
             ? `Not settled: ${count.measured} of ${brakes(count.total)} measured.`
             : `Less than ${count.outOfServiceAt}: the brake count holds nothing.`}
-      </T>
+      </Text>
     </View>
   );
 }

@@ -2,7 +2,7 @@ import type { LucideIcon } from 'lucide-react-native';
 import { memo } from 'react';
 import { type GestureResponderEvent, Pressable, View } from 'react-native';
 import { usePalette } from '../look/theme';
-import { T } from './T';
+import { Text } from './Text';
 
 const LOOKS = {
   act: { box: 'bg-act border-act', tone: 'on-act' },
@@ -56,9 +56,9 @@ export const Button = memo(function Button({
     >
       {Icon ? <Icon size={22} color={palette[tone]} aria-hidden /> : null}
       <View className="shrink">
-        <T bold tone={tone} className="text-center">
+        <Text bold tone={tone} className="text-center">
           {label}
-        </T>
+        </Text>
       </View>
     </Pressable>
   );

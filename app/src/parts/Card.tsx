@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { T } from './T';
+import { Text } from './Text';
 
 /** A group of things that belong together, with its heading. */
 export function Card({
@@ -19,13 +19,13 @@ export function Card({
       {title ? (
         <View className="flex-row items-start justify-between gap-3">
           <View className="min-w-0 flex-1">
-            <T level={2} size="lead" bold>
+            <Text level={2} size="lead" bold>
               {title}
-            </T>
+            </Text>
             {note ? (
-              <T size="small" tone="soft">
+              <Text size="small" tone="soft">
                 {note}
-              </T>
+              </Text>
             ) : null}
           </View>
           {right}

@@ -1,5 +1,5 @@
 import { Pressable, View } from 'react-native';
-import { T } from './T';
+import { Text } from './Text';
 
 interface Option<V extends string> {
   value: V;
@@ -24,7 +24,7 @@ interface Props<V extends string> {
 export function Choice<V extends string>({ label, options, value, onChange, stacked, hideLabel, pairs }: Props<V>) {
   return (
     <View className="gap-1">
-      {hideLabel ? null : <T bold>{label}</T>}
+      {hideLabel ? null : <Text bold>{label}</Text>}
       <View role="radiogroup" aria-label={label} className={stacked ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
         {options.map((option) => {
           const chosen = option.value === value;
@@ -36,13 +36,13 @@ export function Choice<V extends string>({ label, options, value, onChange, stac
               onPress={() => onChange(option.value)}
               className={`min-h-12 justify-center rounded-xl border-2 px-3 py-2 ${stacked ? '' : `grow items-center ${pairs ? 'basis-[45%]' : 'min-w-16'}`} ${chosen ? 'border-act bg-act' : 'border-edge bg-card'}`}
             >
-              <T bold={chosen} tone={chosen ? 'on-act' : 'ink'}>
+              <Text bold={chosen} tone={chosen ? 'on-act' : 'ink'}>
                 {option.label}
-              </T>
+              </Text>
               {option.note ? (
-                <T size="small" tone={chosen ? 'on-act' : 'soft'}>
+                <Text size="small" tone={chosen ? 'on-act' : 'soft'}>
                   {option.note}
-                </T>
+                </Text>
               ) : null}
             </Pressable>
           );

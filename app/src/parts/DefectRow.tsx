@@ -1,9 +1,9 @@
 import { type BookId, type DefectView, defectWords, placeWords, severityOf } from '@zealous-axle/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { useSession } from '../data/session';
 import { clock } from '../look/dates';
-import { T } from './T';
+import { useSession } from '../session/session';
+import { Text } from './Text';
 import { VerdictMark } from './VerdictMark';
 
 /** Where it stands, said after who reported it; a fresh report needs no word. */
@@ -40,15 +40,15 @@ export function DefectRow({
       <View className="flex-row gap-3">
         <VerdictMark verdict={markOf(defect, fleet.book)} size={24} />
         <View className="min-w-0 flex-1">
-          <T bold>
+          <Text bold>
             {withUnit ? `${defect.unit.number} · ` : ''}
-            <T bold>{defectPlace(defect)}</T>
+            <Text bold>{defectPlace(defect)}</Text>
             {`  ${defectWords(defect.code)}`}
-          </T>
-          {defect.words ? <T>{defect.words}</T> : null}
-          <T size="small" tone="soft">
+          </Text>
+          {defect.words ? <Text>{defect.words}</Text> : null}
+          <Text size="small" tone="soft">
             {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
-          </T>
+          </Text>
         </View>
       </View>
       {children}

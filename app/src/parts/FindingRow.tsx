@@ -10,9 +10,9 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { View } from 'react-native';
-import { useBook, useShown } from '../data/rules';
+import { useBook, useShown } from '../session/rules';
 import { MarginRuler } from './MarginRuler';
-import { T } from './T';
+import { Text } from './Text';
 import { VerdictBadge } from './VerdictMark';
 
 const SURE_WORDS = { law: 'law', practice: 'practice', check: 'confirm locally' } as const;
@@ -41,30 +41,30 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
   return (
     <View className="gap-1.5 border-t border-line py-3">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <T bold size="lead">
-          <T bold size="lead">
+        <Text bold size="lead">
+          <Text bold size="lead">
             {placeWords(finding)}
-          </T>
+          </Text>
           {`  ${findingWords(finding)}`}
-        </T>
+        </Text>
         <VerdictBadge verdict={finding.verdict} />
       </View>
       {figures ? (
         <View className="flex-row flex-wrap items-baseline gap-x-4">
-          <T reading bold size="reading">
+          <Text reading bold size="reading">
             {both(finding.measured ?? '')}
-          </T>
+          </Text>
           {finding.limit ? (
-            <T tone="soft">{`limit ${both(finding.limit)}, margin ${shown(finding.margin ?? '')}`}</T>
+            <Text tone="soft">{`limit ${both(finding.limit)}, margin ${shown(finding.margin ?? '')}`}</Text>
           ) : null}
         </View>
       ) : null}
       <Ruler finding={finding} unit={unit} />
-      <T>{finding.because}</T>
+      <Text>{finding.because}</Text>
       {finding.rule ? (
-        <T size="small" tone="soft">
+        <Text size="small" tone="soft">
           {`${finding.rule}${finding.sure ? ` · ${SURE_WORDS[finding.sure]}` : ''}`}
-        </T>
+        </Text>
       ) : null}
     </View>
   );

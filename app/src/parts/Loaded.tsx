@@ -1,11 +1,11 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
-import { Refused } from '../data/client';
 import { usePalette } from '../look/theme';
+import { Refused } from '../server/client';
 import { Button } from './Button';
 import { Notice } from './Notice';
-import { T } from './T';
+import { Text } from './Text';
 
 /** What a question answered: the last known answer at once, or that it is being read, or why it is not there. */
 export function Loaded<D>({ query, children }: { query: UseQueryResult<D>; children: (data: D) => ReactNode }) {
@@ -25,7 +25,7 @@ export function Loaded<D>({ query, children }: { query: UseQueryResult<D>; child
   return (
     <View className="flex-row items-center gap-3 p-6" role="status">
       <ActivityIndicator color={palette.act} />
-      <T tone="soft">Reading…</T>
+      <Text tone="soft">Reading…</Text>
     </View>
   );
 }

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { T, type Tone } from './T';
+import { Text, type Tone } from './Text';
 
 const LOOKS: Record<'plain' | 'ask' | 'stop' | 'good', { box: string; tone: Tone }> = {
   plain: { box: 'bg-open-tint border-open', tone: 'open' },
@@ -13,9 +13,9 @@ export function Notice({ look = 'plain', children }: { look?: keyof typeof LOOKS
   const { box, tone } = LOOKS[look];
   return (
     <View role={look === 'stop' ? 'alert' : 'status'} className={`rounded-xl border-2 px-3 py-2 ${box}`}>
-      <T tone={tone} bold>
+      <Text tone={tone} bold>
         {children}
-      </T>
+      </Text>
     </View>
   );
 }

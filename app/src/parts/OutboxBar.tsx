@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { Pressable } from 'react-native';
-import { useOutbox } from '../data/useOutbox';
-import { T } from './T';
+import { useOutbox } from '../device/useOutbox';
+import { Text } from './Text';
 
 const things = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
 
@@ -26,9 +26,9 @@ export function OutboxBar() {
       onPress={() => router.navigate('/me')}
       className={`min-h-11 items-center justify-center px-4 ${refused + alone ? 'bg-out' : 'bg-shop'}`}
     >
-      <T bold tone="card">
+      <Text bold tone="card">
         {words}
-      </T>
+      </Text>
     </Pressable>
   );
 }

@@ -1,13 +1,17 @@
+import { keyWords } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Image, Pressable, View } from 'react-native';
-import { Sheet } from './Sheet';
-import { T } from './T';
+import { Drawer } from './Drawer';
+import { Text } from './Text';
 
 export interface Picture {
   id: string;
   source: string;
   words: string;
 }
+
+/** Where a photo belongs, in words. */
+export const photoWords = (key: string | null): string => (key ? keyWords(key, ' at ') : 'Whole unit');
 
 /** Pictures in a row; touching one shows it large. */
 export function PhotoStrip({ pictures }: { pictures: readonly Picture[] }) {
@@ -33,15 +37,15 @@ export function PhotoStrip({ pictures }: { pictures: readonly Picture[] }) {
         ))}
       </View>
       {large ? (
-        <Sheet title="Photo" onClose={() => setLarge(null)}>
+        <Drawer title="Photo" onClose={() => setLarge(null)}>
           <Image
             source={{ uri: large.source }}
             style={{ width: '100%', height: 420 }}
             resizeMode="contain"
             aria-label={large.words}
           />
-          <T>{large.words}</T>
-        </Sheet>
+          <Text>{large.words}</Text>
+        </Drawer>
       ) : null}
     </>
   );

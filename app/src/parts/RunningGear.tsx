@@ -12,7 +12,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { type Palette, usePalette } from '../look/theme';
-import { T } from './T';
+import { Text } from './Text';
 import { VerdictMark } from './VerdictMark';
 import { useVerdictWord, VERDICT_LOOK } from './verdict';
 
@@ -152,15 +152,15 @@ function EndCard({ code, state, side, size, selected, covered, onSelect }: EndPr
   const body = (
     <>
       <View className={`items-center gap-1.5 ${side === 'left' ? 'flex-row' : 'flex-row-reverse'}`}>
-        <T bold size="lead">
+        <Text bold size="lead">
           {code}
-        </T>
+        </Text>
         <VerdictMark verdict={verdict} size={22} />
       </View>
       {lines.map((line) => (
-        <T key={line} size={size === 'large' ? 'body' : 'small'} className={side === 'left' ? '' : 'text-right'}>
+        <Text key={line} size={size === 'large' ? 'body' : 'small'} className={side === 'left' ? '' : 'text-right'}>
           {line}
-        </T>
+        </Text>
       ))}
     </>
   );

@@ -6,12 +6,12 @@ import Truck from 'lucide-react-native/icons/container';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { memo, type ReactNode, useEffect } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { useMay } from '../data/session';
-import { useOutbox } from '../data/useOutbox';
+import { useOutbox } from '../device/useOutbox';
 import { usePalette } from '../look/theme';
 import { useWide } from '../look/wide';
-import { T } from './T';
-import { To } from './To';
+import { useMay } from '../session/session';
+import { LinkRow } from './LinkRow';
+import { Text } from './Text';
 
 interface Place {
   label: string;
@@ -42,7 +42,7 @@ function Places({ wide }: { wide: boolean }) {
         const here = to === '/' ? path === '/' || path.startsWith('/trailer') : path.startsWith(to);
         const waits = to === '/me' && entries.length > 0;
         return (
-          <To
+          <LinkRow
             key={to}
             aria-label={waits ? `${label}, ${entries.length} waiting to be sent` : label}
             aria-current={here ? 'page' : undefined}
@@ -53,16 +53,16 @@ function Places({ wide }: { wide: boolean }) {
               <Icon size={26} color={here ? palette.act : palette.soft} aria-hidden />
               {waits ? (
                 <View className="absolute -right-5 -top-2 min-w-6 items-center rounded-full bg-shop px-1">
-                  <T size="small" bold tone="card">
+                  <Text size="small" bold tone="card">
                     {entries.length}
-                  </T>
+                  </Text>
                 </View>
               ) : null}
             </View>
-            <T size="small" bold={here} tone={here ? 'act' : 'soft'}>
+            <Text size="small" bold={here} tone={here ? 'act' : 'soft'}>
               {label}
-            </T>
-          </To>
+            </Text>
+          </LinkRow>
         );
       })}
     </View>
@@ -109,13 +109,13 @@ const Banner = memo(function Banner({ title, under, back, backLabel = 'Back', ri
         <View className="w-2" />
       )}
       <View className="min-w-[7rem] flex-1">
-        <T level={1} size="lead" bold numberOfLines={2}>
+        <Text level={1} size="lead" bold numberOfLines={2}>
           {title}
-        </T>
+        </Text>
         {under ? (
-          <T size="small" tone="soft" numberOfLines={2}>
+          <Text size="small" tone="soft" numberOfLines={2}>
             {under}
-          </T>
+          </Text>
         ) : null}
       </View>
       {right}

@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Sheet } from './Sheet';
-import { T } from './T';
+import { Drawer } from './Drawer';
+import { Text } from './Text';
 
 const KEYS: readonly [string, string][] = [
   ['?', 'Show these keys'],
@@ -56,20 +56,20 @@ export function Shortcuts() {
     keys.map(([key, does]) => (
       <View key={key} className="flex-row gap-3 py-1">
         <View className="w-40">
-          <T reading bold>
+          <Text reading bold>
             {key}
-          </T>
+          </Text>
         </View>
-        <T className="shrink">{does}</T>
+        <Text className="shrink">{does}</Text>
       </View>
     ));
   return (
-    <Sheet title="Keys" onClose={() => setShown(false)}>
+    <Drawer title="Keys" onClose={() => setShown(false)}>
       {rows(KEYS)}
-      <T level={3} bold className="pt-2">
+      <Text level={3} bold className="pt-2">
         While measuring
-      </T>
+      </Text>
       {rows(PAD_KEYS)}
-    </Sheet>
+    </Drawer>
   );
 }

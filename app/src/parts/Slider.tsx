@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { View } from 'react-native';
 import { usePalette } from '../look/theme';
-import { T } from './T';
+import { Text } from './Text';
 
 /** A figure moved along a scale, by finger, mouse or arrow keys. `shown` is its value in words. */
 export function Slider({
@@ -25,10 +25,10 @@ export function Slider({
   return (
     <View className="gap-1">
       <View className="flex-row items-baseline justify-between gap-3">
-        <T bold>{label}</T>
-        <T reading bold size="lead">
+        <Text bold>{label}</Text>
+        <Text reading bold size="lead">
           {shown}
-        </T>
+        </Text>
       </View>
       {createElement('input', {
         type: 'range',

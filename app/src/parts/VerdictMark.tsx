@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import { usePalette } from '../look/theme';
-import { T } from './T';
+import { Text } from './Text';
 import { useVerdictWord, VERDICT_LOOK } from './verdict';
 
 /** The shape of a verdict. Each differs in outline, so that none depends on its colour. */
@@ -68,9 +68,9 @@ export const VerdictBadge = memo(function VerdictBadge({
       className={`flex-row items-center gap-2 self-start rounded-lg border-2 px-2.5 ${large ? 'py-2' : 'py-1'} ${look.box}`}
     >
       <VerdictMark verdict={verdict} size={large ? 28 : 20} />
-      <T bold size={large ? 'lead' : 'small'} tone={look.tone}>
+      <Text bold size={large ? 'lead' : 'small'} tone={look.tone}>
         {word ?? own}
-      </T>
+      </Text>
     </View>
   );
 });

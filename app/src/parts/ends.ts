@@ -2,12 +2,12 @@ import {
   type Axle,
   comparePositions,
   expectedReadings,
+  keyOf,
   MEASURED_KINDS,
   positionCode,
   type Reading,
-  readingWords,
+  readingText,
   type Side,
-  stepKey,
   type Tyre,
   type UnitKind,
   type Verdict,
@@ -45,7 +45,7 @@ const ORDER: readonly string[] = MEASURED_KINDS;
 
 /** Without what the line's own word says already: inches, thirty-seconds of a tread, the rest of a hub. */
 const bare = (value: Reading): string => {
-  const text = readingWords(value).replace(/ in$/, '');
+  const text = readingText(value).replace(/ in$/, '');
   if (value.kind === 'tread') return text.replace(/\/32$/, '');
   return value.kind === 'hub-oil' ? (text.replace(' marks', '').split(', ')[0] ?? '') : text;
 };
@@ -62,9 +62,9 @@ function linesOf(here: readonly PlacedReading[]): string[] {
 
 /** What is expected at a unit and not among the readings: open, so that no end looks measured before it is. */
 function openAt(axles: readonly Axle[], kind: UnitKind, readings: readonly PlacedReading[]): PlacedReading[] {
-  const read = new Set(readings.map(stepKey));
+  const read = new Set(readings.map(keyOf));
   return expectedReadings({ id: '', kind, axles: [...axles] })
-    .filter((step) => !read.has(stepKey(step)))
+    .filter((step) => !read.has(keyOf(step)))
     .map((step) => ({ ...step, verdict: 'not-judged', value: null }));
 }
 

@@ -1,6 +1,5 @@
-import type { Unit } from '@zealous-axle/core';
+import { type Draft, newDraft, type Unit } from '@zealous-axle/core';
 import { AXLE } from '@zealous-axle/core/testing';
-import { type Draft, newDraft } from '../data/draft';
 
 /** A hopper with one axle. */
 export const HOPPER: Unit & { number: string; body: string } = {

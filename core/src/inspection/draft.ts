@@ -115,6 +115,13 @@ export const withNote = (draft: Draft, step: Step, change: Note): Draft =>
 export const withText = (draft: Draft, step: Step, field: string, text: string): Draft =>
   withEntry(draft, step, { texts: { ...entryOf(draft, step).texts, [field]: text }, field, gauge: undefined });
 
+/** What stands in a field: typed here, or carried along from the step before. */
+export const textOf = (draft: Draft, step: Step, field: string): string =>
+  entryOf(draft, step).texts[field] ?? draft.carried.texts?.[field] ?? '';
+
+/** The reading an entry stands for; or why it stands for none, null while nothing, or not everything needed, is entered. */
+export type Composed = { ok: true; value: Reading } | { ok: false; message: string | null };
+
 /** Steps neither read nor skipped. */
 export const openSteps = (draft: Draft): Step[] => draft.steps.filter((step) => !isDone(entryOf(draft, step)));
 /** Steps without a reading: what keeps an inspection from being complete. */

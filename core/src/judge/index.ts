@@ -22,4 +22,4 @@ export { SAMPLE as JUDGE_SAMPLE } from './sample';
 export { unsound } from './sound';
 export { compareVerdicts, holds, VERDICT_SENTENCES, VERDICT_WORDS, verdictWords, worst } from './verdict';
 export { longestRun } from './wheel-nuts';
-export { findingWords } from './words';
+export { findingWords, keyWords } from './words';

@@ -63,3 +63,14 @@ export const whoMay = <State extends string, Name extends string, Need extends s
   table: readonly Act<State, Name, Need>[],
   act: Name,
 ): Role[] => ROLES.filter((role) => table.some((row) => row.act === act && row.who.includes(role)));
+
+/** Whether `role` may do `act` now, were everything it needs at hand: what a screen offers. */
+export function mayNow<State extends string, Name extends string, Need extends string>(
+  table: readonly Act<State, Name, Need>[],
+  state: State | null,
+  act: Name,
+  role: Role,
+): boolean {
+  const allowed = mayAct(table, '', state, act, role);
+  return allowed.ok || allowed.because === 'needs';
+}

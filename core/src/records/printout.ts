@@ -1,17 +1,8 @@
 import type { Sheet } from '../inspection';
-import { type Finding, findingWords, VERDICT_SENTENCES, verdictWords } from '../judge';
+import { type Finding, findingWords, keyWords, VERDICT_SENTENCES, verdictWords } from '../judge';
 import type { Book } from '../limits';
-import {
-  kindAs,
-  parseKey,
-  READING_KINDS,
-  type Reading,
-  readingItem,
-  readingKey,
-  readingText,
-  subjectOf,
-} from '../reading';
-import { placeCode, placeWords, SIDES, type Side } from '../trailer';
+import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
+import { placeWords, SIDES, type Side } from '../trailer';
 
 export interface PrintedFinding {
   place: string;
@@ -81,10 +72,6 @@ export function inspectionPrintout({ sheet, fleet, book }: PrintoutFrom): Inspec
   const faults = findings.filter(({ verdict }) => verdict !== 'within' && verdict !== 'not-judged');
   const verdict = sheet.judgement?.verdict ?? 'not-judged';
   const minutes = Math.round((sheet.sections ?? []).reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-  const keyWords = (key: string): string => {
-    const { kind, item, ...place } = parseKey(key);
-    return `${findingWords({ kind: subjectOf({ kind, item }) })}, ${placeCode(place)}`;
-  };
   return {
     title: `${sheet.unit.number} – ${sheet.route ?? 'Inspection'}`,
     facts: [

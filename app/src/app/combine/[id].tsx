@@ -1,1 +1,1 @@
-export { Combine as default } from '../../work/combine/Combine';
+export { Combine as default } from '../../work/inspection/Combine';

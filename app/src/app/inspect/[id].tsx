@@ -1,1 +1,1 @@
-export { Inspect as default } from '../../work/inspect/Inspect';
+export { Inspect as default } from '../../work/inspection/Inspect';

@@ -1,1 +1,1 @@
-export { Job as default } from '../../work/job/Job';
+export { Job as default } from '../../work/repair/Job';

@@ -1,1 +1,1 @@
-export { Paper as default } from '../../work/paper/Paper';
+export { Paper as default } from '../../work/records/Printout';

@@ -1,1 +1,1 @@
-export { RouteEditor as default } from '../../work/routes/RouteEditor';
+export { RouteEditor as default } from '../../work/fleet/RouteEditor';

@@ -1,1 +1,1 @@
-export { Routes as default } from '../../work/routes/Routes';
+export { Routes as default } from '../../work/fleet/Routes';

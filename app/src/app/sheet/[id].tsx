@@ -1,1 +1,1 @@
-export { VerdictSheet as default } from '../../work/sheet/VerdictSheet';
+export { VerdictSheet as default } from '../../work/inspection/sheet/VerdictSheet';

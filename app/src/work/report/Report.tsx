@@ -14,21 +14,21 @@ import Camera from 'lucide-react-native/icons/camera';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { send } from '../../data/outbox';
-import { pickPhoto, type Shrunk, shrink } from '../../data/photos';
-import { useUnit } from '../../data/queries';
-import { useTyped } from '../../data/useTyped';
-import { AskOnce } from '../../parts/AskOnce';
+import { send } from '../../device/outbox';
+import { pickPhoto, type Shrunk, shrink } from '../../device/photos';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
+import { ConfirmButton } from '../../parts/ConfirmButton';
 import { endsOf } from '../../parts/ends';
-import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
 import { PhotoStrip } from '../../parts/PhotoStrip';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
-import { T } from '../../parts/T';
+import { Text } from '../../parts/Text';
+import { TextField } from '../../parts/TextField';
+import { useUnit } from '../../server/queries';
+import { useTyped } from '../../session/useTyped';
 
 const PART_WORDS: Record<Part, string> = {
   brake: 'Brake',
@@ -163,18 +163,18 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       {earlier && !sent ? (
         <View className="gap-2">
           <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
-          <AskOnce label="Begin anew" ask="Throw this report away" hint={unit.number} onDo={() => void clear()} />
+          <ConfirmButton label="Begin anew" ask="Throw this report away" hint={unit.number} onDo={() => void clear()} />
         </View>
       ) : null}
       <View className="gap-2">
-        <T level={2} bold size="lead">
+        <Text level={2} bold size="lead">
           {position ? `At ${place}` : place === WHOLE ? 'The whole trailer' : 'Where is it?'}
-        </T>
+        </Text>
         {place ? (
           <Pressable role="button" onPress={() => change({ place: null })} className="min-h-11 justify-center">
-            <T tone="act" bold>
+            <Text tone="act" bold>
               Change the place
-            </T>
+            </Text>
           </Pressable>
         ) : (
           <>
@@ -201,7 +201,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
         />
       ) : null}
       {place ? (
-        <Field
+        <TextField
           label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
           value={words}
           onChangeText={(next) => change({ words: next })}

@@ -2,100 +2,38 @@ import {
   findingWords,
   type InspectionHead,
   isOpenDefect,
-  PURPOSE_ROLES,
-  type Route,
-  readingWords,
+  isOpenJob,
+  parseKey,
+  readingText,
   releaseBarriers,
+  subjectOf,
   type UnitPage,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
-import Ruler from 'lucide-react-native/icons/ruler';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import type { Draft } from '../../data/draft';
-import { entryOf, isDone } from '../../data/draft';
-import { openDrafts } from '../../data/drafts';
-import { useUnit } from '../../data/queries';
-import { useShown } from '../../data/rules';
-import { useMay, useSession } from '../../data/session';
 import { clock, dayName, dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { endsOf } from '../../parts/ends';
+import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
-import { PhotoStrip } from '../../parts/PhotoStrip';
-import { RunningGear } from '../../parts/RunningGear';
+import { PhotoStrip, photoWords } from '../../parts/PhotoStrip';
+import { endCode, RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
-import { T } from '../../parts/T';
-import { To } from '../../parts/To';
+import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { useVerdictWord } from '../../parts/verdict';
-import { keyWords } from '../sheet/Photos';
-import { Acknowledge } from './Acknowledge';
-import { Holding } from './Holding';
-import { MakerLimits } from './MakerLimits';
-import { Papers } from './Papers';
-import { RoutePicker } from './RoutePicker';
-import { startInspection } from './start';
-
-/** The inspection in progress on this device, if there is one this person may go on with. */
-function useOpenDraft(unit: string, mayMeasure: boolean): Draft | null | undefined {
-  const [draft, setDraft] = useState<Draft | null>();
-  useEffect(() => {
-    let here = true;
-    void openDrafts(unit).then((drafts) => {
-      if (here) setDraft(drafts.find(({ purpose }) => mayMeasure || purpose === 'walk') ?? null);
-    });
-    return () => {
-      here = false;
-    };
-  }, [unit, mayMeasure]);
-  return draft;
-}
-
-function InspectButton({ unit }: { unit: UnitPage }) {
-  const session = useSession();
-  const [picking, setPicking] = useState(false);
-  const mayMeasure = useMay(PURPOSE_ROLES.full);
-  const draft = useOpenDraft(unit.id, mayMeasure);
-  const [busy, setBusy] = useState(false);
-  if (draft === undefined) return null;
-  if (draft) {
-    const done = draft.steps.filter((step) => isDone(entryOf(draft, step))).length;
-    return (
-      <Button
-        tall
-        look="act"
-        icon={Ruler}
-        className="grow"
-        label={`Go on, ${done} of ${draft.steps.length}`}
-        onPress={() => router.navigate(`/inspect/${draft.inspection}`)}
-      />
-    );
-  }
-  const begin = async (route: Route) => {
-    if (busy) return;
-    setBusy(true);
-    setPicking(false);
-    router.navigate(`/inspect/${await startInspection({ unit, session, by: { route } })}`);
-  };
-  return (
-    <>
-      <Button
-        tall
-        look="act"
-        icon={Ruler}
-        className="grow"
-        label={mayMeasure ? 'Inspect' : 'Walk round'}
-        onPress={() => setPicking(true)}
-        disabled={busy}
-      />
-      {picking ? <RoutePicker unit={unit} onPick={begin} onClose={() => setPicking(false)} /> : null}
-    </>
-  );
-}
+import { useUnit } from '../../server/queries';
+import { useShown } from '../../session/rules';
+import { useSession } from '../../session/session';
+import { MakerLimits } from '../fleet/MakerLimits';
+import { Papers } from '../fleet/Papers';
+import { InspectButton } from '../inspection/InspectButton';
+import { Acknowledge } from '../repair/Acknowledge';
+import { Holding } from '../repair/Holding';
 
 function Acts({ unit }: { unit: UnitPage }) {
   return (
@@ -122,21 +60,21 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
     ];
   const outcome = inspection.closedAt ? inspection.outcome : 'in progress';
   return (
-    <To
+    <LinkRow
       href={`/sheet/${inspection.id}`}
       className="min-h-14 flex-row items-center gap-3 border-t border-line py-2 active:opacity-70"
     >
       <VerdictMark verdict={inspection.verdict ?? 'not-judged'} size={24} />
       <View className="min-w-0 flex-1">
-        <T bold>
+        <Text bold>
           {dayOf(inspection.startedAt, fleet.zone)}
           {inspection.verdict ? `  ${wordOf(inspection.verdict)}` : ''}
-        </T>
-        <T size="small" tone="soft">
+        </Text>
+        <Text size="small" tone="soft">
           {`${what}, ${inspection.by} · ${outcome}`}
-        </T>
+        </Text>
       </View>
-    </To>
+    </LinkRow>
   );
 }
 
@@ -153,7 +91,7 @@ function State({ unit }: { unit: UnitPage }) {
 
 /** What a standing reading is of: `Outer tread`. */
 function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
-  const what = findingWords({ kind: key.split('@')[0] ?? '' });
+  const what = findingWords({ kind: subjectOf(parseKey(key)) });
   if (tyre !== 'inner' && tyre !== 'outer') return what;
   return `${tyre === 'inner' ? 'Inner' : 'Outer'} ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
 }
@@ -165,24 +103,24 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
   const { shown } = useShown();
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const certified = unit.defects.filter(({ state }) => state === 'certified');
-  const jobs = unit.jobs.filter(({ state }) => state !== 'certified' && state !== 'cancelled');
+  const jobs = unit.jobs.filter(({ state }) => isOpenJob(state));
   const [newest] = [...unit.standing].sort((a, b) => b.at.localeCompare(a.at));
   const barriers = releaseBarriers({
     held: unit.holds.length > 0,
     defects: open.map((each) => ({ ...each, place: defectPlace(each) })),
     readings: unit.standing.map((each) => ({
       ...each,
-      kind: each.key.split('@')[0] ?? each.kind,
+      kind: subjectOf(parseKey(each.key)),
       place: defectPlace(each),
     })),
   });
   const pictures = unit.photos.map(({ id, key, by, at }) => ({
     id,
     source: `/api/v1/photos/${id}`,
-    words: `${keyWords(key)}, ${by}, ${clock(at, fleet.zone)}`,
+    words: `${photoWords(key)}, ${by}, ${clock(at, fleet.zone)}`,
   }));
   const select = (code: string) => setChosen(code === chosen ? null : code);
-  const here = chosen ? unit.standing.filter(({ key }) => key.split('@')[1]?.startsWith(chosen)) : [];
+  const here = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
     <>
       <State unit={unit} />
@@ -196,14 +134,14 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
         <RunningGear unit={unit} ends={endsOf(unit, unit.standing)} size="medium" selected={chosen} onSelect={select} />
         {chosen ? (
           <View className="gap-2 border-t border-line pt-3">
-            <T bold>{`At ${chosen}`}</T>
+            <Text bold>{`At ${chosen}`}</Text>
             {here.map((each) => (
               <View key={each.key} className="flex-row items-center gap-2">
                 <VerdictMark verdict={each.verdict} size={20} />
-                <T className="min-w-0 flex-1">
-                  <T bold>{`${standingWords(each)} `}</T>
-                  {`${shown(readingWords(each.value))}, ${clock(each.at, fleet.zone)}`}
-                </T>
+                <Text className="min-w-0 flex-1">
+                  <Text bold>{`${standingWords(each)} `}</Text>
+                  {`${shown(readingText(each.value))}, ${clock(each.at, fleet.zone)}`}
+                </Text>
               </View>
             ))}
             <MakerLimits key={chosen} unit={unit} at={chosen} />
@@ -213,14 +151,14 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
             />
           </View>
         ) : (
-          <T size="small" tone="soft">
+          <Text size="small" tone="soft">
             Touch a wheel end to see it or to report a defect there.
-          </T>
+          </Text>
         )}
       </Card>
       {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
       <Card title="Open defects">
-        {open.length === 0 ? <T tone="soft">None reported and none measured.</T> : null}
+        {open.length === 0 ? <Text tone="soft">None reported and none measured.</Text> : null}
         {open.map((defect) => (
           <DefectRow key={defect.id} defect={defect} />
         ))}
@@ -228,17 +166,17 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
       {jobs.length ? (
         <Card title="Jobs">
           {jobs.map((job) => (
-            <To key={job.id} href={`/job/${job.id}`} className="min-h-14 justify-center border-t border-line py-2">
-              <T bold>{job.title}</T>
-              <T size="small" tone="soft">
+            <LinkRow key={job.id} href={`/job/${job.id}`} className="min-h-14 justify-center border-t border-line py-2">
+              <Text bold>{job.title}</Text>
+              <Text size="small" tone="soft">
                 {job.day ? `${dayName(job.day)}, ${job.bay?.name} · ${job.state}` : `${job.state}, not placed yet`}
-              </T>
-            </To>
+              </Text>
+            </LinkRow>
           ))}
         </Card>
       ) : null}
       <Card title="History">
-        {unit.inspections.length === 0 ? <T tone="soft">No inspection yet.</T> : null}
+        {unit.inspections.length === 0 ? <Text tone="soft">No inspection yet.</Text> : null}
         {unit.inspections.map((inspection) => (
           <InspectionRow key={inspection.id} inspection={inspection} />
         ))}
@@ -262,9 +200,9 @@ export function TrailerPanel({ id }: { id: string }) {
       {(unit) => (
         <>
           <View className="border-b border-line px-5 py-3">
-            <T level={2} size="title" bold>
-              {unit.number} <T tone="soft">{unit.body}</T>
-            </T>
+            <Text level={2} size="title" bold>
+              {unit.number} <Text tone="soft">{unit.body}</Text>
+            </Text>
           </View>
           <ScrollView className="min-h-0 flex-1" contentContainerClassName="gap-4 p-5">
             <TrailerBody unit={unit} />

@@ -1,19 +1,18 @@
 import type { YardRow } from '@zealous-axle/core';
 import { Redirect, useLocalSearchParams } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { type ComponentType, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { readAhead, useYard, type Yard as YardData } from '../../data/queries';
-import { useSession } from '../../data/session';
 import { dayOf, daysBetween, dueWords } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { Choice } from '../../parts/Choice';
+import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
 import { Search } from '../../parts/Search';
-import { T } from '../../parts/T';
-import { To } from '../../parts/To';
+import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
-import { TrailerPanel } from '../trailer/TrailerScreen';
+import { readAhead, useYard, type Yard as YardData } from '../../server/queries';
+import { useSession } from '../../session/session';
 
 const FILTERS = [
   { value: 'all', label: 'All' },
@@ -47,7 +46,7 @@ function Row({ row, today, chosen }: { row: YardRow; today: string; chosen: bool
     row.due && isDue(row, today) ? `${row.due.paper} ${dueWords(today, row.due.on)}` : '',
   ].filter(Boolean);
   return (
-    <To
+    <LinkRow
       aria-label={`${row.number}, ${row.body}${row.held ? ', held' : ''}. ${facts.join('. ')}`}
       aria-current={chosen ? 'true' : undefined}
       href={wide ? `/?unit=${row.id}` : `/trailer/${row.id}`}
@@ -56,17 +55,17 @@ function Row({ row, today, chosen }: { row: YardRow; today: string; chosen: bool
       <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
       <View className="min-w-[9rem] flex-1">
         <View className="flex-row flex-wrap items-baseline gap-x-2">
-          <T bold size="lead">
+          <Text bold size="lead">
             {row.number}
-          </T>
-          <T tone="soft">{row.body}</T>
+          </Text>
+          <Text tone="soft">{row.body}</Text>
         </View>
-        <T size="small" tone={row.openDefects ? 'ink' : 'soft'}>
+        <Text size="small" tone={row.openDefects ? 'ink' : 'soft'}>
           {facts.join('\u00a0· ')}
-        </T>
+        </Text>
       </View>
       {row.held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-    </To>
+    </LinkRow>
   );
 }
 
@@ -91,9 +90,9 @@ function Rows({ yard, chosen }: { yard: YardData; chosen: string | null }) {
           <Row key={row.id} row={row} today={yard.today} chosen={row.id === chosen} />
         ))}
         {rows.length === 0 ? (
-          <T tone="soft" className="p-6">
+          <Text tone="soft" className="p-6">
             {yard.units.length === 0 ? 'No trailers yet.' : 'No trailer fits. Clear the search, or show all.'}
-          </T>
+          </Text>
         ) : null}
       </ScrollView>
     </>
@@ -101,7 +100,7 @@ function Rows({ yard, chosen }: { yard: YardData; chosen: string | null }) {
 }
 
 /** Every trailer with its state. Wide, the chosen trailer stands beside the list. */
-export function Yard() {
+export function Yard({ Panel }: { Panel: ComponentType<{ id: string }> }) {
   const wide = useWide();
   const yard = useYard();
   const { fleet } = useSession();
@@ -127,11 +126,11 @@ export function Yard() {
             {wide ? (
               <View className="min-h-0 min-w-0 flex-1">
                 {chosen ? (
-                  <TrailerPanel key={chosen} id={chosen} />
+                  <Panel key={chosen} id={chosen} />
                 ) : (
-                  <T tone="soft" className="p-8">
+                  <Text tone="soft" className="p-8">
                     Choose a trailer to see where it stands.
-                  </T>
+                  </Text>
                 )}
               </View>
             ) : null}

@@ -1,0 +1,69 @@
+import type { Draft } from '@zealous-axle/core';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
+import { draftFromV1, draftFromV3, waitingFromV3 } from './upgrades';
+import type { Waiting } from './waiting';
+
+/** What the device keeps: commands that wait, inspections in progress, the last known answers, and forms begun. */
+export interface DeviceStore extends DBSchema {
+  outbox: { key: number; value: Waiting };
+  drafts: { key: string; value: Draft; indexes: { unit: string } };
+  answers: { key: string; value: unknown };
+  typed: { key: string; value: unknown };
+}
+
+type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers' | 'typed')[], 'versionchange'>;
+
+/** One step per version; a stored shape is only ever changed by a new step here. */
+const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void> | void)[] = [
+  (db) => {
+    db.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true });
+    db.createObjectStore('drafts', { keyPath: 'inspection' }).createIndex('unit', 'unit.id');
+    db.createObjectStore('answers');
+  },
+  // Drafts hold every kind of reading, their route, and the fleet's rules.
+  async (_, upgrade) => {
+    const drafts = upgrade.objectStore('drafts');
+    for (const old of await drafts.getAll()) await drafts.put(draftFromV1(old) as Draft);
+  },
+  // Forms begun; and each answer stands by itself, where all of a person's were one.
+  async (db, upgrade) => {
+    db.createObjectStore('typed');
+    await upgrade.objectStore('answers').clear();
+  },
+  // Policies, spots and the step to return to, where older words stood; answers are asked for anew.
+  async (_, upgrade) => {
+    const drafts = upgrade.objectStore('drafts');
+    for (const old of await drafts.getAll()) await drafts.put(draftFromV3(old));
+    const outbox = upgrade.objectStore('outbox');
+    for (const entry of await outbox.getAll()) await outbox.put(waitingFromV3(entry));
+    await upgrade.objectStore('answers').clear();
+  },
+];
+export const DEVICE_VERSION = STEPS.length;
+
+/** Brings a database of any earlier version to the current shape. */
+export async function upgradeDevice(db: IDBPDatabase<DeviceStore>, from: number, upgrade: Upgrade): Promise<void> {
+  for (const step of STEPS.slice(from)) await step(db, upgrade);
+}
+
+let opened: Promise<IDBPDatabase<DeviceStore>> | undefined;
+
+/** What is being written has this long, before the program makes way for a newer one. */
+const WAY_AFTER_MS = 500;
+
+/** A newer program in another window waits for this database: this one gives it free, and loads itself anew. */
+function makeWay(db: IDBPDatabase<DeviceStore>): void {
+  setTimeout(() => {
+    db.close();
+    window.location.reload();
+  }, WAY_AFTER_MS);
+}
+
+/** The device's own database. */
+export function device(): Promise<IDBPDatabase<DeviceStore>> {
+  opened ??= openDB<DeviceStore>('zealous-axle', DEVICE_VERSION, {
+    upgrade: (db, from, _, upgrade) => upgradeDevice(db, from, upgrade),
+    blocking: () => void opened?.then(makeWay),
+  });
+  return opened;
+}

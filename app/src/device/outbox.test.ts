@@ -1,0 +1,178 @@
+import fc from 'fast-check';
+import { postCommand } from '../server/post-command';
+import { device } from './device';
+import { discard, flush, onAnswered, openOutbox, outboxState, retry, send } from './outbox';
+
+type Answer = 'ok' | 'refused' | 'unreachable' | 'lost';
+
+const UNIT = '01900000-0000-7000-8000-000000000001';
+const hold = (reason: string) => ({ hold: UNIT, unit: UNIT, reason });
+const refusal = { type: 'x', title: 'No', status: 409, detail: 'Not possible now.', errors: [] };
+
+/** A server that answers as told; it does a command once however often it arrives. `lost`: done, but the answer never came. */
+function fakeServer(answers: Answer[]) {
+  const done: string[] = [];
+  const seen = new Set<string>();
+  globalThis.fetch = jest.fn(async (_url, init) => {
+    const { id, body } = JSON.parse(String(init?.body)) as { id: string; body: { reason: string } };
+    const answer = answers.shift() ?? 'ok';
+    if (answer === 'unreachable') throw new TypeError('no network');
+    if (answer === 'refused') return { ok: false, status: 409, json: async () => refusal } as Response;
+    if (!seen.has(id)) done.push(body.reason);
+    seen.add(id);
+    if (answer === 'lost') throw new TypeError('connection lost');
+    return { ok: true, status: 200, json: async () => ({ id, changed: [] }) } as Response;
+  }) as typeof fetch;
+  return { done };
+}
+
+beforeEach(async () => {
+  await openOutbox(null, postCommand);
+  await (await device()).clear('outbox');
+  await openOutbox('ada', postCommand);
+});
+afterEach(() => openOutbox(null, postCommand));
+
+const settled = async () => {
+  for (let turns = 0; turns < 400 && outboxState().sending; turns++)
+    await new Promise<void>((resolve) => setImmediate(() => resolve()));
+};
+const empty = async () => {
+  for (let tries = 0; tries < 60; tries++) {
+    await settled();
+    if (!outboxState().entries.some((entry) => !entry.refused)) return;
+    await flush();
+  }
+};
+
+test('commands go out in order, each once, and are told of', async () => {
+  const server = fakeServer([]);
+  const told: string[] = [];
+  const stop = onAnswered((name) => told.push(name));
+  for (const reason of ['a', 'b', 'c']) await send('hold-trailer', hold(reason), reason);
+  await empty();
+  stop();
+  expect(server.done).toEqual(['a', 'b', 'c']);
+  expect(told).toEqual(['hold-trailer', 'hold-trailer', 'hold-trailer']);
+  expect(outboxState()).toMatchObject({ entries: [], offline: false });
+});
+
+test('without a server they stay on the device, and the state says so', async () => {
+  fakeServer(['unreachable']);
+  await send('hold-trailer', hold('a'), 'held');
+  await settled();
+  expect(outboxState().offline).toBe(true);
+  expect(await (await device()).count('outbox')).toBe(1);
+  fakeServer([]);
+  await flush();
+  await empty();
+  expect(await (await device()).count('outbox')).toBe(0);
+});
+
+test('a refused command stays with its reason, and does not stop the others', async () => {
+  const server = fakeServer(['refused']);
+  await send('hold-trailer', hold('a'), 'a');
+  await send('hold-trailer', hold('b'), 'b');
+  await empty();
+  const [kept] = outboxState().entries;
+  expect(kept).toMatchObject({ label: 'a', refused: { detail: 'Not possible now.' } });
+  expect(server.done).toEqual(['b']);
+  await retry(kept?.id ?? '');
+  await empty();
+  expect(server.done).toEqual(['b', 'a']);
+});
+
+test('a refused command can be given up', async () => {
+  fakeServer(['refused']);
+  await send('hold-trailer', hold('a'), 'a');
+  await settled();
+  await discard(outboxState().entries[0]?.id ?? '');
+  expect(outboxState().entries).toEqual([]);
+});
+
+describe('where the storage takes nothing', () => {
+  beforeEach(() => {
+    jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+  });
+  afterEach(() => jest.restoreAllMocks());
+  const leaving = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+
+  test('a command stands in this window, which asks before it goes, and is sent from here', async () => {
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('a'), 'a');
+    await settled();
+    expect(outboxState().entries).toMatchObject([{ label: 'a', onlyHere: true }]);
+    expect(leaving()).toBe(true);
+    const server = fakeServer([]);
+    await flush();
+    await empty();
+    expect(server.done).toEqual(['a']);
+    expect(outboxState().entries).toEqual([]);
+    expect(leaving()).toBe(false);
+  });
+
+  test('it keeps its place among those the device did keep', async () => {
+    jest.restoreAllMocks();
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('kept'), 'kept');
+    await settled();
+    jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    fakeServer(['unreachable', 'unreachable']);
+    await send('hold-trailer', hold('alone'), 'alone');
+    await send('hold-trailer', hold('later'), 'later');
+    await settled();
+    const server = fakeServer([]);
+    await flush();
+    await empty();
+    expect(server.done).toEqual(['kept', 'alone', 'later']);
+  });
+
+  test('a refusal is still told, and can be given up or tried again', async () => {
+    const server = fakeServer(['refused', 'refused', 'ok']);
+    await send('hold-trailer', hold('a'), 'a');
+    await send('hold-trailer', hold('b'), 'b');
+    await empty();
+    const [a, b] = outboxState().entries;
+    expect([a, b]).toMatchObject([
+      { label: 'a', refused: { status: 409 } },
+      { label: 'b', refused: { status: 409 } },
+    ]);
+    await discard(a?.id ?? '');
+    await retry(b?.id ?? '');
+    await empty();
+    expect(server.done).toEqual(['b']);
+    expect(outboxState().entries).toEqual([]);
+  });
+});
+
+test('what another person left here is not sent in the wrong name', async () => {
+  fakeServer(['unreachable']);
+  await send('hold-trailer', hold('of ada'), 'a');
+  await settled();
+  const server = fakeServer([]);
+  await openOutbox('ben', postCommand);
+  await send('hold-trailer', hold('of ben'), 'b');
+  for (let turns = 0; turns < 40; turns++) await settled();
+  expect(server.done).toEqual(['of ben']);
+  await openOutbox('ada', postCommand);
+  await empty();
+  expect(server.done).toEqual(['of ben', 'of ada']);
+});
+
+test('whatever the server does, everything is done once and in order', async () => {
+  const answers = fc.array(fc.constantFrom<Answer>('ok', 'unreachable', 'lost'), { maxLength: 12 });
+  await fc.assert(
+    fc.asyncProperty(fc.integer({ min: 1, max: 6 }), answers, async (count, told) => {
+      const server = fakeServer([...told]);
+      const reasons = Array.from({ length: count }, (_, index) => String(index));
+      for (const reason of reasons) await send('hold-trailer', hold(reason), reason);
+      await empty();
+      return JSON.stringify(server.done) === JSON.stringify(reasons);
+    }),
+    { numRuns: 25 },
+  );
+});

@@ -1,0 +1,176 @@
+import type { CommandBody, CommandName, Problem } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { device } from './device';
+import { thisWindow } from './this-window';
+import type { Waiting } from './waiting';
+
+export interface OutboxState {
+  entries: readonly Waiting[];
+  sending: boolean;
+  /** The last try found no server. */
+  offline: boolean;
+  /** The server asks for a sign-in before it takes more. */
+  signedOut: boolean;
+}
+
+type Listener = () => void;
+
+/** What came of sending a command. */
+export type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem };
+/** Sends one command to the server. */
+export type Post = (entry: Waiting) => Promise<Posted>;
+
+const FIRST_WAIT_MS = 1_500;
+const LONGEST_WAIT_MS = 30_000;
+const LOCK = 'za-outbox';
+
+/** What the device's storage did not take, each in the place where it would stand. */
+const here = thisWindow<Waiting>();
+
+let state: OutboxState = { entries: [], sending: false, offline: false, signedOut: false };
+const listeners = new Set<Listener>();
+const answered = new Set<(name: CommandName) => void>();
+let person: string | null = null;
+let post: Post = async () => 'unreachable';
+let wait = FIRST_WAIT_MS;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+const set = (change: Partial<OutboxState>) => {
+  state = { ...state, ...change };
+  for (const listener of listeners) listener();
+};
+
+export const outboxState = (): OutboxState => state;
+export const subscribeOutbox = (listener: Listener): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+/** Calls back after each command the server has answered. */
+export const onAnswered = (listener: (name: CommandName) => void): (() => void) => {
+  answered.add(listener);
+  return () => answered.delete(listener);
+};
+
+async function readBack(): Promise<readonly Waiting[]> {
+  const stored = await device()
+    .then((db) => db.getAll('outbox'))
+    .catch(() => state.entries.filter(({ onlyHere }) => !onlyHere));
+  const entries = [
+    ...stored.map((entry) => here.get(entry.id) ?? entry),
+    ...here.all().filter(({ onlyHere }) => onlyHere),
+  ].sort((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
+  set({ entries });
+  return entries;
+}
+
+/** Writes a command to the device; where its storage takes nothing, it stands in this window alone, behind those that wait. */
+async function write(entry: Waiting): Promise<void> {
+  if (entry.onlyHere) return here.keep(entry.id, entry);
+  try {
+    await (await device()).put('outbox', entry);
+    here.drop(entry.id);
+  } catch {
+    here.keep(entry.id, entry.seq ? entry : { ...entry, seq: state.entries.at(-1)?.seq ?? 0, onlyHere: true });
+  }
+}
+
+async function remove(entry: Waiting): Promise<void> {
+  if (entry.seq && !entry.onlyHere) await (await device()).delete('outbox', entry.seq);
+  here.drop(entry.id);
+}
+
+const waiting = (id: string) => state.entries.find((entry) => entry.id === id);
+
+/** Opens the outbox for whoever is signed in: only their own commands are sent, by `by`. */
+export async function openOutbox(who: string | null, by: Post): Promise<void> {
+  person = who;
+  post = by;
+  clearTimeout(timer);
+  set({ signedOut: false, offline: false });
+  await readBack();
+  void flush();
+}
+
+/** Keeps a command on the device, and sends it in its turn. Resolves once it is kept; `onlyHere` says where the device cannot. */
+export async function send<N extends CommandName>(name: N, body: CommandBody<N>, label: string): Promise<void> {
+  if (!person) throw new Error('Sign in first.');
+  await write({ id: uuidv7(), person, name, at: new Date().toISOString(), body, label });
+  await readBack();
+  void flush();
+}
+
+/** Gives up a refused command. */
+export async function discard(id: string): Promise<void> {
+  const entry = waiting(id);
+  if (entry) await remove(entry);
+  await readBack();
+}
+
+/** Puts a refused command back in the line. */
+export async function retry(id: string): Promise<void> {
+  const entry = waiting(id);
+  if (!entry) return;
+  const { refused: _, ...again } = entry;
+  await write(again);
+  await readBack();
+  void flush();
+}
+
+async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'signed-out' | 'unreachable'> {
+  const posted = await post(entry);
+  if (posted === 'sent') await remove(entry);
+  if (typeof posted === 'string') return posted;
+  await write({ ...entry, refused: posted.refused });
+  return 'refused';
+}
+
+/** Sends what waits, oldest first, until nothing is left or the server cannot be reached. */
+async function sendAll(): Promise<void> {
+  for (;;) {
+    const next = (await readBack()).find((entry) => entry.person === person && !entry.refused);
+    if (!next) {
+      wait = FIRST_WAIT_MS;
+      return set({ offline: false });
+    }
+    const outcome = await sendOne(next);
+    if (outcome === 'signed-out') return set({ signedOut: true });
+    if (outcome === 'unreachable') {
+      set({ offline: true });
+      timer = setTimeout(() => void flush(), wait);
+      wait = Math.min(wait * 2, LONGEST_WAIT_MS);
+      return;
+    }
+    await readBack();
+    for (const listener of answered) listener(next.name);
+  }
+}
+
+/** Tries to send now. Only one window of the program sends at a time, so that the order is kept. */
+export async function flush(): Promise<void> {
+  if (!person || state.sending) return;
+  clearTimeout(timer);
+  set({ sending: true });
+  const work = () => sendAll().catch(() => set({ offline: true }));
+  await (navigator.locks ? navigator.locks.request(LOCK, work) : work());
+  set({ sending: false });
+  // A command kept while the last look at the line was being taken is not left behind.
+  if (!state.offline && !state.signedOut && state.entries.some((entry) => entry.person === person && !entry.refused))
+    void flush();
+}
+
+/** Tries again at once when the device is back on the network or the program back in front. */
+export function watchConnection(): () => void {
+  const again = () => {
+    wait = FIRST_WAIT_MS;
+    void flush();
+  };
+  const seen = () => {
+    if (document.visibilityState === 'visible') again();
+  };
+  window.addEventListener('online', again);
+  document.addEventListener('visibilitychange', seen);
+  return () => {
+    window.removeEventListener('online', again);
+    document.removeEventListener('visibilitychange', seen);
+  };
+}

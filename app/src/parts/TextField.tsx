@@ -1,0 +1,42 @@
+import { TextInput, type TextInputProps, View } from 'react-native';
+import { Text } from './Text';
+
+interface Props
+  extends Pick<
+    TextInputProps,
+    | 'value'
+    | 'onChangeText'
+    | 'multiline'
+    | 'secureTextEntry'
+    | 'autoComplete'
+    | 'inputMode'
+    | 'onSubmitEditing'
+    | 'placeholder'
+    | 'autoFocus'
+  > {
+  label: string;
+  /** What is wrong with what was written, in one sentence. */
+  error?: string | null;
+  maxLength?: number;
+}
+
+/** Words to write, under their label. */
+export function TextField({ label, error, multiline, ...input }: Props) {
+  return (
+    <View className="gap-1">
+      <Text bold>{label}</Text>
+      <TextInput
+        aria-label={label}
+        multiline={multiline}
+        autoCapitalize="none"
+        className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}
+        {...input}
+      />
+      {error ? (
+        <Text tone="out" role="alert">
+          {error}
+        </Text>
+      ) : null}
+    </View>
+  );
+}

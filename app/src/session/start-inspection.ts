@@ -1,0 +1,70 @@
+import {
+  measuresAll,
+  newDraft,
+  type Route,
+  readingText,
+  routeSteps,
+  type Session,
+  type Step,
+  type UnitPage,
+} from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { keepDraft } from '../device/drafts';
+import { send } from '../device/outbox';
+import { rulesOf } from './rules';
+
+interface Beginning {
+  unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing'>;
+  session: Session;
+  /** The route walked, or the job whose places are measured again. */
+  by: { route: Route } | { job: string; steps: Step[] };
+}
+
+/** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
+export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
+  const inspection = uuidv7();
+  const { id, number, body, kind, axles } = unit;
+  const units = session.person.units ?? session.fleet.units;
+  const route = 'route' in by ? by.route : null;
+  const steps = route ? routeSteps(route, unit) : 'steps' in by ? by.steps : [];
+  const purpose = route ? (measuresAll(route) ? 'full' : 'walk') : 're-measure';
+  const job = 'job' in by ? by.job : null;
+  await keepDraft(
+    newDraft({
+      inspection,
+      unit: { id, number, body, kind, axles },
+      rules: rulesOf(session),
+      purpose,
+      route: route && {
+        id: route.id,
+        name: route.name,
+        sections: route.sections.map(({ id: own, name, says }) => ({ id: own, name, says })),
+      },
+      job,
+      steps,
+      padUnit: units.length,
+      airUnit: units.pressure,
+      temperatureUnit: units.temperature,
+      previous: Object.fromEntries(
+        unit.standing.map(({ key, value, at, inspection: by }) => [
+          key,
+          { text: readingText(value), at, value, inspection: by },
+        ]),
+      ),
+      startedAt: new Date().toISOString(),
+    }),
+  );
+  await send(
+    'start-inspection',
+    {
+      inspection,
+      unit: id,
+      purpose,
+      ...(job ? { job } : {}),
+      ...(route ? { route: { id: route.id, name: route.name } } : {}),
+      steps,
+    },
+    `${number}: ${route?.name ?? 'measuring again'} begun`,
+  );
+  return inspection;
+}

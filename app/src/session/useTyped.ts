@@ -1,0 +1,63 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { device } from '../device/device';
+import { thisWindow } from '../device/this-window';
+import { useSession } from './session';
+
+const here = thisWindow<object>();
+
+interface Typed<T> {
+  value: T;
+  /** It was begun earlier and never sent. */
+  earlier: boolean;
+}
+
+/**
+ * A form as it is being filled in: kept on the device at every change, through reload and crash, until it is cleared.
+ * `null` while the device is asked for what was begun before. Forms belong to the person who fills them in.
+ */
+export function useTyped<T extends object>(form: string, empty: T) {
+  const key = `${useSession().person.id} ${form}`;
+  const first = useRef(empty);
+  const latest = useRef(empty);
+  const [typed, setTyped] = useState<Typed<T> | null>(null);
+
+  useEffect(() => {
+    let shown = true;
+    void device()
+      .then((db) => db.get('typed', key))
+      .catch(() => undefined)
+      .then((stored) => {
+        if (!shown) return;
+        const found = here.get(key) ?? stored;
+        latest.current = { ...first.current, ...(found as Partial<T> | undefined) };
+        setTyped({ value: latest.current, earlier: found !== undefined });
+      });
+    return () => {
+      shown = false;
+    };
+  }, [key]);
+
+  const change = useCallback(
+    (part: Partial<T> | ((now: T) => Partial<T>)) => {
+      latest.current = { ...latest.current, ...(typeof part === 'function' ? part(latest.current) : part) };
+      const value = latest.current;
+      setTyped((now) => now && { ...now, value });
+      void device()
+        .then((db) => db.put('typed', value, key))
+        .then(
+          () => here.drop(key),
+          () => here.keep(key, value),
+        );
+    },
+    [key],
+  );
+  const clear = useCallback(() => {
+    latest.current = first.current;
+    setTyped({ value: first.current, earlier: false });
+    here.drop(key);
+    return device()
+      .then((db) => db.delete('typed', key))
+      .catch(() => undefined);
+  }, [key]);
+  return typed && { ...typed, change, clear };
+}

@@ -1,0 +1,208 @@
+import {
+  BOOKS,
+  type Book,
+  type BookId,
+  bookFor,
+  JUDGES_WORDS,
+  LIMITED,
+  LIMITED_WORDS,
+  type Limit,
+  type Limited,
+  limitWords,
+  outOfServiceAt,
+  plainBook,
+  SURE_WORDS,
+  whereWords,
+} from '@zealous-axle/core';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { usePalette } from '../../look/theme';
+import { useWide } from '../../look/wide';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { Notice } from '../../parts/Notice';
+import { goBack, Screen } from '../../parts/Screen';
+import { Search } from '../../parts/Search';
+import { Text } from '../../parts/Text';
+import { VerdictBadge } from '../../parts/VerdictMark';
+import { rulesOf, useShown } from '../../session/rules';
+import { useMaySend, useSession } from '../../session/session';
+import { OwnLimit } from './OwnLimit';
+import { OwnLimits } from './OwnLimits';
+import { WhatIf } from './WhatIf';
+
+const COUNTED = [4, 6, 8, 10, 12, 14, 16, 18, 20, 22];
+const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({ value: id, label: BOOKS[id].name }));
+
+function LimitRow({ limit, onTighten }: { limit: Limit; onTighten: (() => void) | null }) {
+  const { both } = useShown();
+  const also = [JUDGES_WORDS[limit.judges], limit.note].filter(Boolean).join('. ');
+  return (
+    <View className={`gap-0.5 border-t border-line py-2 ${limit.from ? 'bg-shop-tint' : ''}`}>
+      <View className="flex-row items-baseline justify-between gap-3">
+        <Text className="min-w-0 flex-1">{whereWords(limit)}</Text>
+        <Text bold className="max-w-[60%] text-right">
+          {limitWords(limit, both)}
+        </Text>
+      </View>
+      {also ? <Text size="small">{also}</Text> : null}
+      <View className="flex-row items-center justify-between gap-3">
+        <Text size="small" tone={limit.sure === 'check' ? 'violation' : 'soft'} className="min-w-0 flex-1">
+          {`${limit.source} · ${SURE_WORDS[limit.sure]}`}
+        </Text>
+        {onTighten ? <Button look="bare" label="Tighten" hint={whereWords(limit)} onPress={onTighten} /> : null}
+      </View>
+    </View>
+  );
+}
+
+/** The limits of one kind of reading: closed to its heading until it is opened, or something in it was searched for. */
+function Group({
+  reading,
+  limits,
+  found,
+  onTighten,
+}: {
+  reading: Limited;
+  limits: readonly Limit[];
+  found: boolean;
+  onTighten: ((limit: Limit) => void) | null;
+}) {
+  const [chosen, setChosen] = useState(false);
+  const palette = usePalette();
+  const open = chosen || found;
+  const Mark = open ? ChevronUp : ChevronDown;
+  return (
+    <Card>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${LIMITED_WORDS[reading]}, ${limits.length}`}
+        onPress={() => setChosen(!chosen)}
+        className="min-h-11 flex-row items-center justify-between gap-3"
+      >
+        <Text level={2} size="lead" bold className="min-w-0 flex-1">
+          {LIMITED_WORDS[reading]}
+        </Text>
+        <Text tone="soft">{limits.length}</Text>
+        <Mark size={24} color={palette.soft} aria-hidden />
+      </Pressable>
+      {open
+        ? limits.map((limit) => (
+            <LimitRow
+              key={limit.id}
+              limit={limit}
+              onTighten={onTighten && limit.judges === 'verdict' && !limit.from ? () => onTighten(limit) : null}
+            />
+          ))
+        : null}
+    </Card>
+  );
+}
+
+function HubCard({ book }: { book: Book }) {
+  return (
+    <Card title="Hub" note="The worst of what is noted decides.">
+      {book.hubOil.rules.map((rule) => (
+        <View key={rule.id} className="flex-row items-center justify-between gap-3 border-t border-line py-2">
+          <View className="min-w-0 flex-1">
+            <Text>{`${rule.says.charAt(0).toUpperCase()}${rule.says.slice(1)}`}</Text>
+            <Text size="small" tone={rule.sure === 'check' ? 'violation' : 'soft'}>
+              {`${rule.source} · ${SURE_WORDS[rule.sure]}`}
+            </Text>
+          </View>
+          <VerdictBadge verdict={rule.verdict} />
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+function CountCard({ book }: { book: Book }) {
+  const { brakeCount, reservoir } = book;
+  if (!brakeCount) return null;
+  return (
+    <Card title="Brake count" note={`${brakeCount.source} · ${SURE_WORDS[brakeCount.sure]}`}>
+      <Text>{`A stroke past its limit by less than ${brakeCount.halfBelow} counts as half a brake, otherwise as one.`}</Text>
+      {reservoir ? (
+        <Text>{`Strokes are judged both ways from ${reservoir.from} to ${reservoir.to} (${reservoir.source}).`}</Text>
+      ) : null}
+      <View className="flex-row flex-wrap gap-x-5 gap-y-1">
+        {COUNTED.map((total) => (
+          <Text key={total}>{`${total} brakes: ${outOfServiceAt(book, total)}`}</Text>
+        ))}
+      </View>
+    </Card>
+  );
+}
+
+/** Every limit the program judges by: what it applies to, its comparison, its source, and how sure it is. */
+export function LimitBook() {
+  const session = useSession();
+  const [id, setId] = useState<BookId>(session.fleet.book);
+  const own = id === session.fleet.book;
+  const book = own ? bookFor(rulesOf(session)) : plainBook(id);
+  const wide = useWide();
+  const may = useMaySend('add-fleet-limit') && own;
+  const [text, setText] = useState('');
+  const [tightening, setTightening] = useState<Limit | null>(null);
+  const fits = (limit: Limit) =>
+    `${LIMITED_WORDS[limit.reading]} ${whereWords(limit)} ${limit.value} ${limit.source}`
+      .toLowerCase()
+      .includes(text.trim().toLowerCase());
+  const shown = book.limits.filter(fits);
+  const groups = LIMITED.filter((reading) => shown.some((limit) => limit.reading === reading)).map((reading) => (
+    <Group
+      key={reading}
+      reading={reading}
+      limits={shown.filter((limit) => limit.reading === reading)}
+      found={text.trim() !== ''}
+      onTighten={may ? setTightening : null}
+    />
+  ));
+  const rest = text.trim() ? null : (
+    <>
+      <HubCard book={book} />
+      <CountCard book={book} />
+    </>
+  );
+  const search = <Search hint="Search: a size, a brake, a rule" text={text} onChange={setText} />;
+  const none = shown.length === 0 ? <Text tone="soft">No limit fits. Clear the search.</Text> : null;
+  const first = (
+    <>
+      <Choice label="Book" hideLabel stacked={!wide} options={BOOK_CHOICE} value={id} onChange={setId} />
+      <Notice>{book.caution}</Notice>
+      {own ? <OwnLimits own={session.fleet.limits} book={book} /> : null}
+      <WhatIf key={id} book={book} />
+    </>
+  );
+  return (
+    <Screen title="Limit book" under={`${book.name}, edition ${book.edition}`} back={goBack('/me')}>
+      {wide ? (
+        <View className="flex-row items-start gap-4">
+          <View className="w-[420px] gap-4">
+            {first}
+            {rest}
+          </View>
+          <View className="min-w-0 flex-1 gap-4">
+            {search}
+            {none}
+            {groups}
+          </View>
+        </View>
+      ) : (
+        <>
+          {first}
+          {search}
+          {none}
+          {groups}
+          {rest}
+        </>
+      )}
+      {tightening ? <OwnLimit book={book} limit={tightening} onClose={() => setTightening(null)} /> : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,52 @@
+import { type Book, type FleetLimit, LIMITED_WORDS, limitWords, whereWords } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../device/outbox';
+import { dayOf } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Drawer } from '../../parts/Drawer';
+import { Text } from '../../parts/Text';
+import { TextField } from '../../parts/TextField';
+import { useMaySend, useSession } from '../../session/session';
+
+/** Asks why a limit of the shop's own is given up: the reason is kept with it. */
+function Withdraw({ limit: { id, value }, onClose }: { limit: FleetLimit; onClose: () => void }) {
+  const [reason, setReason] = useState('');
+  const withdraw = () => {
+    onClose();
+    void send('withdraw-fleet-limit', { limit: id, reason: reason.trim() }, `Fleet limit ${value} withdrawn`);
+  };
+  return (
+    <Drawer title={`Withdraw ${value}`} onClose={onClose}>
+      <Text>From then on nothing is judged by it. What was judged before stays as it was judged.</Text>
+      <TextField label="Reason" value={reason} onChangeText={setReason} multiline maxLength={300} autoFocus />
+      <Button tall look="stop" label={`Withdraw ${value}`} onPress={withdraw} disabled={reason.trim() === ''} />
+    </Drawer>
+  );
+}
+
+/** The limits a shop set for itself, with who set them and why. */
+export function OwnLimits({ own, book }: { own: readonly FleetLimit[]; book: Book }) {
+  const { fleet } = useSession();
+  const may = useMaySend('withdraw-fleet-limit');
+  const [leaving, setLeaving] = useState<FleetLimit | null>(null);
+  if (own.length === 0) return null;
+  return (
+    <Card title={`${fleet.name}: our own limits`} note="Stricter than the book. Past one alone is a shop limit.">
+      {own.map((each) => {
+        const limit = book.limits.find(({ id }) => id === each.tightens);
+        const what = limit ? LIMITED_WORDS[limit.reading] : each.tightens;
+        return (
+          <View key={each.id} className="gap-1 border-t border-line py-2">
+            <Text bold>{`${what}: ${each.value}`}</Text>
+            {limit ? <Text>{`${whereWords(limit)}. The book: ${limitWords(limit)}.`}</Text> : null}
+            <Text size="small" tone="soft">{`${each.reason} · ${each.by}, ${dayOf(each.at, fleet.zone)}`}</Text>
+            {may ? <Button look="stop" label="Withdraw" hint={each.value} onPress={() => setLeaving(each)} /> : null}
+          </View>
+        );
+      })}
+      {leaving ? <Withdraw limit={leaving} onClose={() => setLeaving(null)} /> : null}
+    </Card>
+  );
+}

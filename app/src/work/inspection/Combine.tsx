@@ -1,0 +1,166 @@
+import { useQueries } from '@tanstack/react-query';
+import { isPowerUnit, type JudgeAnswer, judge, seenDefects, type UnitPage } from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { BrakeSum } from '../../parts/BrakeSum';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Drawer } from '../../parts/Drawer';
+import { endsOf } from '../../parts/ends';
+import { Notice } from '../../parts/Notice';
+import { RunningGear } from '../../parts/RunningGear';
+import { goBack, Screen } from '../../parts/Screen';
+import { Stepper } from '../../parts/Stepper';
+import { Text } from '../../parts/Text';
+import { VerdictBadge } from '../../parts/VerdictMark';
+import { unitQuery, useYard } from '../../server/queries';
+import { useBook } from '../../session/rules';
+
+const MOST_UNITS = 4;
+const MOST_OTHER_BRAKES = 20;
+
+/** The units of a combination judged together, by the readings and defects that stand on each. */
+function judged(pages: readonly UnitPage[], book: ReturnType<typeof useBook>, assumed: number): JudgeAnswer {
+  const readings = pages.flatMap((page) => [
+    ...page.standing.filter(({ kind }) => kind !== 'check').map(({ value }) => ({ ...value, unit: page.id })),
+    ...seenDefects(page.defects).map((seen) => ({ ...seen, unit: page.id })),
+  ]);
+  return judge(
+    {
+      book: book.id as 'na',
+      units: pages.map(({ id, kind, axles }) => ({ id, kind, axles })),
+      readings,
+      ...(assumed ? { assumeOtherBrakes: assumed } : {}),
+    },
+    { book },
+  );
+}
+
+function AddUnit({
+  taken,
+  onAdd,
+  onClose,
+}: {
+  taken: readonly string[];
+  onAdd: (id: string) => void;
+  onClose: () => void;
+}) {
+  const { data } = useYard();
+  const rows = (data?.units ?? []).filter(({ id }) => !taken.includes(id));
+  return (
+    <Drawer title="Add to the combination" onClose={onClose}>
+      {[...rows]
+        .sort((a, b) => Number(isPowerUnit(b.kind)) - Number(isPowerUnit(a.kind)) || a.number.localeCompare(b.number))
+        .map(({ id, number, body, held }) => (
+          <Pressable
+            key={id}
+            role="button"
+            aria-label={`${number}, ${body}`}
+            onPress={() => onAdd(id)}
+            className="min-h-14 flex-row items-center justify-between gap-3 rounded-xl border-2 border-edge bg-card px-4"
+          >
+            <Text>
+              <Text bold>{number}</Text>
+              {`  ${body}`}
+            </Text>
+            {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+          </Pressable>
+        ))}
+    </Drawer>
+  );
+}
+
+/** What if these units ran together: each judged alone, and the brake count over the whole. Nothing is stored. */
+export function Combine() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const book = useBook();
+  const [ids, setIds] = useState<string[]>([id]);
+  const [assumed, setAssumed] = useState(0);
+  const [adding, setAdding] = useState(false);
+  const queries = useQueries({ queries: ids.map(unitQuery) });
+  const pages = queries.flatMap(({ data }) => data ?? []);
+  const missing = queries.some(({ data, error }) => data === undefined && error !== null);
+  const answer = pages.length === ids.length ? judged(pages, book, assumed) : null;
+  const move = (index: number, by: number) => {
+    const next = [...ids];
+    const [taken] = next.splice(index, 1);
+    if (taken) next.splice(index + by, 0, taken);
+    setIds(next);
+  };
+  return (
+    <Screen title="What if they ran together" under="By the readings that stand now" back={goBack(`/trailer/${id}`)}>
+      <Notice>
+        Nothing here is stored. Every unit is also judged alone: one that is held stays held in any combination.
+      </Notice>
+      {missing ? <Notice look="stop">A unit could not be read: this device has not seen it before.</Notice> : null}
+      {answer ? (
+        <Card title="The whole combination">
+          <VerdictBadge large verdict={answer.combination.verdict} />
+          {book.brakeCount ? (
+            <BrakeSum count={answer.combination.brakes} />
+          ) : (
+            <Text>This book has no brake count over a combination: each unit is judged alone.</Text>
+          )}
+          <Stepper
+            label="Good brakes elsewhere, not in the list"
+            value={assumed}
+            least={0}
+            most={MOST_OTHER_BRAKES}
+            onChange={setAssumed}
+          />
+        </Card>
+      ) : missing ? null : (
+        <Text tone="soft">Reading…</Text>
+      )}
+      {pages.map((page, index) => {
+        const own = answer?.units.find((unit) => unit.id === page.id);
+        return (
+          <Card key={page.id} title={`${page.number}  ${page.body}`} note={index === 0 ? 'In front' : undefined}>
+            <View className="flex-row flex-wrap gap-2">
+              {page.holds.length ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+              {own ? <VerdictBadge verdict={own.verdict} /> : null}
+            </View>
+            {own && book.brakeCount ? (
+              <Text>{`Alone: ${own.brakes.defective}${own.brakes.defectiveAtMost > own.brakes.defective ? ` to ${own.brakes.defectiveAtMost}` : ''} defective of ${own.brakes.total}, out of service at ${own.brakes.outOfServiceAt}.`}</Text>
+            ) : null}
+            <RunningGear unit={page} ends={endsOf(page, page.standing)} size="medium" />
+            <View className="flex-row flex-wrap gap-2">
+              <Button
+                className="grow"
+                label="Forward"
+                hint={page.number}
+                disabled={index === 0}
+                onPress={() => move(index, -1)}
+              />
+              <Button
+                className="grow"
+                label="Open"
+                hint={page.number}
+                onPress={() => router.navigate(`/trailer/${page.id}`)}
+              />
+              <Button
+                className="grow"
+                label="Take out"
+                hint={page.number}
+                disabled={ids.length === 1}
+                onPress={() => setIds(ids.filter((each) => each !== page.id))}
+              />
+            </View>
+          </Card>
+        );
+      })}
+      <Button tall look="act" label="Add a unit" disabled={ids.length >= MOST_UNITS} onPress={() => setAdding(true)} />
+      {adding ? (
+        <AddUnit
+          taken={ids}
+          onAdd={(next) => {
+            setAdding(false);
+            setIds([...ids, next]);
+          }}
+          onClose={() => setAdding(false)}
+        />
+      ) : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,38 @@
+import { type Doubt, formatLength, lengthStyle, type StepKind } from '@zealous-axle/core';
+import { Button } from '../../parts/Button';
+import { Drawer } from '../../parts/Drawer';
+import { Text } from '../../parts/Text';
+import { padOf } from './kinds';
+
+interface Props {
+  what: string;
+  kind: StepKind;
+  doubt: Doubt;
+  /** What it read last time; null when it was never read. */
+  before: { text: string; on: string } | null;
+  now: string;
+  onConfirm: () => void;
+  onAgain: () => void;
+  onClose: () => void;
+}
+
+/** Asked once: a reading that moved the wrong way or too far, or is hardly possible. What was entered is kept either way. */
+export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, onClose }: Props) {
+  const by = formatLength(doubt.by, lengthStyle(now));
+  const changed = doubt.way === 'grown' || doubt.way === 'shrunk';
+  return (
+    <Drawer title={`${what}: ${now}?`} onClose={onClose}>
+      {before && changed ? (
+        <Text
+          bold
+        >{`${before.text} on ${before.on}, now ${now}: ${by} ${doubt.way === 'grown' ? 'more' : 'less'}.`}</Text>
+      ) : null}
+      <Text>{padOf(kind).unlikely?.[doubt.way]}</Text>
+      <Button tall look="act" label="It is right" onPress={onConfirm} />
+      <Button tall label="Measure again" onPress={onAgain} />
+      <Text size="small" tone="soft">
+        Measured again, both readings are kept: the second takes the place of the first.
+      </Text>
+    </Drawer>
+  );
+}

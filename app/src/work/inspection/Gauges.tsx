@@ -1,0 +1,113 @@
+import { GAUGE_KINDS, type GaugeKind } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Notice } from '../../parts/Notice';
+import { goBack, Screen } from '../../parts/Screen';
+import { Slider } from '../../parts/Slider';
+import { Text } from '../../parts/Text';
+import { call } from '../../server/client';
+import { gaugeWanted, useGauge, wantGauge } from './gauge';
+
+/** Where each probe stands at first, and how far it may be moved, in hundredths of a millimetre. */
+const PROBES: Record<GaugeKind, { name: string; at: number; most: number }> = {
+  stroke: { name: 'Stroke gauge', at: 4_128, most: 8_000 },
+  lining: { name: 'Lining gauge', at: 1_270, most: 3_000 },
+  tread: { name: 'Tread gauge', at: 714, most: 2_500 },
+};
+const STATE_WORDS = {
+  off: 'off',
+  looking: 'looking for the receiver',
+  on: 'listening',
+  lost: 'receiver lost',
+} as const;
+
+/** A stand-in for electronic gauges: move the probe, press, and the pad on this person's devices takes the value. */
+export function Gauges() {
+  const [probes, setProbes] = useState({ stroke: PROBES.stroke.at, lining: PROBES.lining.at, tread: PROBES.tread.at });
+  const [wanted, setWanted] = useState(gaugeWanted);
+  const [heard, setHeard] = useState<string[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const note = (line: string) => setHeard((now) => [line, ...now].slice(0, 6));
+  const state = useGauge(wanted, ({ kind, value, serial }) => note(`${serial} (${kind}): ${value}`), note);
+  const post = (path: string, body: unknown) =>
+    call<{ line: string } | undefined>('POST', path, body).then(
+      () => setProblem(null),
+      (error: Error) => setProblem(error.message),
+    );
+  const press = (kind: GaugeKind, again = false) =>
+    void post('/gauges/press', { kind, value: `${(probes[kind] / 100).toFixed(2)} mm`, ...(again ? { again } : {}) });
+  return (
+    <Screen title="Gauges" under="Simulated: they stand in for real ones" back={goBack('/me')}>
+      <Card title="This device" note={`Receiver: ${STATE_WORDS[state]}`}>
+        <Button
+          look={wanted ? 'plain' : 'act'}
+          label={wanted ? 'Stop listening' : 'Listen for gauges'}
+          onPress={() => {
+            wantGauge(!wanted);
+            setWanted(!wanted);
+          }}
+        />
+        {heard.map((line, index) => (
+          <Text key={`${line} ${index}`} size="small" tone={index ? 'soft' : 'ink'}>
+            {line}
+          </Text>
+        ))}
+        <Text size="small" tone="soft">
+          While measuring, a press goes into the figure in hand, and the pad goes on to the next.
+        </Text>
+      </Card>
+      {problem ? <Notice look="stop">{problem}</Notice> : null}
+      {GAUGE_KINDS.map((kind) => (
+        <Card key={kind} title={PROBES[kind].name}>
+          <Slider
+            label="Probe"
+            shown={`${(probes[kind] / 100).toFixed(2)} mm`}
+            value={probes[kind]}
+            least={0}
+            most={PROBES[kind].most}
+            step={1}
+            onChange={(at) => setProbes((now) => ({ ...now, [kind]: at }))}
+          />
+          <View className="flex-row flex-wrap gap-2">
+            <Button
+              tall
+              look="act"
+              className="grow"
+              label="Press"
+              hint={PROBES[kind].name}
+              onPress={() => press(kind)}
+            />
+            <Button
+              tall
+              className="grow"
+              label="Send again"
+              hint={PROBES[kind].name}
+              onPress={() => press(kind, true)}
+            />
+          </View>
+        </Card>
+      ))}
+      <Card title="What goes wrong with gauges" note="To see what the pad makes of it.">
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            className="grow"
+            label="A damaged line"
+            onPress={() => void post('/gauges/fault', { fault: 'noise' })}
+          />
+          <Button
+            className="grow"
+            label="Probe out of range"
+            onPress={() => void post('/gauges/press', { kind: 'stroke', value: '180.00 mm' })}
+          />
+          <Button
+            className="grow"
+            label="Lose the receiver"
+            onPress={() => void post('/gauges/fault', { fault: 'cut' })}
+          />
+        </View>
+      </Card>
+    </Screen>
+  );
+}

@@ -1,0 +1,267 @@
+import { type Draft, entryOf, isDone, jumpTo, keyOf, readingText } from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { dayOf } from '../../look/dates';
+import { useWide } from '../../look/wide';
+import { Button } from '../../parts/Button';
+import { Drawer } from '../../parts/Drawer';
+import { Notice } from '../../parts/Notice';
+import { type EndState, endCode, RunningGear } from '../../parts/RunningGear';
+import { Screen } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { useStable } from '../../parts/useStable';
+import { useSession } from '../../session/session';
+import { type Current, CurrentContext, useCurrent } from './current';
+import { Doubted } from './Doubted';
+import { useDraftEnds } from './ends';
+import { GaugeBar } from './GaugeBar';
+import { type GaugeState, gaugeWanted, useGauge, wantGauge } from './gauge';
+import { judgeStep } from './judged';
+import { asksReservoir, PAD_ID, Pad } from './Pad';
+import { Skip } from './Skip';
+import { Steps } from './Steps';
+import { useDraft } from './useDraft';
+import { useInspecting } from './useInspecting';
+import { usePadKeys } from './usePadKeys';
+import { kindWords } from './words';
+
+function Finished() {
+  const { draft } = useCurrent();
+  const skipped = draft.steps.filter((step) => entryOf(draft, step).saved === null).length;
+  return (
+    <View className="gap-4 p-5">
+      <Text level={2} bold size="title">
+        {skipped ? `${skipped} steps were skipped` : 'Every step of the route is done'}
+      </Text>
+      <Text>The sheet says what the readings meet, worst first. There you close the inspection.</Text>
+      <Button
+        tall
+        look="act"
+        label="Open the verdict sheet"
+        onPress={() => router.replace(`/sheet/${draft.inspection}`)}
+      />
+    </View>
+  );
+}
+
+interface FrameProps {
+  unit: Draft['unit'];
+  section: string | undefined;
+  /** How far it is. */
+  done: string;
+  route: string;
+  ends: Readonly<Record<string, EndState>>;
+  /** The step's key, null when none is left. */
+  step: string | null;
+  /** The axle end the step is at. */
+  at: string | null;
+  reservoir: boolean;
+  /** The device keeps what is entered; else this window alone does. */
+  kept: boolean;
+  gauge: GaugeState | null;
+  gaugeMessage: string | null;
+  onGaugeOff: () => void;
+  onSelect: (end: string) => void;
+  onLeave: () => void;
+  onList: () => void;
+  onSheet: () => void;
+}
+
+const NOT_KEPT =
+  'This device’s storage takes nothing more. What you enter stands in this window alone: free some storage, and keep the window open until all of it is sent.';
+
+/** The screen around the pad: drawn again when a step ends, not at a keystroke. */
+const Frame = memo(function Frame(props: FrameProps) {
+  const { unit, section, done, route, ends, step, at, reservoir, kept, gauge, gaugeMessage } = props;
+  const { onGaugeOff, onSelect, onLeave, onList, onSheet } = props;
+  const wide = useWide();
+  const right = useMemo(
+    () => (
+      <View className="flex-row gap-2 pr-2">
+        {wide ? null : <Button label="Steps" onPress={onList} />}
+        <Button label="Sheet" onPress={onSheet} />
+      </View>
+    ),
+    [wide, onList, onSheet],
+  );
+  return (
+    <Screen
+      focused
+      fixed
+      title={`${unit.number}${section ? ` – ${section}` : ''}`}
+      under={wide ? `${done} · ${route}` : done}
+      backLabel="Leave"
+      back={onLeave}
+      right={right}
+    >
+      <View className="min-h-0 flex-1 flex-row">
+        {wide ? (
+          <View className="w-[400px] border-r border-line">
+            <ScrollView contentContainerClassName="p-4">
+              <RunningGear unit={unit} ends={ends} size="medium" selected={at} onSelect={onSelect} />
+            </ScrollView>
+          </View>
+        ) : null}
+        <View className="mx-auto min-h-0 min-w-0 max-w-xl flex-1">
+          {kept ? null : (
+            <View className="px-3 pt-3">
+              <Notice look="stop">{NOT_KEPT}</Notice>
+            </View>
+          )}
+          {gauge ? <GaugeBar state={gauge} gaugeMessage={gaugeMessage} onToggle={onGaugeOff} /> : null}
+          {step ? <Pad key={step} reservoir={reservoir} /> : <Finished />}
+        </View>
+        {wide ? (
+          <View className="w-[340px] border-l border-line">
+            <ScrollView>
+              <Steps />
+            </ScrollView>
+          </View>
+        ) : null}
+      </View>
+    </Screen>
+  );
+});
+
+/** An inspection: one step after another by its route, on this device at every keystroke. */
+export function Inspect() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { fleet } = useSession();
+  const [draft, update, kept] = useDraft(id);
+  const [listed, setListed] = useState(false);
+  const [skipping, setSkipping] = useState(false);
+  const [why, setWhy] = useState(false);
+  const [gauge, setGauge] = useState(gaugeWanted);
+  const inspecting = useInspecting(draft, update);
+  const { step, doubt } = inspecting;
+  const gaugeState = useGauge(gauge, inspecting.takeGauge, inspecting.setGaugeMessage);
+  const { setGaugeMessage } = inspecting;
+  useEffect(() => {
+    if (gaugeState === 'lost') setGaugeMessage(null);
+  }, [gaugeState, setGaugeMessage]);
+  const toggleWhy = () => setWhy((now) => !now);
+  const listen = useStable((on: boolean) => {
+    wantGauge(on);
+    setGauge(on);
+    setListed(false);
+  });
+
+  usePadKeys({
+    draft,
+    step,
+    update,
+    save: inspecting.save,
+    saveWith: inspecting.saveWith,
+    skip: () => setSkipping(true),
+    why: toggleWhy,
+    busy: skipping || listed || doubt !== null,
+  });
+
+  const ends = useDraftEnds(draft);
+  const go = useStable((cursor: number) => {
+    setListed(false);
+    update((now) => jumpTo(now, cursor));
+    // The keys belong to the pad again, not to the list the step was chosen from.
+    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
+  });
+  const select = useStable((code: string) => draft && go(firstAt(draft, code)));
+  const list = useStable(() => setListed(true));
+  const gaugeOff = useStable(() => listen(false));
+  const sheet = useStable(() => draft && router.navigate(`/sheet/${draft.inspection}`));
+  const leave = useStable(() => draft && router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`));
+  if (draft === undefined)
+    return (
+      <Screen title="Measuring" focused>
+        {null}
+      </Screen>
+    );
+  if (draft === null)
+    return (
+      <Screen title="Measuring" focused back={() => router.replace('/')}>
+        <Notice look="ask">
+          This inspection is not on this device. It goes on where it was begun; what was sent of it stands on its sheet.
+        </Notice>
+        <Button tall label="Open its sheet" onPress={() => router.replace(`/sheet/${id}`)} />
+      </Screen>
+    );
+
+  const done = draft.steps.filter((each) => isDone(entryOf(draft, each))).length;
+  const before = step ? draft.previous[keyOf(step)] : undefined;
+  const current: Current = {
+    draft,
+    ends,
+    now: step && { step, judged: judgeStep(draft, step) },
+    update,
+    inspecting,
+    why,
+    onWhy: toggleWhy,
+    onSkip: () => setSkipping(true),
+    onGo: go,
+  };
+  return (
+    <CurrentContext.Provider value={current}>
+      <Frame
+        unit={draft.unit}
+        section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
+        done={`${done} of ${draft.steps.length}`}
+        route={draft.route?.name ?? 'Measuring again'}
+        ends={ends}
+        step={step && keyOf(step)}
+        at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
+        reservoir={step !== null && asksReservoir(draft, step)}
+        kept={kept}
+        gauge={gauge ? gaugeState : null}
+        gaugeMessage={inspecting.gaugeMessage}
+        onGaugeOff={gaugeOff}
+        onSelect={select}
+        onLeave={leave}
+        onList={list}
+        onSheet={sheet}
+      />
+      {listed ? (
+        <Drawer title="Steps" onClose={() => setListed(false)}>
+          {draft.returnTo !== null ? (
+            <Button label="Back to your place in the route" onPress={() => go(draft.returnTo ?? 0)} />
+          ) : null}
+          {gauge ? null : <Button label="Listen for gauges" onPress={() => listen(true)} />}
+          <Steps />
+        </Drawer>
+      ) : null}
+      {doubt && step ? (
+        <Doubted
+          what={kindWords(step)}
+          kind={step.kind}
+          doubt={doubt.doubt}
+          before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
+          now={readingText(doubt.value)}
+          onConfirm={inspecting.confirm}
+          onAgain={inspecting.again}
+          onClose={inspecting.dismiss}
+        />
+      ) : null}
+      {skipping && step ? (
+        <Skip
+          what={kindWords(step)}
+          onSkip={(reason) => {
+            setSkipping(false);
+            inspecting.skip(reason);
+          }}
+          onClose={() => setSkipping(false)}
+        />
+      ) : null}
+    </CurrentContext.Provider>
+  );
+}
+
+/** The first open step at an axle end, or its first step. */
+function firstAt(draft: Draft, code: string): number {
+  const here = draft.steps.flatMap(({ axle, side }, index) =>
+    axle && side && endCode({ axle, side }) === code ? [index] : [],
+  );
+  const open = here.find((index) => {
+    const step = draft.steps[index];
+    return step && !isDone(entryOf(draft, step));
+  });
+  return open ?? here[0] ?? draft.cursor;
+}

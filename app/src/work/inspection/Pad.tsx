@@ -1,0 +1,207 @@
+import {
+  bookOf,
+  type Draft,
+  entryOf,
+  keyOf,
+  type Step,
+  textOf,
+  withEntry,
+  withNote,
+  withText,
+} from '@zealous-axle/core';
+import { router } from 'expo-router';
+import { type ComponentProps, memo } from 'react';
+import { ScrollView, View } from 'react-native';
+import { largeLetters } from '../../look/large';
+import { Button } from '../../parts/Button';
+import { Notice } from '../../parts/Notice';
+import { PhotoButton } from '../../parts/PhotoButton';
+import { endCode } from '../../parts/RunningGear';
+import { useStable } from '../../parts/useStable';
+import { useCurrent } from './current';
+import { currentField, nextEmptyField } from './fields';
+import { type PadProps, padOf } from './kinds';
+import { Place } from './Place';
+import { FigurePad } from './pads/FigurePad';
+import { ReservoirPad } from './pads/ReservoirPad';
+import { QuickAnswer } from './QuickAnswer';
+import { kindWords } from './words';
+
+/** The pad on the page: where the keyboard goes when a step was chosen from a list. */
+export const PAD_ID = 'pad';
+
+/** Strokes take the reservoir pressure along: it is asked for before the first of them. */
+export const asksReservoir = (draft: Draft, step: Step): boolean =>
+  padOf(step.kind).reservoir === true && draft.reservoir === '' && bookOf(draft).reservoir !== null;
+
+function Reservoir() {
+  const { draft, update } = useCurrent();
+  return (
+    <ReservoirPad
+      prescribed={bookOf(draft).reservoir}
+      unit={draft.airUnit}
+      reservoir={draft.reservoir}
+      onSet={(reservoir) => update((now) => ({ ...now, reservoir }))}
+    />
+  );
+}
+
+/** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
+function Entering() {
+  const { draft, ends, now, update, inspecting, why } = useCurrent();
+  if (!now) return null;
+  const { step, judged } = now;
+  const Keys = padOf(step.kind).Pad ?? FigurePad;
+  const pad: PadProps = {
+    draft,
+    step,
+    entry: entryOf(draft, step),
+    judged,
+    update,
+    note: (change) => update((latest) => withNote(latest, step, change)),
+    type: (field, text) => update((latest) => withText(latest, step, field, text)),
+    saveWith: inspecting.saveWith,
+    Figures: FigurePad,
+  };
+  const section = draft.route?.sections.find(({ id }) => id === step.section);
+  const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
+  const reasons = judged.opinion
+    ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}`
+    : padOf(step.kind).how(step);
+  return (
+    <>
+      {begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null}
+      <Place
+        unit={draft.unit}
+        ends={ends}
+        step={step}
+        limit={judged.limit}
+        before={draft.previous[keyOf(step)]}
+        verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
+      />
+      {why ? <Notice>{reasons}</Notice> : null}
+      <Keys {...pad} />
+    </>
+  );
+}
+
+interface ActsProps {
+  first: boolean;
+  onBack: () => void;
+  onWhy: () => void;
+  onSkip: () => void;
+  onDefect: () => void;
+}
+
+/** Four in a row; fewer where letters are large. */
+const OTHER = 'min-w-[4.8rem] flex-1';
+
+const OtherActs = memo(function OtherActs({ first, onBack, onWhy, onSkip, onDefect }: ActsProps) {
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button className={OTHER} label="Back" disabled={first} onPress={onBack} />
+      <Button className={OTHER} label="Why?" onPress={onWhy} />
+      <Button className={OTHER} label="Skip" onPress={onSkip} />
+      <Button className={OTHER} label="Defect" onPress={onDefect} />
+    </View>
+  );
+});
+
+/** What the big button does now: takes the reading, or goes to the figure still missing. */
+function saveLabel(draft: Draft, step: Step, ready: boolean): { label: string; ready: boolean } {
+  if (ready) return { label: `Save ${kindWords(step)}`, ready };
+  const field = currentField(draft, step);
+  const next = field && textOf(draft, step, field.id) !== '' ? nextEmptyField(draft, step) : null;
+  return next ? { label: `Next: ${next.label}`, ready: true } : { label: `Save ${kindWords(step)}`, ready };
+}
+
+/** The one button that answers the step. */
+function Answer() {
+  const { draft, now, inspecting } = useCurrent();
+  const save = useStable(inspecting.save);
+  if (!now) return null;
+  const { step, judged } = now;
+  const quick =
+    judged.entered.ok && entryOf(draft, step).saved
+      ? null
+      : (padOf(step.kind).quick?.({ draft, step, entry: entryOf(draft, step) }) ?? null);
+  if (quick) return <QuickAnswer label={quick.label} onPress={() => inspecting.saveWith(quick.note)} />;
+  const { label, ready } = saveLabel(draft, step, judged.entered.ok);
+  return <Button tall look="act" className="min-w-[11rem] flex-1" label={label} disabled={!ready} onPress={save} />;
+}
+
+const ANSWER = <Answer />;
+
+const AnswerRow = memo(function AnswerRow(photo: ComponentProps<typeof PhotoButton>) {
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <PhotoButton {...photo} />
+      {ANSWER}
+    </View>
+  );
+});
+
+/** Going back, asking why, skipping, noting a defect. */
+function AsideActs() {
+  const { draft, now, update, onWhy, onSkip } = useCurrent();
+  const step = now?.step;
+  const back = useStable(() => update((latest) => ({ ...latest, cursor: Math.max(0, latest.cursor - 1) })));
+  const why = useStable(onWhy);
+  const skip = useStable(onSkip);
+  const defect = useStable(() => {
+    const at = step?.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
+    router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
+  });
+  return step ? (
+    <OtherActs first={draft.cursor === 0} onBack={back} onWhy={why} onSkip={skip} onDefect={defect} />
+  ) : null;
+}
+
+/** Answering the step, with a picture where it needs one. */
+function MainActs() {
+  const { draft, now, update } = useCurrent();
+  const step = now?.step;
+  const photographed = useStable(
+    (photo: string) =>
+      step && update((latest) => withEntry(latest, step, { photos: [...(entryOf(latest, step).photos ?? []), photo] })),
+  );
+  return step ? (
+    <AnswerRow
+      unit={draft.unit.id}
+      inspection={draft.inspection}
+      keyOf={keyOf(step)}
+      label={`${draft.unit.number}: photo at ${kindWords(step)}`}
+      count={entryOf(draft, step).photos?.length ?? 0}
+      onTaken={photographed}
+      className="justify-center"
+    />
+  ) : null;
+}
+
+const RESERVOIR = <Reservoir />;
+const ENTERING = <Entering />;
+const ASIDE = <AsideActs />;
+const MAIN = <MainActs />;
+
+/** One reading of the inspection one is at. Where letters are large, the acts aside leave the thumb's place to the reading. */
+export function Pad({ reservoir }: { reservoir: boolean }) {
+  const large = largeLetters();
+  if (reservoir) return <ScrollView contentContainerClassName="p-4">{RESERVOIR}</ScrollView>;
+  return (
+    <>
+      <ScrollView
+        id={PAD_ID}
+        tabIndex={-1}
+        className="min-h-0 flex-1 outline-none"
+        contentContainerClassName="gap-2 p-3"
+      >
+        {ENTERING}
+        {large ? ASIDE : null}
+      </ScrollView>
+      <View className="gap-2 border-t border-line bg-card p-3">
+        {large ? null : ASIDE}
+        {MAIN}
+      </View>
+    </>
+  );
+}

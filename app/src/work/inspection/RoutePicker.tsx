@@ -1,0 +1,60 @@
+import {
+  isDriversWalk,
+  measuresAll,
+  PURPOSE_ROLES,
+  type Route,
+  routeSteps,
+  routesFor,
+  type UnitPage,
+} from '@zealous-axle/core';
+import { Pressable, View } from 'react-native';
+import { Drawer } from '../../parts/Drawer';
+import { Text } from '../../parts/Text';
+import { useMay, useSession } from '../../session/session';
+
+/** Which route to walk round this unit. The fleet's own come first. */
+export function RoutePicker({
+  unit,
+  onPick,
+  onClose,
+}: {
+  unit: UnitPage;
+  onPick: (route: Route) => void;
+  onClose: () => void;
+}) {
+  const { fleet } = useSession();
+  const mayMeasure = useMay(PURPOSE_ROLES.full);
+  const routes = routesFor(
+    unit.kind,
+    fleet.routes.map(({ definition }) => definition),
+  ).filter((route) => mayMeasure || isDriversWalk(route));
+  return (
+    <Drawer title={`${mayMeasure ? 'Inspect' : 'Walk round'} ${unit.number}`} onClose={onClose}>
+      {routes.map((route) => {
+        const steps = routeSteps(route, unit).length;
+        return (
+          <Pressable
+            key={route.id}
+            role="button"
+            aria-label={route.name}
+            onPress={() => onPick(route)}
+            className="min-h-16 gap-1 rounded-xl border-2 border-edge bg-card px-4 py-3 active:opacity-70"
+          >
+            <View className="flex-row items-baseline justify-between gap-3">
+              <Text bold size="lead" className="shrink">
+                {route.name}
+              </Text>
+              <Text reading tone="soft">{`${steps} steps`}</Text>
+            </View>
+            {route.says ? <Text>{route.says}</Text> : null}
+            {measuresAll(route) ? null : (
+              <Text size="small" tone="soft">
+                Judged together with the readings that stand.
+              </Text>
+            )}
+          </Pressable>
+        );
+      })}
+    </Drawer>
+  );
+}

@@ -1,0 +1,44 @@
+import {
+  bookOf,
+  type Draft,
+  entryOf,
+  judgeReading,
+  type Limit,
+  limitFor,
+  type Reading,
+  readingPlace,
+  type Step,
+  type Verdict,
+  type WheelEnd,
+  wheelEnd,
+} from '@zealous-axle/core';
+import { composed } from './compose';
+import { padOf, type StepJudgement } from './kinds';
+
+const endOf = (draft: Draft, { axle, side }: { axle: number | null; side: Step['side'] }): WheelEnd | null =>
+  axle !== null && side !== null ? wheelEnd(draft.unit, axle, side) : null;
+
+/** The limit a step is held against, by what is chosen at it. */
+function limitAt(draft: Draft, step: Step, end: WheelEnd | null): Limit | null {
+  const by = padOf(step.kind).limited?.({ draft, step, entry: entryOf(draft, step) });
+  return by ? limitFor(bookOf(draft), by.reading, { ...end, ...by.asking }) : null;
+}
+
+/** What stands at a step: the reading as entered so far, judged as it is entered. */
+export function judgeStep(draft: Draft, step: Step): StepJudgement {
+  const end = endOf(draft, step);
+  const entered = composed(draft, step);
+  const opinion = entered.ok ? judgeReading(bookOf(draft), end, entered.value) : null;
+  return { entered, opinion, limit: limitAt(draft, step, end), end };
+}
+
+const verdicts = new WeakMap<Reading, { rules: Draft['rules']; verdict: Verdict }>();
+
+/** The verdict of a reading that was taken. Each is judged once: the plan and the list ask at every keystroke. */
+export function verdictOf(draft: Draft, value: Reading): Verdict {
+  const known = verdicts.get(value);
+  if (known?.rules === draft.rules) return known.verdict;
+  const { verdict } = judgeReading(bookOf(draft), endOf(draft, readingPlace(value)), value);
+  verdicts.set(value, { rules: draft.rules, verdict });
+  return verdict;
+}

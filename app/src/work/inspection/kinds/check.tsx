@@ -1,0 +1,23 @@
+import { checkEntry, subjectWords } from '@zealous-axle/core';
+import { CheckPad } from '../pads/CheckPad';
+import { stepPlace } from '../words';
+import type { KindPad } from './kind';
+
+export const check: KindPad = {
+  how: ({ item }) => checkEntry(item ?? '')?.good ?? '',
+  body: ({ step, entry: { note } }) =>
+    note.found
+      ? {
+          check: step.item,
+          found: note.found,
+          how: note.how ?? 'seen',
+          ...(note.words?.trim() ? { words: note.words.trim() } : {}),
+        }
+      : null,
+  quick: ({ step, entry: { note } }) => {
+    if (note.found?.length) return null;
+    const words = [stepPlace(step), subjectWords(step)].filter(Boolean).join(' ');
+    return { label: `Good: ${words}`, note: { found: [], how: 'seen' } };
+  },
+  Pad: CheckPad,
+};

@@ -1,0 +1,41 @@
+import type { StepKind } from '@zealous-axle/core';
+import { airTest } from './air-test';
+import { check } from './check';
+import { drum } from './drum';
+import { dual } from './dual';
+import { endPlay } from './end-play';
+import { hubOil } from './hub-oil';
+import type { KindPad } from './kind';
+import { kingPin } from './king-pin';
+import { lining } from './lining';
+import { mudFlap } from './mud-flap';
+import { pressure } from './pressure';
+import { rotor } from './rotor';
+import { sliderPins } from './slider-pins';
+import { strokeApplied } from './stroke-applied';
+import { strokeFree } from './stroke-free';
+import { tread } from './tread';
+import { wheelNuts } from './wheel-nuts';
+
+/** How each kind of reading is entered. */
+const PADS: Record<StepKind, KindPad> = {
+  'stroke-applied': strokeApplied,
+  'stroke-free': strokeFree,
+  lining,
+  drum,
+  rotor,
+  tread,
+  pressure,
+  dual,
+  'hub-oil': hubOil,
+  'end-play': endPlay,
+  'wheel-nuts': wheelNuts,
+  'king-pin': kingPin,
+  'slider-pins': sliderPins,
+  'mud-flap': mudFlap,
+  'air-test': airTest,
+  check,
+};
+
+export const padOf = (kind: StepKind): KindPad => PADS[kind];
+export type { AtStep, KindPad, PadField, PadProps, Quick, StepJudgement } from './kind';

@@ -1,0 +1,58 @@
+import { isDisc, wheelEnd } from '@zealous-axle/core';
+import { View } from 'react-native';
+import { Line, Path } from 'react-native-svg';
+import { Toggle } from '../../../parts/Toggle';
+import { type AtStep, field, type KindPad, type PadField, type PadProps, valueField } from './kind';
+import { markOf } from './look';
+
+const DRUM_POINTS = [
+  'Upper shoe, outer end',
+  'Upper shoe, inner end',
+  'Lower shoe, outer end',
+  'Lower shoe, inner end',
+];
+const DISC_POINTS = ['Outer pad', 'Inner pad'];
+
+function fields({ draft, step, entry: { note } }: AtStep): PadField[] {
+  if (!note.several) return [valueField('Thinnest point', 'fraction')];
+  const end = step.axle && step.side ? wheelEnd(draft.unit, step.axle, step.side) : null;
+  const points = end && isDisc(end) ? DISC_POINTS : DRUM_POINTS;
+  return points.map((label, index) => field(`p${index}`, label, 'fraction'));
+}
+
+function Options({ entry: { note }, note: change }: PadProps) {
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Toggle
+        label={note.several ? 'One number: the thinnest' : 'Each shoe or pad'}
+        on={false}
+        onChange={() => change({ several: !note.several })}
+      />
+    </View>
+  );
+}
+
+export const lining: KindPad = {
+  how: () => 'The thinnest point of both shoes or pads, both sides looked at.',
+  drawing: (palette) => (
+    <>
+      <Path d="M8 52A46 46 0 0 1 92 52" stroke={palette.ink} strokeWidth={5} fill="none" />
+      <Path d="M20 54A34 34 0 0 1 80 54" stroke={palette.edge} strokeWidth={10} fill="none" />
+      <Line x1={50} x2={50} y1={7} y2={25} {...markOf(palette)} />
+      <Path d="M44 7h12M44 25h12" {...markOf(palette)} />
+    </>
+  ),
+  fields,
+  body: (_, texts) => {
+    const points = Object.values(texts).filter((each): each is string => each !== undefined);
+    return points.length ? { points } : null;
+  },
+  limited: () => ({ reading: 'lining' }),
+  wholes: { keys: [0, 1], usual: 0 },
+  unlikely: {
+    grown: 'Lining does not grow: was it relined, or is one of the two readings wrong?',
+    shrunk: 'That is a lot of lining since then: look again at the thinnest point.',
+    'too-much': 'That is thicker than linings are: was a key missed?',
+  },
+  Options,
+};

@@ -1,0 +1,75 @@
+import { checkEntry, type Draft, entryOf, keyOf, type Step, severityOf } from '@zealous-axle/core';
+import { Pressable, View } from 'react-native';
+import { Button } from '../../../parts/Button';
+import { Text } from '../../../parts/Text';
+import { TextField } from '../../../parts/TextField';
+import { VerdictMark } from '../../../parts/VerdictMark';
+import type { PadProps } from '../kinds/kind';
+
+/** Whether the same check was found good at the other end of the axle in this inspection. */
+function otherEndGood(draft: Draft, step: Step): boolean {
+  if (!step.axle || !step.side) return false;
+  const other: Step = { ...step, side: step.side === 'left' ? 'right' : 'left' };
+  const saved = entryOf(draft, other).saved?.value;
+  return saved?.kind === 'check' && saved.found.length === 0;
+}
+
+/** A check by eye: what good looks like, and the signs that lead to each defect. Good is one tap. */
+export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProps) {
+  const check = checkEntry(step.item ?? '');
+  if (!check) return <Text>This check is no longer in the catalogue. Skip it with a reason.</Text>;
+  const found = entry.note.found ?? [];
+  const goodBefore = draft.previous[keyOf(step)]?.text === 'good';
+  const toggle = (code: string) => {
+    const now = found.includes(code) ? found.filter((each) => each !== code) : [...found, code];
+    change({ found: now.length ? now : undefined, how: 'seen' });
+  };
+  return (
+    <View className="gap-3 pt-1">
+      <Text bold>What is wrong, if anything</Text>
+      <View className="gap-2">
+        {check.signs.map(({ sign, code }) => {
+          const on = found.includes(code);
+          const verdict = severityOf(code, draft.rules.book)?.verdict ?? 'not-judged';
+          return (
+            <Pressable
+              key={sign}
+              role="checkbox"
+              aria-checked={on}
+              aria-label={sign}
+              onPress={() => toggle(code)}
+              className={`min-h-12 flex-row items-center gap-3 rounded-xl border-2 px-3 py-1.5 ${on ? 'border-act bg-raised' : 'border-edge bg-card'}`}
+            >
+              <VerdictMark verdict={verdict} size={22} />
+              <Text bold={on} className="min-w-0 flex-1">
+                {sign}
+              </Text>
+              {on ? (
+                <Text bold tone="act">
+                  Found
+                </Text>
+              ) : null}
+            </Pressable>
+          );
+        })}
+      </View>
+      {found.length ? (
+        <TextField
+          label="In your words (if it helps)"
+          value={entry.note.words ?? ''}
+          onChangeText={(words) => change({ words })}
+          maxLength={300}
+        />
+      ) : null}
+      {otherEndGood(draft, step) ? (
+        <Button label="Looks the same as the other end" onPress={() => saveWith({ found: [], how: 'as-other-end' })} />
+      ) : null}
+      {goodBefore ? (
+        <Button
+          label="Seen again: the same as last time"
+          onPress={() => saveWith({ found: [], how: 'as-last-time' })}
+        />
+      ) : null}
+    </View>
+  );
+}

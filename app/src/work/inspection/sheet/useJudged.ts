@@ -1,0 +1,99 @@
+import {
+  type Draft,
+  type EarlierReading,
+  earlierReadings,
+  type Judgement,
+  judgeDraft,
+  type Photo,
+  type Reading,
+  type SectionTime,
+  type StandingThere,
+  takenReadings,
+  type Unit,
+  type UnitKind,
+  unreadSteps,
+} from '@zealous-axle/core';
+import { useEffect, useState } from 'react';
+import { findDraft } from '../../../device/drafts';
+import type { PlacedReading } from '../../../parts/ends';
+import { useSheet, useUnit } from '../../../server/queries';
+import { placedOf } from './placed';
+
+export interface Judged {
+  unit: Unit & { number: string; body: string; kind: UnitKind };
+  judgement: Judgement;
+  readings: PlacedReading[];
+  /** Everything that was read and stands, as typed. */
+  taken: Reading[];
+  /** What the same places read before. */
+  before: readonly EarlierReading[];
+  photos: readonly Photo[];
+  /** Seconds spent in each section of its route. */
+  sections: readonly SectionTime[];
+  /** Steps that have no reading yet; empty once the inspection is closed. */
+  open: number;
+  closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
+  /** The inspection as it stands on this device, while it is not closed. */
+  draft: Draft | null;
+}
+
+function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
+  const answer = judgeDraft(draft, known);
+  const [own] = answer.units;
+  if (!own) throw new Error('a unit without judgement');
+  const judgement = {
+    book: answer.book,
+    verdict: own.verdict,
+    complete: own.complete,
+    brakes: own.brakes,
+    findings: answer.findings,
+  };
+  return {
+    unit: draft.unit,
+    judgement,
+    readings: placedOf(takenReadings(draft), judgement.findings),
+    taken: takenReadings(draft),
+    before: earlierReadings(draft),
+    photos: [],
+    sections: [],
+    open: unreadSteps(draft).length,
+    closed: null,
+    draft,
+  };
+}
+
+/** The sheet of an inspection: from the server once it is closed and judged there, until then from this device. */
+export function useJudged(id: string): { judged: Judged | null; waiting: boolean; problem: Error | null } {
+  const query = useSheet(id);
+  const [draft, setDraft] = useState<Draft | null>();
+  useEffect(() => {
+    let here = true;
+    void findDraft(id).then((found) => here && setDraft(found));
+    return () => {
+      here = false;
+    };
+  }, [id]);
+  const unit = useUnit(draft?.unit.id ?? '');
+  const sheet = query.data;
+  if (sheet?.judgement && sheet.closedAt && sheet.outcome) {
+    const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null).map(({ value }) => value);
+    return {
+      judged: {
+        unit: sheet.unit,
+        judgement: sheet.judgement,
+        readings: placedOf(live, sheet.judgement.findings),
+        taken: live,
+        before: sheet.before,
+        photos: sheet.photos,
+        sections: sheet.sections ?? [],
+        open: 0,
+        closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
+        draft: null,
+      },
+      waiting: false,
+      problem: null,
+    };
+  }
+  if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };
+  return { judged: null, waiting: draft === undefined || query.isPending, problem: query.error };
+}

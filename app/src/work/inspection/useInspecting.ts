@@ -1,0 +1,138 @@
+import {
+  type Doubt,
+  type Draft,
+  doubtAt,
+  entryOf,
+  type Frame,
+  frameKey,
+  type Note,
+  type Reading,
+  readingText,
+  type Step,
+  stepAt,
+  takeFrame,
+  textOf,
+  toNextOpen,
+  withEntry,
+  withNote,
+  withText,
+} from '@zealous-axle/core';
+import { useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { composed } from './compose';
+import { currentField, nextEmptyField } from './fields';
+import { padOf } from './kinds';
+import { kindWords } from './words';
+
+type Update = (change: (draft: Draft) => Draft) => void;
+
+/** What is the same at many steps and no measurement goes along to the next. */
+const carriedOn = (draft: Draft, step: Step): Draft['carried'] => ({
+  ...draft.carried,
+  ...padOf(step.kind).carry?.({ draft, step, entry: entryOf(draft, step) }),
+});
+
+/** Taking, skipping and correcting readings of an inspection in progress. */
+export function useInspecting(draft: Draft | null | undefined, update: Update) {
+  const [doubt, setDoubt] = useState<{ doubt: Doubt; value: Reading } | null>(null);
+  const [gaugeMessage, setGaugeMessage] = useState<string | null>(null);
+  const seen = useRef(new Set<string>());
+  const step = draft ? stepAt(draft) : null;
+
+  /** Takes the reading. `again` stays at this step, so that the next one corrects it. */
+  const take = (now: Draft, at: Step, value: Reading, again = false) => {
+    setDoubt(null);
+    const entry = entryOf(now, at);
+    const before = entry.saved;
+    const goOn = (next: Draft) => (again ? next : toNextOpen({ ...next, carried: carriedOn(next, at) }));
+    if (before && JSON.stringify(before.value) === JSON.stringify(value)) return update(goOn);
+    const reading = uuidv7();
+    const gauge = entry.gauge;
+    void send(
+      'take-reading',
+      {
+        reading,
+        inspection: now.inspection,
+        value,
+        ...(before ? { supersedes: before.reading } : {}),
+        ...(gauge ? { gauge } : {}),
+      },
+      `${now.unit.number}: ${kindWords(at)} ${readingText(value)}`,
+    );
+    update((next) =>
+      goOn(
+        withEntry(next, at, {
+          saved: { reading, value, ...(gauge ? { gauge } : {}) },
+          skipped: null,
+          ...(again ? { texts: {}, gauge: undefined } : {}),
+        }),
+      ),
+    );
+  };
+
+  /** Takes what is entered in `now` at its step, asks once when it is doubtful, or goes to the field still empty. */
+  const saveFrom = (now: Draft) => {
+    const at = stepAt(now);
+    if (!at) return;
+    const entered = composed(now, at);
+    if (!entered.ok) {
+      const field = currentField(now, at);
+      const next = field && textOf(now, at, field.id) !== '' ? nextEmptyField(now, at) : null;
+      if (next) update((draftNow) => withEntry(draftNow, at, { field: next.id }));
+      return;
+    }
+    const doubted = doubtAt(now, at, entered.value);
+    if (!doubted) return take(now, at, entered.value);
+    update((next) => withEntry(next, at, { asked: true }));
+    setDoubt({ doubt: doubted, value: entered.value });
+  };
+
+  return {
+    step,
+    doubt,
+    /** What a gauge was gaugeMessage, in a sentence. */
+    gaugeMessage,
+    setGaugeMessage,
+    save: () => draft && saveFrom(draft),
+    /** Chooses and takes at once. */
+    saveWith(change: Note) {
+      if (!draft || !step) return;
+      update((now) => withNote(now, step, change));
+      saveFrom(withNote(draft, step, change));
+    },
+    confirm: () => draft && step && doubt && take(draft, step, doubt.value),
+    again: () => draft && step && doubt && take(draft, step, doubt.value, true),
+    dismiss: () => setDoubt(null),
+    skip(reason: string) {
+      if (!draft || !step) return;
+      const { section: _, ...bare } = step;
+      void send(
+        'skip-reading',
+        { skip: uuidv7(), inspection: draft.inspection, step: bare, reason },
+        `${draft.unit.number}: ${kindWords(step)} skipped`,
+      );
+      update((now) => toNextOpen(withEntry(now, step, { skipped: reason })));
+    },
+    /** A gauge's value goes into the field in hand, shows where it came from, and the next step follows. */
+    takeGauge(frame: Frame) {
+      if (!draft || doubt) return;
+      const taken = takeFrame(frame, step?.kind ?? null, seen.current);
+      if (!taken.take) return taken.message && setGaugeMessage(taken.message);
+      if (!step) return;
+      const field = currentField(draft, step);
+      if (padOf(step.kind).reservoir && draft.reservoir === '')
+        return setGaugeMessage('First say the reservoir pressure.');
+      seen.current.add(frameKey(frame));
+      if (!field) return;
+      const { value, ...gauge } = frame;
+      const filled = withEntry(withText(draft, step, field.id, value), step, { gauge });
+      update(() => filled);
+      setGaugeMessage(`${kindWords(step)}: ${value} from gauge ${frame.serial}`);
+      const next = nextEmptyField(filled, step);
+      if (next && !composed(filled, step).ok) return update((now) => withEntry(now, step, { field: next.id }));
+      saveFrom(filled);
+    },
+  };
+}
+export type Inspecting = ReturnType<typeof useInspecting>;

@@ -1,0 +1,78 @@
+import type { JobView, Shop } from '@zealous-axle/core';
+import { View } from 'react-native';
+import { dayName } from '../../look/dates';
+import { LinkRow } from '../../parts/LinkRow';
+import { Text } from '../../parts/Text';
+import { minutesWords } from './MakeJob';
+
+const STATE_WORDS: Record<JobView['state'], string> = {
+  open: 'not placed',
+  placed: 'planned',
+  started: 'being done',
+  done: 'to certify',
+  certified: 'certified',
+  cancelled: 'cancelled',
+};
+
+function JobRow({ job }: { job: JobView }) {
+  return (
+    <LinkRow
+      href={`/job/${job.id}`}
+      className="min-h-14 justify-center gap-0.5 rounded-xl border border-line bg-raised px-3 py-2 active:opacity-70"
+    >
+      <Text bold>
+        <Text bold>{job.unit.number}</Text>
+        {`  ${job.title}`}
+      </Text>
+      <Text size="small" tone="soft">
+        {`${STATE_WORDS[job.state]} · ${minutesWords(job.minutes)}${job.wheelsOff ? ' · wheels off' : ''}`}
+      </Text>
+    </LinkRow>
+  );
+}
+
+/** Jobs by day and bay, the unplaced ones first. */
+export function Board({ shop }: { shop: Shop }) {
+  const unplaced = shop.jobs.filter(({ day }) => day === null);
+  const days = [...new Set(shop.jobs.flatMap(({ day }) => day ?? []))].sort();
+  return (
+    <View className="gap-4">
+      {shop.jobs.length === 0 ? <Text tone="soft">No job is open.</Text> : null}
+      {unplaced.length ? (
+        <View className="gap-2">
+          <Text bold tone="violation">
+            Not on a day yet
+          </Text>
+          {unplaced.map((job) => (
+            <JobRow key={job.id} job={job} />
+          ))}
+        </View>
+      ) : null}
+      {days.map((day) => (
+        <View key={day} className="gap-2">
+          <Text level={3} bold>
+            {day === shop.today ? `Today, ${dayName(day)}` : day < shop.today ? `${dayName(day)}, past` : dayName(day)}
+          </Text>
+          {shop.bays
+            .map((bay) => ({ bay, jobs: shop.jobs.filter((job) => job.day === day && job.bay?.id === bay.id) }))
+            .filter(({ jobs }) => jobs.length)
+            .map(({ bay, jobs }) => (
+              <View key={bay.id} className="gap-1 border-l-4 border-act pl-3">
+                <View className="flex-row justify-between">
+                  <Text size="small" bold>
+                    {bay.name}
+                  </Text>
+                  <Text size="small" tone="soft">
+                    {minutesWords(jobs.reduce((sum, { minutes }) => sum + minutes, 0))}
+                  </Text>
+                </View>
+                {jobs.map((job) => (
+                  <JobRow key={job.id} job={job} />
+                ))}
+              </View>
+            ))}
+        </View>
+      ))}
+    </View>
+  );
+}

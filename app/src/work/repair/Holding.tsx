@@ -1,0 +1,73 @@
+import type { UnitPage } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { clock } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Drawer } from '../../parts/Drawer';
+import { Text } from '../../parts/Text';
+import { TextField } from '../../parts/TextField';
+import { useMaySend, useSession } from '../../session/session';
+
+/** Why the trailer is held, what still stands in the way of its release, and the release itself. */
+export function Holding({
+  unit,
+  barriers,
+}: {
+  unit: Pick<UnitPage, 'id' | 'number' | 'holds'>;
+  barriers: readonly string[];
+}) {
+  const { fleet } = useSession();
+  const mayRelease = useMaySend('release-trailer');
+  const [signing, setSigning] = useState(false);
+  const [statement, setStatement] = useState('');
+  const release = async () => {
+    if (statement.trim() === '') return;
+    setSigning(false);
+    await send(
+      'release-trailer',
+      { release: uuidv7(), unit: unit.id, statement: statement.trim() },
+      `${unit.number}: released`,
+    );
+  };
+  return (
+    <Card title="Held" note="The trailer is not used until it is released.">
+      {unit.holds.map((hold) => (
+        <View key={hold.id} className="border-t border-line pt-2">
+          <Text bold>{hold.reason}</Text>
+          <Text size="small" tone="soft">{`${hold.by}, ${clock(hold.at, fleet.zone)}`}</Text>
+        </View>
+      ))}
+      {barriers.length ? (
+        <View className="gap-1 rounded-xl bg-raised p-3">
+          <Text bold>Before it can be released</Text>
+          {barriers.map((barrier) => (
+            <Text key={barrier}>{`• ${barrier}`}</Text>
+          ))}
+        </View>
+      ) : mayRelease ? (
+        <Button tall look="act" label="Release trailer" onPress={() => setSigning(true)} />
+      ) : (
+        <Text>Every holding defect is certified. A technician or the foreman can release it.</Text>
+      )}
+      {signing ? (
+        <Drawer title={`Release ${unit.number}`} onClose={() => setSigning(false)}>
+          <Text>
+            Your name and the time stand under this. Say what was done, and what was found not to need repair.
+          </Text>
+          <TextField
+            label="Statement"
+            value={statement}
+            onChangeText={setStatement}
+            multiline
+            maxLength={500}
+            autoFocus
+          />
+          <Button tall look="act" label="Sign and release" onPress={release} disabled={statement.trim() === ''} />
+        </Drawer>
+      ) : null}
+    </Card>
+  );
+}

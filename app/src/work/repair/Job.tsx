@@ -1,0 +1,395 @@
+import {
+  type CommandName,
+  JOB_LIFE,
+  type JobAct,
+  type JobPage,
+  type JobState,
+  keyOf,
+  mayNow,
+  placeWords,
+  stillToRemeasure,
+  subjectWords,
+  toRemeasure,
+} from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { openDrafts } from '../../device/drafts';
+import { send } from '../../device/outbox';
+import { useOutbox } from '../../device/useOutbox';
+import { clock, dayAfter, dayName } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { DefectRow } from '../../parts/DefectRow';
+import { Drawer } from '../../parts/Drawer';
+import { endsOf } from '../../parts/ends';
+import { Loaded } from '../../parts/Loaded';
+import { Notice } from '../../parts/Notice';
+import { endCode, RunningGear } from '../../parts/RunningGear';
+import { goBack, Screen } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { TextField } from '../../parts/TextField';
+import { VerdictMark } from '../../parts/VerdictMark';
+import { useJob, useUnit } from '../../server/queries';
+import { useSession } from '../../session/session';
+import { startInspection } from '../../session/start-inspection';
+import { useTyped } from '../../session/useTyped';
+import { minutesWords } from './MakeJob';
+
+const DAYS_AHEAD = 7;
+const ORDER: readonly JobState[] = ['open', 'placed', 'started', 'done', 'certified'];
+
+/** One step of the job: done, now, or still to come. */
+function Stage({ title, at, state, children }: { title: string; at: JobState; state: JobState; children?: ReactNode }) {
+  const passed = ORDER.indexOf(state) > ORDER.indexOf(at);
+  const now = state === at;
+  return (
+    <View className={`gap-2 rounded-xl border-2 p-3 ${now ? 'border-act bg-card' : 'border-line'}`}>
+      <View className="flex-row items-center gap-3">
+        <VerdictMark verdict={passed ? 'within' : 'not-judged'} size={24} />
+        <Text bold size="lead" tone={now || passed ? 'ink' : 'soft'} className="shrink">
+          {title}
+        </Text>
+      </View>
+      {children}
+    </View>
+  );
+}
+
+type Send = <N extends CommandName>(name: N, body: Parameters<typeof send<N>>[1], label: string) => boolean;
+
+interface StageProps {
+  page: JobPage;
+  act: Send;
+}
+
+function Place({ page, act }: StageProps) {
+  const { job, bays, today } = page;
+  const [bay, setBay] = useState<string | null>(job.bay?.id ?? null);
+  const [day, setDay] = useState<string | null>(job.day && job.day >= today ? job.day : null);
+  const { person } = useSession();
+  if (!mayNow(JOB_LIFE, job.state, 'place', person.role))
+    return <Text tone="soft">The foreman puts it on a bay and a day.</Text>;
+  const days = Array.from({ length: DAYS_AHEAD }, (_, index) => dayAfter(today, index));
+  const moved = bay !== job.bay?.id || day !== job.day;
+  return (
+    <>
+      <Choice
+        stacked
+        label="Bay"
+        options={bays.map(({ id, name }) => ({ value: id, label: name }))}
+        value={bay}
+        onChange={setBay}
+      />
+      <Choice
+        label="Day"
+        options={days.map((value) => ({ value, label: value === today ? 'Today' : dayName(value) }))}
+        value={day}
+        onChange={setDay}
+      />
+      <Button
+        tall
+        look="act"
+        label={job.state === 'open' ? 'Put on this bay and day' : 'Move it there'}
+        disabled={!bay || !day || !moved}
+        onPress={() =>
+          bay &&
+          day &&
+          act('place-job', { job: job.id, version: job.version, bay, day }, `${job.unit.number}: job placed`)
+        }
+      />
+    </>
+  );
+}
+
+function Finish({ page, act }: StageProps) {
+  const { job } = page;
+  const typed = useTyped(`finish ${job.id}`, { done: '', torque: '', tool: '' });
+  if (!typed) return null;
+  const { value, change, clear } = typed;
+  const { done, torque, tool } = value;
+  const badTorque = job.wheelsOff && torque !== '' && !/^\d{2,4}\s*(lb-ft|N·m|Nm)$/.test(torque.trim());
+  const ready = done.trim() !== '' && (!job.wheelsOff || (torque.trim() !== '' && !badTorque && tool.trim() !== ''));
+  return (
+    <>
+      <TextField
+        label="What was done"
+        value={done}
+        onChangeText={(next) => change({ done: next })}
+        multiline
+        maxLength={1_000}
+      />
+      {job.wheelsOff ? (
+        <>
+          <TextField
+            label="Torque"
+            placeholder="475 lb-ft"
+            value={torque}
+            onChangeText={(next) => change({ torque: next })}
+            error={badTorque ? 'Write a torque like 475 lb-ft or 640 N·m.' : null}
+          />
+          <TextField
+            label="Set with"
+            placeholder="Torque wrench 4"
+            value={tool}
+            onChangeText={(next) => change({ tool: next })}
+            maxLength={80}
+          />
+        </>
+      ) : null}
+      <Button
+        tall
+        look="act"
+        label="Repair is done"
+        disabled={!ready}
+        onPress={() => {
+          const taken = act(
+            'finish-job',
+            {
+              job: job.id,
+              version: job.version,
+              done: done.trim(),
+              ...(job.wheelsOff ? { torque: { value: torque.trim(), tool: tool.trim() } } : {}),
+            },
+            `${job.unit.number}: repair done`,
+          );
+          if (taken) void clear();
+        }}
+      />
+    </>
+  );
+}
+
+function MeasureAgain({ page }: { page: JobPage }) {
+  const { job, defects, standing } = page;
+  const session = useSession();
+  const unit = useUnit(job.unit.id);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  useEffect(() => {
+    void openDrafts(job.unit.id).then((drafts) =>
+      setDraft(drafts.find((each) => each.job === job.id)?.inspection ?? null),
+    );
+  }, [job.id, job.unit.id]);
+  const steps = toRemeasure(job.unit, defects);
+  const open = stillToRemeasure(steps, standing, job.doneAt);
+  if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
+  if (open.length === 0)
+    return (
+      <Notice look="good">{`Measured again at ${[...new Set(steps.map(({ axle, side }) => placeWords({ axle, side })))].join(', ')}: inside the limits.`}</Notice>
+    );
+  const measure = async () => {
+    if (busy) return;
+    setBusy(true);
+    const inspection =
+      draft ??
+      (await startInspection({
+        unit: { ...job.unit, standing: unit.data?.standing ?? standing },
+        session,
+        by: { job: job.id, steps },
+      }));
+    router.navigate(`/inspect/${inspection}`);
+  };
+  return (
+    <>
+      {open.map(({ step, because }) => (
+        <Text key={keyOf(step)}>{`• ${subjectWords(step)}: ${because}`}</Text>
+      ))}
+      <Button
+        tall
+        look="act"
+        label={
+          draft
+            ? 'Go on measuring again'
+            : `Measure again, ${steps.length} ${steps.length === 1 ? 'reading' : 'readings'}`
+        }
+        onPress={measure}
+        disabled={busy}
+      />
+    </>
+  );
+}
+
+function Certify({ page, act }: StageProps) {
+  const { job, defects, standing } = page;
+  const { person } = useSession();
+  const typed = useTyped(`certify ${job.id}`, { statement: '' });
+  const [reopening, setReopening] = useState(false);
+  const [reason, setReason] = useState('');
+  if (!typed) return null;
+  const { statement } = typed.value;
+  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.doneAt);
+  const head = { job: job.id, version: job.version };
+  return (
+    <>
+      <MeasureAgain page={page} />
+      <TextField
+        label="Statement"
+        placeholder="What was done, what needed no repair"
+        value={statement}
+        onChangeText={(next) => typed.change({ statement: next })}
+        multiline
+        maxLength={500}
+      />
+      <Text size="small" tone="soft">{`Signed as ${person.name}, with the time.`}</Text>
+      <Button
+        tall
+        look={open.length ? 'plain' : 'act'}
+        label="Sign and certify"
+        disabled={open.length > 0 || statement.trim() === ''}
+        onPress={() => {
+          const label = `${job.unit.number}: repair certified`;
+          if (act('certify-job', { ...head, statement: statement.trim() }, label)) void typed.clear();
+        }}
+      />
+      <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
+      {reopening ? (
+        <Drawer title="Work on it again" onClose={() => setReopening(false)}>
+          <TextField label="Why?" value={reason} onChangeText={setReason} maxLength={300} autoFocus />
+          <Button
+            tall
+            look="act"
+            label="Reopen this job"
+            disabled={reason.trim() === ''}
+            onPress={() => {
+              setReopening(false);
+              act('reopen-job', { ...head, reason: reason.trim() }, `${job.unit.number}: job reopened`);
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
+function Cancel({ page, act }: StageProps) {
+  const { job } = page;
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState('');
+  const { person } = useSession();
+  if (!mayNow(JOB_LIFE, job.state, 'cancel', person.role)) return null;
+  return (
+    <>
+      <Button label="Cancel this job" onPress={() => setAsking(true)} />
+      {asking ? (
+        <Drawer title={`Cancel the job for ${job.unit.number}`} onClose={() => setAsking(false)}>
+          <Text>Its defects go back to the list of what is to be repaired.</Text>
+          <TextField label="Why?" value={reason} onChangeText={setReason} maxLength={300} autoFocus />
+          <Button
+            tall
+            look="stop"
+            label="Cancel this job"
+            disabled={reason.trim() === ''}
+            onPress={() => {
+              setAsking(false);
+              act(
+                'cancel-job',
+                { job: job.id, version: job.version, reason: reason.trim() },
+                `${job.unit.number}: job cancelled`,
+              );
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
+function Stages({ page }: { page: JobPage }) {
+  const { fleet, person } = useSession();
+  const { job, defects } = page;
+  const { entries } = useOutbox();
+  const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
+  const waits = entries.some(
+    (entry) => !entry.refused && (entry.body as { job?: string }).job === job.id && entry.name.endsWith('-job'),
+  );
+  const [moving, setMoving] = useState(false);
+  const sent = useRef(false);
+  useEffect(() => {
+    if (!waits) sent.current = false;
+  }, [waits]);
+  // A second tap before the first is kept must not send the act again.
+  const act: Send = (name, body, label) => {
+    if (waits || sent.current) return false;
+    sent.current = true;
+    void send(name, body, label);
+    return true;
+  };
+  const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
+  return (
+    <>
+      {waits ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
+      <Card title={job.title} note={`${minutesWords(job.minutes)}${job.wheelsOff ? ', wheels off' : ''}`}>
+        {defects.map((defect) => (
+          <DefectRow key={defect.id} defect={defect} />
+        ))}
+        {covered.length ? (
+          <RunningGear unit={job.unit} ends={endsOf(job.unit, page.standing)} size="medium" covered={covered} />
+        ) : null}
+      </Card>
+      {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}
+      <Stage
+        title={job.bay && job.day ? `${dayName(job.day)}, ${job.bay.name}` : 'Bay and day'}
+        at="open"
+        state={job.state}
+      >
+        {job.state === 'open' ? <Place page={page} act={act} /> : null}
+        {job.state === 'placed' && !moving ? (
+          <Button label="Move to another bay or day" onPress={() => setMoving(true)} />
+        ) : null}
+        {job.state === 'placed' && moving ? <Place page={page} act={act} /> : null}
+      </Stage>
+      <Stage title="Start" at="placed" state={job.state}>
+        {may('start') ? (
+          <Button
+            tall
+            look="act"
+            label="Start work"
+            onPress={() => act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)}
+          />
+        ) : null}
+      </Stage>
+      <Stage title="Repair" at="started" state={job.state}>
+        {may('finish') ? <Finish page={page} act={act} /> : null}
+        {job.done ? <Text>{job.done}</Text> : null}
+        {job.torque.map((check) => (
+          <Text
+            key={check.at}
+            size="small"
+            tone="soft"
+          >{`Torque ${check.value}, ${check.tool}. ${check.by}, ${clock(check.at, fleet.zone)}`}</Text>
+        ))}
+      </Stage>
+      <Stage title="Measure again and certify" at="done" state={job.state}>
+        {may('certify') ? <Certify page={page} act={act} /> : null}
+        {job.certified ? (
+          <>
+            <Text>{job.certified.statement}</Text>
+            <Text size="small" tone="soft">{`${job.certified.by}, ${clock(job.certified.at, fleet.zone)}`}</Text>
+          </>
+        ) : null}
+      </Stage>
+      {job.state === 'certified' && page.held ? (
+        <Notice look="ask">{`${job.unit.number} is still held. It is released on its own page, once every holding defect is certified.`}</Notice>
+      ) : null}
+      <Button tall label={`Open ${job.unit.number}`} onPress={() => router.navigate(`/trailer/${job.unit.id}`)} />
+      <Cancel page={page} act={act} />
+    </>
+  );
+}
+
+/** One job from bay and day to the signed certificate. */
+export function Job() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const query = useJob(id);
+  return (
+    <Screen
+      title={query.data ? `Job on ${query.data.job.unit.number}` : 'Job'}
+      under={query.data?.job.title}
+      back={goBack('/shop')}
+    >
+      <Loaded query={query}>{(page) => <Stages key={page.job.state} page={page} />}</Loaded>
+    </Screen>
+  );
+}
