@@ -17,7 +17,7 @@ function complaints(files: Record<string, string>): string[] {
     });
     return `${run.stdout}${run.stderr}`.split('\n').flatMap((line) => {
       const [, rule, file] = /title=(lint\/[^,]+),file=([^,]+)/.exec(line) ?? [];
-      return rule && file && (rule === RESTRICTED || rule === CYCLE) ? [`${rule} ${file}`] : [];
+      return rule && file && (rule === RESTRICTED || rule === CYCLE) ? [`${rule} ${file.replace(`${ROOT}/`, '')}`] : [];
     });
   } finally {
     for (const path of paths) rmSync(join(ROOT, path), { force: true });

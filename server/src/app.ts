@@ -4,6 +4,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import Fastify from 'fastify';
 import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import { defectRoutes } from './defects';
 import { type Live, liveRoutes } from './feeds';
 import { sessionRoutes } from './fleet';
 import { doCommand } from './handlers';
@@ -74,6 +75,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       fileRoutes(v1, parts);
       printRoutes(v1, parts);
       gaugeRoutes(v1, parts);
+      defectRoutes(v1, parts);
       shopRoutes(v1, parts);
       commandRoutes(v1, parts, doCommand as DoCommand);
       judgeRoutes(v1);

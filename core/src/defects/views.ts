@@ -18,3 +18,7 @@ export const defectViewSchema = z.strictObject({
   version: z.int(),
 });
 export type DefectView = z.infer<typeof defectViewSchema>;
+
+/** A page of defects; `next` asks for the page after it, null where it is the last. */
+export const defectsPageSchema = z.strictObject({ defects: z.array(defectViewSchema), next: z.string().nullable() });
+export type DefectsPage = z.infer<typeof defectsPageSchema>;

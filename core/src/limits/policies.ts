@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Day, lastDayAfter } from '../measure';
 import shipped from './policies.json';
 
 const option = z.strictObject({
@@ -48,10 +49,8 @@ export function ofPolicy(policy: string | undefined, chosen: Policies): boolean 
 }
 
 /** The last day an inspection sticker is good, from the month on it (`2026-03`), as a plain date. */
-export function stickerLastDay(policies: Policies, month: string): string | null {
-  const found = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(month);
-  if (!found) return null;
+export function stickerLastDay(policies: Policies, month: string): Day | null {
+  if (!/^\d{4}-(0[1-9]|1[0-2])$/.test(month)) return null;
   const way = policyOf('sticker')?.options.find(({ id }) => id === policyChoice(policies, 'sticker'));
-  const last = new Date(Date.UTC(Number(found[1]), Number(found[2]) + (way?.months ?? 0), 0));
-  return last.toISOString().slice(0, 10);
+  return lastDayAfter(month, way?.months ?? 0);
 }

@@ -25,13 +25,16 @@ export const jobViewSchema = z.strictObject({
 });
 export type JobView = z.infer<typeof jobViewSchema>;
 
+/** What the shop has before it, counted; the reports and jobs themselves come page by page. */
 export const shopSchema = z.strictObject({
   today: z.string(),
   bays: z.array(z.strictObject({ id, name: z.string() })),
-  defects: z.array(defectViewSchema),
-  jobs: z.array(jobViewSchema),
+  totals: z.strictObject({ reported: z.int(), triaged: z.int(), jobs: z.int() }),
 });
 export type Shop = z.infer<typeof shopSchema>;
+
+export const jobsPageSchema = z.strictObject({ jobs: z.array(jobViewSchema), next: z.string().nullable() });
+export type JobsPage = z.infer<typeof jobsPageSchema>;
 
 export const jobPageSchema = z.strictObject({
   job: jobViewSchema,

@@ -10,6 +10,7 @@ const instant = z.string();
 
 export const yardRowSchema = z.strictObject({
   ...unitHeadSchema.shape,
+  site: z.string(),
   held: z.boolean(),
   openDefects: z.int(),
   toAcknowledge: z.int(),
@@ -19,8 +20,43 @@ export const yardRowSchema = z.strictObject({
   due: z.strictObject({ paper: z.string(), on: z.string() }).nullable(),
 });
 export type YardRow = z.infer<typeof yardRowSchema>;
-export const yardSchema = z.strictObject({ today: z.string(), units: z.array(yardRowSchema) });
-export type Yard = z.infer<typeof yardSchema>;
+/** In which order the yard is shown: what presses first, by number, worst verdict, paper that expires, longest unmeasured. */
+export const YARD_ORDERS = ['urgency', 'number', 'verdict', 'due', 'measured'] as const;
+export type YardOrder = (typeof YARD_ORDERS)[number];
+export const YARD_FILTERS = ['all', 'held', 'defects', 'due'] as const;
+export type YardFilter = (typeof YARD_FILTERS)[number];
+
+/** A paper that expires within so many days is due. */
+export const DUE_SOON_DAYS = 14;
+
+/** What is asked of the yard: which units, and in which order. */
+export const yardAskedSchema = z.strictObject({
+  /** Part of a number or body. */
+  text: z.string().trim().max(60).optional(),
+  show: z.enum(YARD_FILTERS).optional(),
+  verdict: z.enum(VERDICTS).optional(),
+  site: z.string().max(80).optional(),
+  body: z.string().max(80).optional(),
+});
+export type YardAsked = z.infer<typeof yardAskedSchema>;
+
+/** One page of the yard; `next` asks for the page after it, null where it is the last. */
+export const yardPageSchema = z.strictObject({
+  today: z.string(),
+  units: z.array(yardRowSchema),
+  next: z.string().nullable(),
+});
+export type YardPage = z.infer<typeof yardPageSchema>;
+
+/** How many units the whole fleet and what was asked for have, and what may be asked for. */
+export const yardTotalSchema = z.strictObject({
+  units: z.int(),
+  held: z.int(),
+  asked: z.int(),
+  sites: z.array(z.string()),
+  bodies: z.array(z.string()),
+});
+export type YardTotal = z.infer<typeof yardTotalSchema>;
 
 export const unitPageSchema = z.strictObject({
   ...unitHeadSchema.shape,
@@ -28,9 +64,23 @@ export const unitPageSchema = z.strictObject({
   holds: z.array(z.strictObject({ id, reason: z.string(), by: z.string(), at: instant })),
   papers: z.array(z.strictObject({ paper: z.string(), on: z.string() })),
   standing: z.array(standingSchema),
+  /** Open, and certified but not acknowledged yet: all of them. */
   defects: z.array(defectViewSchema),
+  /** Not certified or cancelled: all of them. */
   jobs: z.array(jobViewSchema),
+  /** The newest; `inspectionsTotal` says how many there are, and the rest is asked for page by page. */
   inspections: z.array(inspectionHeadSchema),
+  inspectionsTotal: z.int(),
   photos: z.array(photoSchema),
+  photosTotal: z.int(),
 });
 export type UnitPage = z.infer<typeof unitPageSchema>;
+
+/** A page of what is kept of a unit, newest first; `next` asks for what is older. */
+export const inspectionsPageSchema = z.strictObject({
+  inspections: z.array(inspectionHeadSchema),
+  next: z.string().nullable(),
+});
+export type InspectionsPage = z.infer<typeof inspectionsPageSchema>;
+export const photosPageSchema = z.strictObject({ photos: z.array(photoSchema), next: z.string().nullable() });
+export type PhotosPage = z.infer<typeof photosPageSchema>;

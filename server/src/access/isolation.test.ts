@@ -61,8 +61,9 @@ describe('another fleet’s trailer', () => {
     const yard = await world.get('manager@ours', '/units');
     expect(yard.body.units.map(({ id }: { id: string }) => id)).toEqual([ours.unit]);
     const shop = await world.get('manager@ours', '/shop');
-    expect(shop.body.defects).toEqual([]);
-    expect(shop.body.jobs).toEqual([]);
+    expect(shop.body.totals).toEqual({ reported: 0, triaged: 0, jobs: 0 });
+    expect((await world.get('manager@ours', '/defects?state=reported')).body.defects).toEqual([]);
+    expect((await world.get('manager@ours', '/jobs')).body.jobs).toEqual([]);
   });
 
   test.each(EVERY_COMMAND.filter((name) => !OF_THE_SENDER.includes(name)))('cannot be written by %s', async (name) => {

@@ -1,4 +1,5 @@
 /** What was reported, and the life of a report. */
 export { acknowledgeRepair, dismissDefect, moveDefect, reportDefect, triageDefect } from './handlers';
-export { defectPlace, defectsOfJob, defectViews, findDefect, openDefects } from './queries';
+export { countDefects, defectPlace, defectsOfJob, defectViews, findDefect, openDefects } from './queries';
+export { defectRoutes } from './routes';
 export { certificate, defect } from './schema';

@@ -1,8 +1,9 @@
 import { type DefectState, type DefectView, OPEN_DEFECT_STATES, positionCode } from '@zealous-axle/core';
-import { and, asc, desc, eq, inArray, type SQL } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
+import { type Key, pageOf } from '../http';
 import type { FleetStore } from '../store';
 import { certificate, defect } from './schema';
 
@@ -17,45 +18,76 @@ export interface DefectQuestion {
 
 const reporter = alias(person, 'reporter');
 const signer = alias(person, 'signer');
-const MOST = 200;
 
-/** Defects with their unit, reporter and certificate, newest first. */
-export async function defectViews(store: FleetStore, asked: DefectQuestion): Promise<DefectView[]> {
-  const where: SQL[] = [];
-  if (asked.unitId) where.push(eq(defect.unitId, asked.unitId));
-  if (asked.jobId) where.push(eq(defect.jobId, asked.jobId));
-  if (asked.id) where.push(eq(defect.id, asked.id));
-  if (asked.states) where.push(inArray(defect.state, [...asked.states]));
-  const rows = await store
+function select(store: FleetStore) {
+  return store
     .select({ defect, unit, by: reporter.name, certificate, signer: signer.name })
     .from(defect)
     .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
     .innerJoin(reporter, and(eq(reporter.fleetId, defect.fleetId), eq(reporter.id, defect.reportedBy)))
     .leftJoin(certificate, and(eq(certificate.fleetId, defect.fleetId), eq(certificate.jobId, defect.jobId)))
-    .leftJoin(signer, and(eq(signer.fleetId, defect.fleetId), eq(signer.id, certificate.signedBy)))
-    .where(and(...where))
+    .leftJoin(signer, and(eq(signer.fleetId, defect.fleetId), eq(signer.id, certificate.signedBy)));
+}
+type Row = Awaited<ReturnType<typeof select>>[number];
+
+const viewOf = (row: Row): DefectView => ({
+  id: row.defect.id,
+  unit: { id: row.unit.id, number: row.unit.number, body: row.unit.body, kind: row.unit.kind },
+  code: row.defect.code,
+  axle: row.defect.axle,
+  side: row.defect.side,
+  tyre: row.defect.tyre,
+  words: row.defect.words,
+  state: row.defect.state,
+  holds: row.defect.holds,
+  origin: row.defect.origin,
+  reportedBy: row.by,
+  reportedAt: row.defect.reportedAt.toISOString(),
+  job: row.defect.jobId,
+  certified:
+    row.certificate && row.signer
+      ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
+      : null,
+  version: row.defect.version,
+});
+
+/** Defects with their unit, reporter and certificate, newest first: all that were asked for. */
+export async function defectViews(store: FleetStore, asked: DefectQuestion): Promise<DefectView[]> {
+  const rows = await select(store)
+    .where(
+      and(
+        asked.unitId ? eq(defect.unitId, asked.unitId) : undefined,
+        asked.jobId ? eq(defect.jobId, asked.jobId) : undefined,
+        asked.id ? eq(defect.id, asked.id) : undefined,
+        asked.states ? inArray(defect.state, [...asked.states]) : undefined,
+      ),
+    )
+    .orderBy(desc(defect.reportedAt), desc(defect.id));
+  return rows.map(viewOf);
+}
+
+/** A page of the defects in a state, newest first. */
+export async function defectsIn(store: FleetStore, state: DefectState, key: Key | null, size: number) {
+  const rows = await select(store)
+    .where(
+      and(
+        eq(defect.state, state),
+        key ? sql`(${defect.reportedAt}, ${defect.id}) < (${key[0]}, ${key[1]})` : undefined,
+      ),
+    )
     .orderBy(desc(defect.reportedAt), desc(defect.id))
-    .limit(MOST);
-  return rows.map((row) => ({
-    id: row.defect.id,
-    unit: { id: row.unit.id, number: row.unit.number, body: row.unit.body, kind: row.unit.kind },
-    code: row.defect.code,
-    axle: row.defect.axle,
-    side: row.defect.side,
-    tyre: row.defect.tyre,
-    words: row.defect.words,
-    state: row.defect.state,
-    holds: row.defect.holds,
-    origin: row.defect.origin,
-    reportedBy: row.by,
-    reportedAt: row.defect.reportedAt.toISOString(),
-    job: row.defect.jobId,
-    certified:
-      row.certificate && row.signer
-        ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
-        : null,
-    version: row.defect.version,
-  }));
+    .limit(size + 1);
+  return pageOf(rows.map(viewOf), size, ({ reportedAt, id }) => [reportedAt, id]);
+}
+
+/** How many defects each of these states has. */
+export async function countDefects(store: FleetStore, states: readonly DefectState[]) {
+  const rows = await store
+    .select({ state: defect.state, n: count() })
+    .from(defect)
+    .where(inArray(defect.state, [...states]))
+    .groupBy(defect.state);
+  return new Map(rows.map(({ state, n }) => [state, n]));
 }
 
 /** Every open defect of a unit, whole: what decides reads these, never a list made for a screen. */

@@ -23,7 +23,7 @@ export const defect = pgTable(
   (t) => [
     primaryKey({ columns: [t.fleetId, t.id] }),
     index('defect_unit').on(t.fleetId, t.unitId, t.state),
-    index('defect_state').on(t.fleetId, t.state),
+    index('defect_state').on(t.fleetId, t.state, t.reportedAt.desc().nullsFirst(), t.id.desc().nullsFirst()),
     index('defect_job').on(t.fleetId, t.jobId),
   ],
 );

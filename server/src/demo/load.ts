@@ -16,7 +16,8 @@ import { fleet, person } from '../access/schema';
 import { bay, paper, unit } from '../fleet/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import type { Actor } from '../run/actor';
-import { connect, type Database } from '../store/connect';
+import { connect, type Database, type FleetStore } from '../store/connect';
+import { rebuildYard } from '../yard/keep';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
 import { wornReadings } from './history';
 import { seeded, seededId } from './random';
@@ -188,6 +189,7 @@ async function loadFleet(db: Database, now: Date) {
     const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles };
     trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
   }
+  await rebuildYard(db as unknown as FleetStore);
   const session = (signIn: DemoPerson): Actor => {
     const who = people.find((each) => each.signIn === signIn);
     if (!who) throw new Error(`no demo person ${signIn}`);

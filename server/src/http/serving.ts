@@ -41,7 +41,3 @@ export async function ask<T>(
 /** Whoever sent the request; a 401 when nobody is signed in. */
 export const signedIn = (serving: Serving, request: FastifyRequest): Promise<Actor> =>
   ask(serving, request, async (_, session) => session);
-
-/** The date of an instant in the shop's zone, as `2026-11-24`. */
-export const dayIn = (zone: string, at: Date): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(at);

@@ -2,8 +2,8 @@
 export { closeInspection, skipReading, startInspection, takeReading } from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';
-export { photoViews } from './photos';
-export { recentInspections, sheetOf, standingReadings } from './queries';
+export { countPhotos, photosBefore } from './photos';
+export { countInspections, inspectionsBefore, sheetOf, standingReadings } from './queries';
 export { inspectionRoutes } from './routes';
-export { inspection, photo, reading } from './schema';
+export { inspection, reading } from './schema';
 export { keepStanding } from './standing';

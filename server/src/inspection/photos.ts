@@ -1,22 +1,45 @@
 import type { Photo } from '@zealous-axle/core';
-import { and, asc, eq, type SQL } from 'drizzle-orm';
+import { and, count, desc, eq, sql } from 'drizzle-orm';
 import { person } from '../access';
+import { type Key, pageOf } from '../http';
 import type { FleetStore } from '../store';
 import { photo } from './schema';
 
-const MOST = 100;
+type Of = { unitId: string } | { inspectionId: string };
+const ofWhat = (of: Of) => ('unitId' in of ? eq(photo.unitId, of.unitId) : eq(photo.inspectionId, of.inspectionId));
 
-/** Photos without their pictures, oldest first. */
-export async function photoViews(store: FleetStore, where: SQL): Promise<Photo[]> {
-  const { id, inspectionId, defectId, key, width, height, takenAt } = photo;
+/** Photos without their pictures, newest first; those before a key of the page before. */
+export async function photosBefore(store: FleetStore, of: Of, key: Key | null, size: number) {
+  const { id, inspectionId, defectId, width, height, takenAt } = photo;
   const rows = await store
-    .select({ id, inspection: inspectionId, defect: defectId, key, width, height, by: person.name, at: takenAt })
+    .select({
+      id,
+      inspection: inspectionId,
+      defect: defectId,
+      key: photo.key,
+      width,
+      height,
+      by: person.name,
+      at: takenAt,
+    })
     .from(photo)
     .innerJoin(person, and(eq(person.fleetId, photo.fleetId), eq(person.id, photo.takenBy)))
-    .where(where)
-    .orderBy(asc(photo.takenAt))
-    .limit(MOST);
-  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+    .where(and(ofWhat(of), key ? sql`(${takenAt}, ${id}) < (${key[0]}, ${key[1]})` : undefined))
+    .orderBy(desc(takenAt), desc(id))
+    .limit(size + 1);
+  const views = rows.map((row): Photo => ({ ...row, at: row.at.toISOString() }));
+  return pageOf(views, size, (row) => [row.at, row.id]);
+}
+
+/** Every photo of an inspection, oldest first: no more than it has steps. */
+export async function photosOf(store: FleetStore, inspectionId: string): Promise<Photo[]> {
+  const { rows } = await photosBefore(store, { inspectionId }, null, Number.MAX_SAFE_INTEGER - 1);
+  return rows.reverse();
+}
+
+export async function countPhotos(store: FleetStore, unitId: string): Promise<number> {
+  const [row] = await store.select({ n: count() }).from(photo).where(eq(photo.unitId, unitId));
+  return row?.n ?? 0;
 }
 
 /** One picture as JPEG; null when the fleet has no such photo. */

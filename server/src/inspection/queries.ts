@@ -10,12 +10,13 @@ import {
   type Unit,
   WEARING_KINDS,
 } from '@zealous-axle/core';
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { unit } from '../fleet';
+import { type Key, pageOf } from '../http';
 import type { FleetStore } from '../store';
-import { photoViews } from './photos';
-import { currentReading, inspection, judgement, photo, reading, skip } from './schema';
+import { photosOf } from './photos';
+import { currentReading, inspection, judgement, reading, skip } from './schema';
 import { stepsAsked } from './steps';
 
 export type InspectionRow = typeof inspection.$inferSelect;
@@ -129,7 +130,7 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
     })),
     steps,
     sections: head.inspection.sections,
-    photos: await photoViews(store, eq(photo.inspectionId, id)),
+    photos: await photosOf(store, id),
     judgement: await latestJudgement(store, id, head.unit, steps ?? []),
   };
 }
@@ -153,17 +154,27 @@ export async function standingReadings(store: FleetStore, unitId: string): Promi
   }));
 }
 
-const RECENT_INSPECTIONS = 12;
-
-export async function recentInspections(store: FleetStore, unitId: string): Promise<InspectionHead[]> {
+/** Inspections of a unit, newest first; those before a key of the page before. */
+export async function inspectionsBefore(store: FleetStore, unitId: string, key: Key | null, size: number) {
   const rows = await store
     .select({ inspection, by: person.name })
     .from(inspection)
     .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
-    .where(eq(inspection.unitId, unitId))
-    .orderBy(desc(inspection.startedAt))
-    .limit(RECENT_INSPECTIONS);
-  return rows.map((row) => inspectionHead(row.inspection, row.by));
+    .where(
+      and(
+        eq(inspection.unitId, unitId),
+        key ? sql`(${inspection.startedAt}, ${inspection.id}) < (${key[0]}, ${key[1]})` : undefined,
+      ),
+    )
+    .orderBy(desc(inspection.startedAt), desc(inspection.id))
+    .limit(size + 1);
+  const heads = rows.map((row) => inspectionHead(row.inspection, row.by));
+  return pageOf(heads, size, ({ startedAt, id }) => [startedAt, id]);
+}
+
+export async function countInspections(store: FleetStore, unitId: string): Promise<number> {
+  const [row] = await store.select({ n: count() }).from(inspection).where(eq(inspection.unitId, unitId));
+  return row?.n ?? 0;
 }
 
 export const inspectionHead = (row: typeof inspection.$inferSelect, by: string): InspectionHead => ({

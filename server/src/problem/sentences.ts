@@ -21,6 +21,7 @@ export const SENTENCES = {
   'one-trailer': 'A job is for one trailer at a time.',
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
+  'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
   'no-time': (text: string) => `“${text}” is not a time like 2026-03-02T12:00:00Z.`,
   future: (text: string) => `${text} lies in the future.`,

@@ -1,8 +1,9 @@
-import type { JobState, JobView } from '@zealous-axle/core';
-import { and, asc, desc, eq, inArray, type SQL } from 'drizzle-orm';
+import { type JobState, type JobView, OPEN_JOB_STATES } from '@zealous-axle/core';
+import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
 import { bay, unit } from '../fleet';
+import { type Key, pageOf } from '../http';
 import type { FleetStore } from '../store';
 import { job, torqueCheck } from './schema';
 
@@ -14,8 +15,6 @@ export interface JobQuestion {
   states?: readonly JobState[];
 }
 
-const MOST = 200;
-
 async function torqueOf(store: FleetStore, jobs: readonly string[]) {
   if (jobs.length === 0) return [];
   return store
@@ -26,52 +25,89 @@ async function torqueOf(store: FleetStore, jobs: readonly string[]) {
     .orderBy(asc(torqueCheck.checkedAt));
 }
 
-/** Jobs with unit, bay, torque checks and certificate, the next day first. */
-export async function jobViews(store: FleetStore, asked: JobQuestion): Promise<JobView[]> {
-  const where: SQL[] = [];
-  if (asked.unitId) where.push(eq(job.unitId, asked.unitId));
-  if (asked.id) where.push(eq(job.id, asked.id));
-  if (asked.states) where.push(inArray(job.state, [...asked.states]));
-  const rows = await store
+function select(store: FleetStore) {
+  return store
     .select({ job, unit, bay, certificate, signer: person.name })
     .from(job)
     .innerJoin(unit, and(eq(unit.fleetId, job.fleetId), eq(unit.id, job.unitId)))
     .leftJoin(bay, and(eq(bay.fleetId, job.fleetId), eq(bay.id, job.bayId)))
     .leftJoin(certificate, and(eq(certificate.fleetId, job.fleetId), eq(certificate.jobId, job.id)))
-    .leftJoin(person, and(eq(person.fleetId, job.fleetId), eq(person.id, certificate.signedBy)))
-    .where(and(...where))
-    .orderBy(desc(job.day), asc(job.id))
-    .limit(MOST);
+    .leftJoin(person, and(eq(person.fleetId, job.fleetId), eq(person.id, certificate.signedBy)));
+}
+
+async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select>>): Promise<JobView[]> {
   const torque = await torqueOf(
     store,
     rows.map((row) => row.job.id),
   );
-  return rows.map((row) => ({
-    id: row.job.id,
-    unit: {
-      id: row.unit.id,
-      number: row.unit.number,
-      body: row.unit.body,
-      kind: row.unit.kind,
-      axles: row.unit.axles,
-    },
-    title: row.job.title,
-    state: row.job.state,
-    minutes: row.job.minutes,
-    wheelsOff: row.job.wheelsOff,
-    bay: row.bay ? { id: row.bay.id, name: row.bay.name } : null,
-    day: row.job.day,
-    done: row.job.done,
-    doneAt: row.job.doneAt?.toISOString() ?? null,
-    torque: torque
-      .filter(({ check }) => check.jobId === row.job.id)
-      .map(({ check, by }) => ({ value: check.value, tool: check.tool, by, at: check.checkedAt.toISOString() })),
-    certified:
-      row.certificate && row.signer
-        ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
-        : null,
-    version: row.job.version,
-  }));
+  return rows.map(
+    (row): JobView => ({
+      id: row.job.id,
+      unit: {
+        id: row.unit.id,
+        number: row.unit.number,
+        body: row.unit.body,
+        kind: row.unit.kind,
+        axles: row.unit.axles,
+      },
+      title: row.job.title,
+      state: row.job.state,
+      minutes: row.job.minutes,
+      wheelsOff: row.job.wheelsOff,
+      bay: row.bay ? { id: row.bay.id, name: row.bay.name } : null,
+      day: row.job.day,
+      done: row.job.done,
+      doneAt: row.job.doneAt?.toISOString() ?? null,
+      torque: torque
+        .filter(({ check }) => check.jobId === row.job.id)
+        .map(({ check, by }) => ({ value: check.value, tool: check.tool, by, at: check.checkedAt.toISOString() })),
+      certified:
+        row.certificate && row.signer
+          ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
+          : null,
+      version: row.job.version,
+    }),
+  );
+}
+
+/** Jobs with unit, bay, torque checks and certificate, the next day first: all that were asked for. */
+export async function jobViews(store: FleetStore, asked: JobQuestion): Promise<JobView[]> {
+  const rows = await select(store)
+    .where(
+      and(
+        asked.unitId ? eq(job.unitId, asked.unitId) : undefined,
+        asked.id ? eq(job.id, asked.id) : undefined,
+        asked.states ? inArray(job.state, [...asked.states]) : undefined,
+      ),
+    )
+    .orderBy(desc(job.day), asc(job.id));
+  return viewsOf(store, rows);
+}
+
+/** Before every day: a job that is on none. */
+const NO_DAY = '0001-01-01';
+
+/** A page of the open jobs: what is on no day yet, then day after day. */
+export async function openJobs(store: FleetStore, key: Key | null, size: number) {
+  const day = sql<string>`coalesce(${job.day}, ${NO_DAY}::date)`;
+  const rows = await select(store)
+    .where(
+      and(
+        inArray(job.state, [...OPEN_JOB_STATES]),
+        key ? sql`(${day}, ${job.id}) > (${key[0]}::date, ${key[1]}::uuid)` : undefined,
+      ),
+    )
+    .orderBy(asc(day), asc(job.id))
+    .limit(size + 1);
+  return pageOf(await viewsOf(store, rows), size, (row) => [row.day ?? NO_DAY, row.id]);
+}
+
+export async function countOpenJobs(store: FleetStore): Promise<number> {
+  const [row] = await store
+    .select({ n: count() })
+    .from(job)
+    .where(inArray(job.state, [...OPEN_JOB_STATES]));
+  return row?.n ?? 0;
 }
 
 export async function findJob(store: FleetStore, id: string): Promise<JobRow | null> {

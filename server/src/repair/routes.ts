@@ -1,25 +1,62 @@
-import { jobPageSchema, shopSchema } from '@zealous-axle/core';
+import { dayIn, jobPageSchema, jobsPageSchema, shopSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { defectViews } from '../defects';
+import { countDefects, defectViews } from '../defects';
 import { openHolds } from '../fleet';
-import { type App, ask, dayIn, type Serving } from '../http';
+import { type App, ask, readKey, type Serving } from '../http';
 import { standingReadings } from '../inspection';
-import { bayList, jobViews } from './queries';
+import { bayList, countOpenJobs, jobViews, openJobs } from './queries';
 
-/** What the shop has before it: reports to triage, jobs, bays; and one job. */
+const PAGE = 50;
+
+/** What the shop has before it: how much, the jobs page by page, and one job. */
 export function shopRoutes(app: App, serving: Serving): void {
-  app.get('/shop', { schema: { tags: ['shop'], response: { 200: shopSchema } } }, (request) =>
-    ask(serving, request, async (store, { fleet }) => ({
-      today: dayIn(fleet.zone, serving.now()),
-      bays: await bayList(store),
-      defects: await defectViews(store, { states: ['reported', 'triaged'] }),
-      jobs: await jobViews(store, { states: ['open', 'placed', 'started', 'done'] }),
-    })),
+  app.get(
+    '/shop',
+    { schema: { tags: ['shop'], summary: 'The shop: its bays, and how much waits', response: { 200: shopSchema } } },
+    (request) =>
+      ask(serving, request, async (store, { fleet }) => {
+        const defects = await countDefects(store, ['reported', 'triaged']);
+        return {
+          today: dayIn(fleet.zone, serving.now()),
+          bays: await bayList(store),
+          totals: {
+            reported: defects.get('reported') ?? 0,
+            triaged: defects.get('triaged') ?? 0,
+            jobs: await countOpenJobs(store),
+          },
+        };
+      }),
+  );
+
+  app.get(
+    '/jobs',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'Open jobs: what is on no day yet, then day after day',
+        querystring: z.strictObject({ after: z.string().max(200).optional() }),
+        response: { 200: jobsPageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.after, 2);
+      return ask(serving, request, async (store) => {
+        const { rows, next } = await openJobs(store, key, PAGE);
+        return { jobs: rows, next };
+      });
+    },
   );
 
   app.get(
     '/jobs/:id',
-    { schema: { tags: ['shop'], params: z.object({ id: z.uuid() }), response: { 200: jobPageSchema } } },
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'One job, from its bay and day to its certificate',
+        params: z.object({ id: z.uuid() }),
+        response: { 200: jobPageSchema },
+      },
+    },
     (request) =>
       ask(serving, request, async (store, { fleet }) => {
         const [job] = await jobViews(store, { id: request.params.id });

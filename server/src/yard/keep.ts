@@ -8,13 +8,14 @@ const WORST_FIRST = sql.param([...VERDICTS]);
 /** The yard's rows as the facts have them, one for each unit `of` a condition. */
 const fromFacts = (of: ReturnType<typeof sql>) => sql`
   select u.fleet_id, u.id as unit_id, u.number, u.body, u.kind, u.site,
-    exists (select 1 from hold h where h.fleet_id = u.fleet_id and h.unit_id = u.id and not exists
-      (select 1 from hold_released r where r.fleet_id = h.fleet_id and r.hold_id = h.id)) as held,
+    h.held, case when h.held then 0 when d.open > 0 then 1 else 2 end as urgency,
     coalesce(d.open, 0)::int as open_defects, coalesce(d.certified, 0)::int as to_acknowledge,
     i.closed_at as last_measured, i.verdict,
     coalesce(array_position(${WORST_FIRST}::text[], i.verdict), ${VERDICTS.length + 1}) as verdict_rank,
     p.paper as due_paper, p.due_on
   from unit u
+  cross join lateral (select exists (select 1 from hold where fleet_id = u.fleet_id and unit_id = u.id and not exists
+    (select 1 from hold_released r where r.fleet_id = hold.fleet_id and r.hold_id = hold.id)) as held) h
   left join lateral (select
       count(*) filter (where state = any(${OPEN}::text[])) as open,
       count(*) filter (where state = 'certified') as certified
@@ -26,7 +27,7 @@ const fromFacts = (of: ReturnType<typeof sql>) => sql`
     where fleet_id = u.fleet_id and unit_id = u.id order by due_on, paper limit 1) p on true
   where ${of}`;
 
-const KEPT = ['number', 'body', 'kind', 'site', 'held', 'open_defects', 'to_acknowledge', 'last_measured'];
+const KEPT = ['number', 'body', 'kind', 'site', 'held', 'urgency', 'open_defects', 'to_acknowledge', 'last_measured'];
 const COLUMNS = [...KEPT, 'verdict', 'verdict_rank', 'due_paper', 'due_on'];
 const now = sql.raw(COLUMNS.map((name) => `${name} = excluded.${name}`).join(', '));
 

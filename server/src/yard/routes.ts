@@ -1,20 +1,117 @@
-import { unitPageSchema, yardSchema } from '@zealous-axle/core';
+import {
+  dayIn,
+  inspectionsPageSchema,
+  photosPageSchema,
+  unitPageSchema,
+  YARD_ORDERS,
+  yardAskedSchema,
+  yardPageSchema,
+  yardRowSchema,
+  yardTotalSchema,
+} from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, dayIn, type Serving } from '../http';
-import { unitPage, yardRows } from './queries';
+import { type App, ask, readKey, type Serving } from '../http';
+import { inspectionsBefore, photosBefore } from '../inspection';
+import { PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
 
-/** The yard, and one unit with everything known of it. */
+const params = z.object({ id: z.uuid() });
+const before = z.strictObject({ before: z.string().max(200).optional() });
+const PHOTOS = 24;
+
+/** The yard page by page, and one unit with all that is known of it. */
 export function unitRoutes(app: App, serving: Serving): void {
-  app.get('/units', { schema: { tags: ['units'], response: { 200: yardSchema } } }, (request) =>
-    ask(serving, request, async (store, { fleet }) => ({
-      today: dayIn(fleet.zone, serving.now()),
-      units: await yardRows(store),
-    })),
+  app.get(
+    '/units',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'One page of the yard, as asked for',
+        querystring: yardAskedSchema.extend({
+          order: z.enum(YARD_ORDERS).default('urgency'),
+          after: z.string().max(200).optional(),
+        }),
+        response: { 200: yardPageSchema },
+      },
+    },
+    (request) => {
+      const { order, after, ...asked } = request.query;
+      const key = readKey(after, 2);
+      return ask(serving, request, (store, { fleet }) =>
+        yardPage(store, asked, { order, key, today: dayIn(fleet.zone, serving.now()) }),
+      );
+    },
+  );
+
+  app.get(
+    '/units/total',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'How many units there are, and how many fit what is asked for',
+        querystring: yardAskedSchema,
+        response: { 200: yardTotalSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, (store, { fleet }) => yardTotal(store, request.query, dayIn(fleet.zone, serving.now()))),
   );
 
   app.get(
     '/units/:id',
-    { schema: { tags: ['units'], params: z.object({ id: z.uuid() }), response: { 200: unitPageSchema } } },
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'One unit: what stands, what is open, and the newest of what was',
+        params,
+        response: { 200: unitPageSchema },
+      },
+    },
     (request) => ask(serving, request, (store) => unitPage(store, request.params.id)),
+  );
+
+  app.get(
+    '/units/:id/row',
+    { schema: { tags: ['units'], summary: 'One row of the yard', params, response: { 200: yardRowSchema } } },
+    (request) => ask(serving, request, (store) => yardRowOf(store, request.params.id)),
+  );
+
+  app.get(
+    '/units/:id/inspections',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'Inspections of one unit, newest first',
+        params,
+        querystring: before,
+        response: { 200: inspectionsPageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.before, 2);
+      return ask(serving, request, async (store) => {
+        const { rows, next } = await inspectionsBefore(store, request.params.id, key, PAGE);
+        return { inspections: rows, next };
+      });
+    },
+  );
+
+  app.get(
+    '/units/:id/photos',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'Photos of one unit, newest first',
+        params,
+        querystring: before,
+        response: { 200: photosPageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.before, 2);
+      return ask(serving, request, async (store) => {
+        const { rows, next } = await photosBefore(store, { unitId: request.params.id }, key, PHOTOS);
+        return { photos: rows, next };
+      });
+    },
   );
 }

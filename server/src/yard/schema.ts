@@ -16,6 +16,8 @@ export const yardRow = pgTable(
     kind: text('kind').$type<UnitKind>().notNull(),
     site: text('site').notNull(),
     held: boolean('held').notNull(),
+    /** How soon somebody should look: held first, then what has open defects, then the rest. */
+    urgency: integer('urgency').notNull(),
     openDefects: integer('open_defects').notNull(),
     toAcknowledge: integer('to_acknowledge').notNull(),
     lastMeasured: at('last_measured'),
@@ -27,6 +29,7 @@ export const yardRow = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.fleetId, t.unitId] }),
+    index('yard_row_urgency').on(t.fleetId, t.urgency, t.number),
     index('yard_row_number').on(t.fleetId, t.number),
     index('yard_row_verdict').on(t.fleetId, t.verdictRank, t.number),
     index('yard_row_due').on(t.fleetId, t.dueOn, t.number),

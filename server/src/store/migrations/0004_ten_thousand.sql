@@ -14,6 +14,7 @@ CREATE TABLE "yard_row" (
 	"kind" text NOT NULL,
 	"site" text NOT NULL,
 	"held" boolean NOT NULL,
+	"urgency" integer NOT NULL,
 	"open_defects" integer NOT NULL,
 	"to_acknowledge" integer NOT NULL,
 	"last_measured" timestamp with time zone,
@@ -60,6 +61,9 @@ ALTER TABLE "person" ADD COLUMN "shape" smallint DEFAULT 1 NOT NULL;--> statemen
 ALTER TABLE "reading" ADD COLUMN "shape" smallint DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE "unit" ADD COLUMN "site" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "unit" ADD COLUMN "shape" smallint DEFAULT 1 NOT NULL;--> statement-breakpoint
+DROP INDEX "defect_state";--> statement-breakpoint
+CREATE INDEX "defect_state" ON "defect" USING btree ("fleet_id","state","reported_at" DESC NULLS FIRST,"id" DESC NULLS FIRST);--> statement-breakpoint
+CREATE INDEX "yard_row_urgency" ON "yard_row" USING btree ("fleet_id","urgency","number");--> statement-breakpoint
 CREATE INDEX "yard_row_number" ON "yard_row" USING btree ("fleet_id","number");--> statement-breakpoint
 CREATE INDEX "yard_row_verdict" ON "yard_row" USING btree ("fleet_id","verdict_rank","number");--> statement-breakpoint
 CREATE INDEX "yard_row_due" ON "yard_row" USING btree ("fleet_id","due_on","number");--> statement-breakpoint

@@ -113,16 +113,17 @@ BEGIN
 END $$;
 --> statement-breakpoint
 INSERT INTO yard_row
-SELECT u.fleet_id, u.id, u.number, u.body, u.kind, u.site,
-  EXISTS (SELECT 1 FROM hold h WHERE h.fleet_id = u.fleet_id AND h.unit_id = u.id AND NOT EXISTS
-    (SELECT 1 FROM hold_released r WHERE r.fleet_id = h.fleet_id AND r.hold_id = h.id)),
-  (SELECT count(*) FROM defect d WHERE d.fleet_id = u.fleet_id AND d.unit_id = u.id
-    AND d.state IN ('reported', 'triaged', 'planned', 'done')),
-  (SELECT count(*) FROM defect d WHERE d.fleet_id = u.fleet_id AND d.unit_id = u.id AND d.state = 'certified'),
+SELECT u.fleet_id, u.id, u.number, u.body, u.kind, u.site, h.held,
+  CASE WHEN h.held THEN 0 WHEN d.open > 0 THEN 1 ELSE 2 END, d.open, d.certified,
   i.closed_at, i.verdict,
   coalesce(array_position('{out-of-service,violation,shop-limit,within,not-judged}'::text[], i.verdict), 6),
   p.paper, p.due_on
 FROM unit u
+CROSS JOIN LATERAL (SELECT EXISTS (SELECT 1 FROM hold WHERE fleet_id = u.fleet_id AND unit_id = u.id AND NOT EXISTS
+  (SELECT 1 FROM hold_released r WHERE r.fleet_id = hold.fleet_id AND r.hold_id = hold.id)) AS held) h
+CROSS JOIN LATERAL (SELECT count(*) FILTER (WHERE state IN ('reported', 'triaged', 'planned', 'done')) AS open,
+    count(*) FILTER (WHERE state = 'certified') AS certified
+  FROM defect WHERE fleet_id = u.fleet_id AND unit_id = u.id) d
 LEFT JOIN LATERAL (SELECT closed_at, verdict FROM inspection
   WHERE fleet_id = u.fleet_id AND unit_id = u.id AND closed_at IS NOT NULL ORDER BY started_at DESC, id DESC LIMIT 1) i ON true
 LEFT JOIN LATERAL (SELECT paper, due_on FROM paper

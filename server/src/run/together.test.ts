@@ -1,0 +1,194 @@
+import { type CommandBody, type CommandName, commandOf, READING_COLUMNS } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { EVERY_COMMAND, openWorld, type TestFleet, TINY_JPEG, type World } from '../testing/world';
+
+let world: World;
+let count = 0;
+
+beforeAll(async () => {
+  world = await openWorld();
+});
+afterAll(() => world.close());
+
+const id = (n: number) => `01900000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const [REPORTED, CERTIFIED, IN_OPEN, IN_DONE] = [id(1), id(2), id(3), id(4)];
+const [OPEN, PLACED, STARTED, DONE, SIGNED] = [id(11), id(12), id(13), id(14), id(15)];
+const INSPECTION = id(21);
+const HOLD = id(31);
+
+/** A held trailer with a job in every state, a report to answer, a repair to acknowledge and an inspection begun. */
+async function prepare({ id: fleet, unit, bay }: TestFleet): Promise<void> {
+  const { rows } = await world.owner.pool.query('select id from person where fleet_id = $1 and sign_in = $2', [
+    fleet,
+    'foreman',
+  ]);
+  const who = rows[0].id;
+  const at = '2026-03-02T11:00:00Z';
+  const job = (each: string, state: string, version: number) =>
+    `('${fleet}', '${each}', '${unit}', 'Job', '${state}', 30, false, ${state === 'open' ? 'null, null' : `'${bay}', '2026-03-03'`}, ${state === 'done' || state === 'certified' ? `'done', '${at}'` : 'null, null'}, ${version})`;
+  const defect = (each: string, state: string, of: string | null) =>
+    `('${fleet}', '${each}', '${unit}', 'lamp-out', '', 'driver', '${who}', '${at}', '${state}', false, ${of ? `'${of}'` : 'null'}, 1)`;
+  await world.owner.pool.query(`
+    insert into job (fleet_id, id, unit_id, title, state, minutes, wheels_off, bay_id, day, done, done_at, version) values
+      ${[job(OPEN, 'open', 1), job(PLACED, 'placed', 1), job(STARTED, 'started', 1), job(DONE, 'done', 1), job(SIGNED, 'certified', 1)].join(', ')};
+    insert into defect (fleet_id, id, unit_id, code, words, origin, reported_by, reported_at, state, holds, job_id, version) values
+      ${[defect(REPORTED, 'reported', null), defect(CERTIFIED, 'certified', SIGNED), defect(IN_OPEN, 'planned', OPEN), defect(IN_DONE, 'done', DONE)].join(', ')};
+    insert into certificate (fleet_id, job_id, statement, signed_by, signed_at) values ('${fleet}', '${SIGNED}', 'good', '${who}', '${at}');
+    insert into inspection (fleet_id, id, unit_id, purpose, started_by, started_at) values ('${fleet}', '${INSPECTION}', '${unit}', 'walk', '${who}', '${at}');
+    insert into hold (fleet_id, id, unit_id, reason, placed_by, placed_at) values ('${fleet}', '${HOLD}', '${unit}', 'looks wrong', '${who}', '${at}');`);
+}
+
+const place = { axle: null, side: null, tyre: null };
+
+/** A body of every command that decides about one unit, possible in the prepared state. `n` tells two of a kind apart. */
+function bodies({ unit, bay }: TestFleet, n: number) {
+  const fresh = id(100 + n);
+  const version = 1;
+  const thin = { kind: 'lining' as const, axle: 1, side: 'left' as const, points: [n ? '1/2 in' : '1/8 in'] };
+  const row = `T-1,2026-03-02T10:0${n}:00Z,,lining,,2,left,,${n ? '1/2 in' : '3/8 in'},`;
+  const all: Partial<{ [N in CommandName]: CommandBody<N> }> = {
+    'report-defect': { defect: fresh, unit, code: 'lamp-out', place, words: 'dark' },
+    'triage-defect': { defect: REPORTED, version, holds: true },
+    'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },
+    'acknowledge-repair': { defect: CERTIFIED, version },
+    'make-job': {
+      job: fresh,
+      unit,
+      title: `Job ${n}`,
+      defects: [{ defect: REPORTED, version }],
+      minutes: 30,
+      wheelsOff: false,
+    },
+    'place-job': { job: OPEN, version, bay, day: `2026-03-0${4 + n}` },
+    'cancel-job': { job: OPEN, version, reason: 'not now' },
+    'start-job': { job: PLACED, version },
+    'finish-job': { job: STARTED, version, done: 'done' },
+    'reopen-job': { job: DONE, version, reason: 'again' },
+    'certify-job': { job: DONE, version, statement: 'good' },
+    'hold-trailer': { hold: fresh, unit, reason: 'looks wrong' },
+    'release-trailer': { release: fresh, unit, statement: 'good' },
+    'start-inspection': { inspection: fresh, unit, purpose: 'full' },
+    'take-reading': { reading: fresh, inspection: INSPECTION, value: thin },
+    'skip-reading': { skip: fresh, inspection: INSPECTION, step: { kind: 'lining', ...place }, reason: 'mud' },
+    'close-inspection': { inspection: INSPECTION, outcome: 'incomplete', because: `rain ${n}` },
+    'attach-photo': {
+      photo: fresh,
+      unit,
+      inspection: INSPECTION,
+      defect: REPORTED,
+      key: null,
+      width: 2,
+      height: 2,
+      jpeg: TINY_JPEG,
+    },
+    'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
+    'set-maker-limit': {
+      unit,
+      axle: 1,
+      side: n ? 'left' : 'right',
+      reading: 'lining',
+      limit: { value: '5/16 in', source: 'manual' },
+    },
+    'record-sticker': { paper: fresh, unit, month: `2026-0${3 + n}` },
+  };
+  return all;
+}
+
+/** All that is known of a fleet's trailer, less the names of what the server made itself. */
+async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
+  const ask = async (sql: string) => (await world.owner.pool.query(sql, [fleet])).rows;
+  return {
+    defects: await ask(
+      'select code, axle, side, state, holds, version, job_id from defect where fleet_id = $1 order by 1, 2, 3, 4, 6, 7',
+    ),
+    jobs: await ask('select id, title, state, day, done, version from job where fleet_id = $1 order by id'),
+    held: await ask(
+      'select reason, (select count(*) from hold_released r where r.fleet_id = h.fleet_id and r.hold_id = h.id) as ended from hold h where fleet_id = $1 order by 1, 2',
+    ),
+    inspections: await ask(
+      `select purpose, outcome, because, verdict, (select count(*) from reading r where r.fleet_id = i.fleet_id and r.inspection_id = i.id) as readings
+       from inspection i where fleet_id = $1 order by 1, 2, 3, 4, 5`,
+    ),
+    standing: await ask('select key, value, verdict from current_reading where fleet_id = $1 order by key'),
+    papers: await ask('select paper, due_on::text from paper where fleet_id = $1 order by 1, 2'),
+    unit: await ask('select axles from unit where fleet_id = $1'),
+    yard: await ask(
+      'select held, urgency, open_defects, to_acknowledge, verdict, due_on::text from yard_row where fleet_id = $1',
+    ),
+    photos: await ask('select count(*) from photo where fleet_id = $1'),
+  };
+}
+
+const NAMES = EVERY_COMMAND.filter((name) =>
+  ['unit', 'units', 'defect', 'job', 'inspection'].includes(commandOf(name).about),
+);
+const PAIRS = NAMES.flatMap((one, index) =>
+  NAMES.slice(index).map((other): [CommandName, CommandName] => [one, other]),
+);
+
+/** Does two commands on a fresh trailer: at once, or one after the other. What they answered, and what then is so. */
+async function outcome(pair: [CommandName, CommandName], how: 'at once' | 'first first' | 'second first') {
+  const fleet = await world.makeFleet(`pair${count++}`);
+  await prepare(fleet);
+  const send = async (n: 0 | 1) => {
+    const name = pair[n];
+    const answer = await world.send(`foreman@${fleet.slug}`, name, bodies(fleet, n)[name] as never, id(200 + n));
+    return answer.status;
+  };
+  const statuses: number[] = [];
+  if (how === 'at once') statuses.push(...(await Promise.all([send(0), send(1)])));
+  else if (how === 'first first') statuses.push(await send(0), await send(1));
+  else {
+    const second = await send(1);
+    statuses.push(await send(0), second);
+  }
+  return { statuses, state: await stateOf(fleet) };
+}
+
+test('every command that decides about a unit is among the pairs', () => {
+  const known = Object.keys(bodies({ id: '', slug: '', unit: '', bay: '' }, 0));
+  expect(known.sort()).toEqual([...NAMES].sort());
+});
+
+test.each(PAIRS)('%s and %s at once are as one after the other', async (...pair) => {
+  const together = await outcome(pair, 'at once');
+  const orders = [await outcome(pair, 'first first'), await outcome(pair, 'second first')];
+  expect(together.statuses.every((status) => status < 500)).toBe(true);
+  expect(orders).toContainEqual(together);
+});
+
+test('jobs made crosswise of each other’s defects are refused, and nothing breaks', async () => {
+  const [one, two] = [await world.makeFleet(`cross${count++}`), uuidv7()];
+  await world.owner.pool.query(
+    `insert into unit (fleet_id, id, number, body, kind, axles) select fleet_id, $2, 'T-2', body, kind, axles from unit where fleet_id = $1`,
+    [one.id, two],
+  );
+  const who = `foreman@${one.slug}`;
+  const [mine, theirs] = [uuidv7(), uuidv7()];
+  const report = (defect: string, unit: string) =>
+    world.done(who, 'report-defect', { defect, unit, code: 'lamp-out', place, words: '' });
+  await report(mine, one.unit);
+  await report(theirs, two);
+  const make = (unit: string, defects: string[]) =>
+    world.send(who, 'make-job', {
+      job: uuidv7(),
+      unit,
+      title: 'Crossed',
+      defects: defects.map((defect) => ({ defect, version: 1 })),
+      minutes: 30,
+      wheelsOff: false,
+    });
+  const answers = await Promise.all(
+    Array.from({ length: 20 }, (_, n) => (n % 2 ? make(one.unit, [mine, theirs]) : make(two, [theirs, mine]))),
+  );
+  expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([409]));
+});
+
+test('a hold that was acknowledged exists under its own id, whatever its words', async () => {
+  const fleet = await world.makeFleet(`hold${count++}`);
+  const holds = [uuidv7(), uuidv7()];
+  for (const hold of holds)
+    await world.done(`technician@${fleet.slug}`, 'hold-trailer', { hold, unit: fleet.unit, reason: 'looks wrong' });
+  const page = (await world.get(`manager@${fleet.slug}`, `/units/${fleet.unit}`)).body;
+  expect(page.holds.map((each: { id: string }) => each.id)).toEqual(holds);
+});
