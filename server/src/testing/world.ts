@@ -40,21 +40,26 @@ export interface TestFleet {
   bay: string;
 }
 
-async function clusterUrl(database: string): Promise<string> {
+/** A database of its own, made like another one. */
+async function databaseLike(template: string): Promise<string> {
+  const database = `t_${uuidv7().replaceAll('-', '')}`;
   const url = new URL(process.env.TEST_CLUSTER_URL ?? '');
   const admin = new pg.Client({ connectionString: Object.assign(new URL(url), { pathname: '/template1' }).toString() });
   await admin.connect();
-  await admin.query(`create database ${database} template postgres`);
+  await admin.query(`create database ${database} template ${template}`);
   await admin.end();
   url.pathname = `/${database}`;
   return url.toString();
 }
 
+/** A database with nothing in it. */
+export const emptyDatabase = (): Promise<string> => databaseLike('template0');
+
 let hash: Promise<string> | undefined;
 
 /** A server of its own over a database of its own. */
 export async function openWorld() {
-  const owner = await clusterUrl(`t_${uuidv7().replaceAll('-', '')}`);
+  const owner = await databaseLike('postgres');
   const url = serverUrl(owner);
   const asOwner = connect(owner);
   const { pool, db } = connect(url);
