@@ -1,4 +1,4 @@
-import type { Draft } from '@zealous-axle/core';
+import type { Draft, YardRow } from '@zealous-axle/core';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import { draftFromV1, draftFromV3, waitingFromV3 } from './upgrades';
 import type { Waiting } from './waiting';
@@ -9,9 +9,11 @@ export interface DeviceStore extends DBSchema {
   drafts: { key: string; value: Draft; indexes: { unit: string } };
   answers: { key: string; value: unknown };
   typed: { key: string; value: unknown };
+  /** Rows of the yard as they were seen. */
+  rows: { key: string; value: YardRow };
 }
 
-type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers' | 'typed')[], 'versionchange'>;
+type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows')[], 'versionchange'>;
 
 /** One step per version; a stored shape is only ever changed by a new step here. */
 const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void> | void)[] = [
@@ -30,8 +32,9 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
     db.createObjectStore('typed');
     await upgrade.objectStore('answers').clear();
   },
-  // Policies, spots and the step to return to, where older words stood; answers are asked for anew.
-  async (_, upgrade) => {
+  // Policies, spots and the step to return to, where older words stood; rows of the yard; answers are asked for anew.
+  async (db, upgrade) => {
+    db.createObjectStore('rows', { keyPath: 'id' });
     const drafts = upgrade.objectStore('drafts');
     for (const old of await drafts.getAll()) await drafts.put(draftFromV3(old));
     const outbox = upgrade.objectStore('outbox');

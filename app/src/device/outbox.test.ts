@@ -48,7 +48,7 @@ const empty = async () => {
 test('commands go out in order, each once, and are told of', async () => {
   const server = fakeServer([]);
   const told: string[] = [];
-  const stop = onAnswered((name) => told.push(name));
+  const stop = onAnswered(({ name }) => told.push(name));
   for (const reason of ['a', 'b', 'c']) await send('hold-trailer', hold(reason), reason);
   await empty();
   stop();

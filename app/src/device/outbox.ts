@@ -29,7 +29,7 @@ const here = thisWindow<Waiting>();
 
 let state: OutboxState = { entries: [], sending: false, offline: false, signedOut: false };
 const listeners = new Set<Listener>();
-const answered = new Set<(name: CommandName) => void>();
+const answered = new Set<(entry: Waiting) => void>();
 let person: string | null = null;
 let post: Post = async () => 'unreachable';
 let wait = FIRST_WAIT_MS;
@@ -46,7 +46,7 @@ export const subscribeOutbox = (listener: Listener): (() => void) => {
   return () => listeners.delete(listener);
 };
 /** Calls back after each command the server has answered. */
-export const onAnswered = (listener: (name: CommandName) => void): (() => void) => {
+export const onAnswered = (listener: (entry: Waiting) => void): (() => void) => {
   answered.add(listener);
   return () => answered.delete(listener);
 };
@@ -141,7 +141,7 @@ async function sendAll(): Promise<void> {
       return;
     }
     await readBack();
-    for (const listener of answered) listener(next.name);
+    for (const listener of answered) listener(next);
   }
 }
 

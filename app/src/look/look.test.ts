@@ -1,4 +1,5 @@
-import { clock, dayAfter, dayName, dayOf, daysBetween, dueWords } from './dates';
+import { dayAfter, daysBetween } from '@zealous-axle/core';
+import { clock, dayName, dayOf, dueWords } from './dates';
 import tokens from './tokens.json';
 
 const channel = (part: string) => {

@@ -24,6 +24,8 @@ interface Props {
   tall?: boolean;
   className?: string;
   hint?: string;
+  /** What assistive technology calls it, where the label is an icon or a figure alone. */
+  name?: string;
 }
 
 /** Something to press: a short verb that says what happens. */
@@ -37,6 +39,7 @@ export const Button = memo(function Button({
   tall,
   className = '',
   hint,
+  name = label,
 }: Props) {
   const palette = usePalette();
   // A double click would press what has come to stand in the same place.
@@ -48,18 +51,20 @@ export const Button = memo(function Button({
   return (
     <Pressable
       role="button"
-      aria-label={hint ? `${label}. ${hint}` : label}
+      aria-label={hint ? `${name}. ${hint}` : name}
       aria-disabled={disabled || waits}
       disabled={disabled || waits}
       onPress={look === 'act' || look === 'stop' ? press : onPress}
-      className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-2 ${tall ? 'min-h-14' : 'min-h-12'} ${box} ${disabled ? 'opacity-60' : 'active:opacity-70'} ${className}`}
+      className={`flex-row items-center justify-center gap-2 min-w-12 rounded-xl border-2 px-2 ${tall ? 'min-h-14' : 'min-h-12'} ${box} ${disabled ? 'opacity-60' : 'active:opacity-70'} ${className}`}
     >
       {Icon ? <Icon size={22} color={palette[tone]} aria-hidden /> : null}
-      <View className="shrink">
-        <Text bold tone={tone} className="text-center">
-          {label}
-        </Text>
-      </View>
+      {label ? (
+        <View className="shrink">
+          <Text bold tone={tone} className="text-center">
+            {label}
+          </Text>
+        </View>
+      ) : null}
     </Pressable>
   );
 });

@@ -1,12 +1,14 @@
+import type { Happened } from './refresh';
+
 const SETTLE_MS = 120;
 
-/** Says by name what was changed in the fleet; changes close together are said at once. */
-export function followLive(onChange: (names: readonly string[]) => void): () => void {
+/** Says what happened in the fleet; events close together are said at once. The browser asks for what it missed by itself. */
+export function followLive(onChange: (events: readonly Happened[]) => void): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let heard: string[] = [];
+  let heard: Happened[] = [];
   const source = new EventSource('/api/v1/live');
   source.onmessage = ({ data }: MessageEvent<string>) => {
-    heard.push((JSON.parse(data) as { type: string }).type);
+    heard.push(JSON.parse(data) as Happened);
     clearTimeout(timer);
     timer = setTimeout(() => {
       onChange(heard);

@@ -1,19 +1,26 @@
-import { type DehydratedState, dehydrate, hydrate, QueryClient, useQuery } from '@tanstack/react-query';
-import type { JobPage, Session, Sheet, Shop, UnitPage, yardSchema } from '@zealous-axle/core';
-import type { z } from 'zod';
-import { device } from '../device/device';
+import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import type {
+  DefectsPage,
+  InspectionsPage,
+  JobPage,
+  JobsPage,
+  PhotosPage,
+  Sheet,
+  Shop,
+  UnitPage,
+  YardRow,
+} from '@zealous-axle/core';
 import { call, Refused } from './client';
 
-export type Yard = z.infer<typeof yardSchema>;
-
-const WEEK_MS = 7 * 86_400_000;
+/** Answers nobody looks at leave the window's memory after this long; the device keeps them. */
+const UNSEEN_MS = 5 * 60_000;
 
 /** Answers are shown at once as last known, and read again behind it. */
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       networkMode: 'always',
-      gcTime: WEEK_MS,
+      gcTime: UNSEEN_MS,
       staleTime: 2_000,
       refetchOnReconnect: 'always',
       retry: (count, error) => !(error instanceof Refused) && count < 1,
@@ -21,7 +28,6 @@ export const queryClient = new QueryClient({
   },
 });
 
-export const useYard = () => useQuery({ queryKey: ['yard'], queryFn: () => call<Yard>('GET', '/units') });
 /** The question for one unit's page. */
 export const unitQuery = (id: string) => ({
   queryKey: ['unit', id],
@@ -34,67 +40,36 @@ export const useJob = (id: string) =>
 export const useSheet = (id: string) =>
   useQuery({ queryKey: ['sheet', id], queryFn: () => call<Sheet>('GET', `/inspections/${id}`) });
 
-/** Reads the trailers' pages ahead, so that any of them can be measured where there is no signal. */
-export async function readAhead(units: readonly { id: string }[]): Promise<void> {
-  for (const { id } of units)
-    await queryClient.prefetchQuery({
-      ...unitQuery(id),
-      staleTime: 10 * 60_000,
-    });
-}
-
-export const readAgain = (): Promise<void> => queryClient.invalidateQueries();
-
-const ANSWERS = 'answers';
-/** Counted up when a view's shape changes: answers kept in an older one are not shown. */
-const SHAPE = 3;
-const KEEP_AFTER_MS = 400;
-interface Kept {
-  shape: number;
-  query: DehydratedState['queries'][number];
-}
-const keyOf = (person: string, hash: string) => `${person} ${hash}`;
-const allOf = (person: string) => IDBKeyRange.bound(keyOf(person, ''), keyOf(person, '\uffff'));
-/** A device whose storage takes nothing shows answers as they come: they are the server's, so nothing is lost. */
-const notKept = () => undefined;
-
-/** Brings back the answers this person last saw on this device. */
-export async function restoreAnswers({ person }: Pick<Session, 'person'>): Promise<void> {
-  const kept = (await (await device()).getAll(ANSWERS, allOf(person.id))) as Kept[];
-  hydrate(queryClient, {
-    mutations: [],
-    queries: kept.filter(({ shape }) => shape === SHAPE).map(({ query }) => query),
+/** A list that comes page by page, each asked for by where the one before it ended. */
+export const usePages = <P extends { next: string | null }>(
+  key: readonly unknown[],
+  page: (after: string) => Promise<P>,
+) =>
+  useInfiniteQuery({
+    queryKey: key,
+    queryFn: ({ pageParam }) => page(pageParam),
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next ?? undefined,
+    placeholderData: keepPreviousData,
   });
-}
 
-/** Keeps the answers on the device as they come in, each by itself: a fleet's worth is not written for one of them. */
-export function keepAnswers(person: string): () => void {
-  const fresh = new Set<string>();
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const keep = async () => {
-    const { queries } = dehydrate(queryClient, { shouldDehydrateQuery: ({ queryHash }) => fresh.has(queryHash) });
-    fresh.clear();
-    const writing = (await device()).transaction(ANSWERS, 'readwrite');
-    const put = (query: Kept['query']) =>
-      writing.store.put({ shape: SHAPE, query } satisfies Kept, keyOf(person, query.queryHash));
-    await Promise.all([...queries.map(put), writing.done]);
-  };
-  const stop = queryClient.getQueryCache().subscribe((event) => {
-    if (event.type !== 'updated' || event.action.type !== 'success') return;
-    fresh.add(event.query.queryHash);
-    clearTimeout(timer);
-    timer = setTimeout(() => void keep().catch(notKept), KEEP_AFTER_MS);
-  });
-  return () => {
-    clearTimeout(timer);
-    stop();
-  };
-}
+const from = (name: 'after' | 'before', key: string): string => (key ? `${name}=${encodeURIComponent(key)}` : '');
 
-/** Forgets what a person saw, when they sign out. */
-export async function forgetAnswers(): Promise<void> {
-  queryClient.clear();
-  await device()
-    .then((db) => db.clear(ANSWERS))
-    .catch(notKept);
+export const useDefectPages = (state: 'reported' | 'triaged') =>
+  usePages(['defects', state], (key) => call<DefectsPage>('GET', `/defects?state=${state}&${from('after', key)}`));
+export const useJobPages = () => usePages(['jobs'], (key) => call<JobsPage>('GET', `/jobs?${from('after', key)}`));
+export const olderInspections = (unit: string, key: string) =>
+  call<InspectionsPage>('GET', `/units/${unit}/inspections?${from('before', key)}`);
+export const olderPhotos = (unit: string, key: string) =>
+  call<PhotosPage>('GET', `/units/${unit}/photos?${from('before', key)}`);
+export const yardRowQuery = (id: string) => call<YardRow>('GET', `/units/${id}/row`);
+
+const AHEAD_FRESH_MS = 10 * 60_000;
+
+/** Reads trailers' pages ahead, so that any of them can be measured where there is no signal. */
+export async function readAhead(units: readonly string[], still: () => boolean): Promise<void> {
+  for (const id of units) {
+    if (!still()) return;
+    await queryClient.prefetchQuery({ ...unitQuery(id), staleTime: AHEAD_FRESH_MS });
+  }
 }

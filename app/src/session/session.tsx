@@ -2,10 +2,12 @@ import { type CommandName, commandOf, type Role, type Session } from '@zealous-a
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { clearOldDrafts } from '../device/drafts';
 import { onAnswered, openOutbox, watchConnection } from '../device/outbox';
+import type { Waiting } from '../device/waiting';
+import { forgetAnswers, keepAnswers } from '../server/answers';
 import { call, Refused } from '../server/client';
 import { followLive } from '../server/live';
 import { postCommand } from '../server/post-command';
-import { forgetAnswers, keepAnswers, readAgain, restoreAnswers } from '../server/queries';
+import { type Happened, refresh } from '../server/refresh';
 
 interface SessionState {
   /** `undefined` while the device is still being asked. */
@@ -15,15 +17,8 @@ interface SessionState {
 }
 
 /** What changes what a fleet judges by, or how a person reads it. */
-const CHANGES_RULES: ReadonlySet<string> = new Set<CommandName | 'read-again'>([
-  'set-fleet-rules',
-  'set-own-units',
-  'add-fleet-limit',
-  'withdraw-fleet-limit',
-  'save-route',
-  'remove-route',
-  'read-again',
-]);
+const changesRules = ({ type }: Happened): boolean =>
+  type === 'read-again' || ['fleet', 'self'].includes(commandOf(type).about);
 
 /** Counted up when a session's shape changes: one kept in an older shape asks for a new sign-in. */
 const KEY = 'za-session-3';
@@ -63,9 +58,8 @@ export function SessionProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     const known = kept();
     if (!known) return setSession(null);
-    void restoreAnswers(known)
-      .catch(() => undefined)
-      .then(() => setSession((now) => now ?? known));
+    keepAnswers(known.person.id);
+    setSession(known);
     void renew();
   }, [renew]);
 
@@ -75,11 +69,12 @@ export function SessionProvider({ children }: { children: ReactNode }) {
     void openOutbox(who, postCommand);
     if (!who) return;
     void clearOldDrafts(Date.now());
-    const again = (names: readonly string[]) => {
-      void readAgain();
-      if (names.some((name) => CHANGES_RULES.has(name))) void renew();
+    const again = (events: readonly Happened[]) => {
+      refresh(events);
+      if (events.some(changesRules)) void renew();
     };
-    const stops = [keepAnswers(who), followLive(again), watchConnection(), onAnswered((name) => again([name]))];
+    const sent = ({ name, body }: Waiting) => again([{ type: name, unit: (body as { unit?: string }).unit }]);
+    const stops = [followLive(again), watchConnection(), onAnswered(sent)];
     return () => {
       for (const stop of stops) stop();
     };
@@ -91,6 +86,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
       async signIn(name, password) {
         const opened = await call<Session>('POST', '/session', { name, password });
         keep(opened);
+        keepAnswers(opened.person.id);
         setSession(opened);
       },
       async signOut() {

@@ -25,7 +25,12 @@ export interface Together extends StandingThere {
  * the unit, so that it neither passes what was never measured nor hides what was; and every open defect found by eye.
  * What a check found elsewhere stands as its defect until that is repaired, not as the old look at it.
  */
-export function judgedTogether({ purpose, own, standing, defects }: Together): Reading[] {
+export function judgedTogether({
+  purpose,
+  own,
+  standing,
+  defects,
+}: Pick<Together, 'purpose' | 'own' | 'standing' | 'defects'>): Reading[] {
   const taken = new Set<string>(own.map(readingKey));
   const elsewhere = purpose === 'full' ? [] : standing.filter(({ key, kind }) => kind !== 'check' && !taken.has(key));
   return [...own, ...elsewhere.map(({ value }) => value), ...seenDefects(defects)];

@@ -1,3 +1,5 @@
+import { TZDate } from '@date-fns/tz';
+import { format } from 'date-fns/format';
 import type { Sheet } from '../inspection';
 import { type Finding, findingWords, keyWords, VERDICT_SENTENCES, verdictWords } from '../judge';
 import type { Book } from '../limits';
@@ -55,8 +57,7 @@ function endLines(readings: readonly Reading[], axle: number, side: Side): strin
   });
 }
 
-const clock = (at: string, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(at));
+const clock = (at: string, zone: string): string => format(new TZDate(new Date(at), zone), 'd MMM yyyy, HH:mm');
 
 function brakeWords({ brakes }: NonNullable<Sheet['judgement']>): string | null {
   if (brakes.outOfServiceAt === null) return null;

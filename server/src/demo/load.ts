@@ -1,4 +1,6 @@
 import {
+  dayAfter,
+  dayIn,
   INCH_UNITS,
   judge,
   judgeReading,
@@ -144,8 +146,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
       })
       .then(async (loaded) => {
         if (!loaded) return false;
-        const today = (days: number) =>
-          new Intl.DateTimeFormat('en-CA', { timeZone: FLEET.zone }).format(new Date(now.getTime() + days * DAY_MS));
+        const today = (days: number) => dayAfter(dayIn(FLEET.zone, now), days);
         const narrator = teller(server.db, loaded.sessions, loaded.random, now);
         const byNumber = (number: string) => {
           const known = loaded.trailers.get(number);

@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { isPowerUnit, type JudgeAnswer, judge, seenDefects, type UnitPage } from '@zealous-axle/core';
+import { isPowerUnit, type JudgeAnswer, judge, judgedTogether, type UnitPage } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -11,21 +11,23 @@ import { endsOf } from '../../parts/ends';
 import { Notice } from '../../parts/Notice';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
+import { Search } from '../../parts/Search';
 import { Stepper } from '../../parts/Stepper';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
-import { unitQuery, useYard } from '../../server/queries';
+import { unitQuery } from '../../server/queries';
+import { useYard } from '../../server/yard';
 import { useBook } from '../../session/rules';
+import { useSession } from '../../session/session';
 
 const MOST_UNITS = 4;
 const MOST_OTHER_BRAKES = 20;
 
 /** The units of a combination judged together, by the readings and defects that stand on each. */
 function judged(pages: readonly UnitPage[], book: ReturnType<typeof useBook>, assumed: number): JudgeAnswer {
-  const readings = pages.flatMap((page) => [
-    ...page.standing.filter(({ kind }) => kind !== 'check').map(({ value }) => ({ ...value, unit: page.id })),
-    ...seenDefects(page.defects).map((seen) => ({ ...seen, unit: page.id })),
-  ]);
+  const readings = pages.flatMap(({ id, standing, defects }) =>
+    judgedTogether({ purpose: 'walk', own: [], standing, defects }).map((value) => ({ ...value, unit: id })),
+  );
   return judge(
     {
       book: book.id as 'na',
@@ -46,10 +48,14 @@ function AddUnit({
   onAdd: (id: string) => void;
   onClose: () => void;
 }) {
-  const { data } = useYard();
-  const rows = (data?.units ?? []).filter(({ id }) => !taken.includes(id));
+  const { fleet } = useSession();
+  const [text, setText] = useState('');
+  const { data, hasNextPage, fetchNextPage } = useYard(text.trim() ? { text: text.trim() } : {}, 'number', fleet.zone);
+  const rows = (data?.pages.flatMap(({ units }) => units) ?? []).filter(({ id }) => !taken.includes(id));
   return (
     <Drawer title="Add to the combination" onClose={onClose}>
+      <Search hint="Search by number or kind" text={text} onChange={setText} />
+      {data && rows.length === 0 ? <Text tone="soft">No other unit fits.</Text> : null}
       {[...rows]
         .sort((a, b) => Number(isPowerUnit(b.kind)) - Number(isPowerUnit(a.kind)) || a.number.localeCompare(b.number))
         .map(({ id, number, body, held }) => (
@@ -67,6 +73,7 @@ function AddUnit({
             {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
           </Pressable>
         ))}
+      {hasNextPage ? <Button label="Show more" onPress={() => void fetchNextPage()} /> : null}
     </Drawer>
   );
 }

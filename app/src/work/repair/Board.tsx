@@ -32,12 +32,12 @@ function JobRow({ job }: { job: JobView }) {
 }
 
 /** Jobs by day and bay, the unplaced ones first. */
-export function Board({ shop }: { shop: Shop }) {
-  const unplaced = shop.jobs.filter(({ day }) => day === null);
-  const days = [...new Set(shop.jobs.flatMap(({ day }) => day ?? []))].sort();
+export function Board({ bays, today, jobs }: { bays: Shop['bays']; today: string; jobs: readonly JobView[] }) {
+  const unplaced = jobs.filter(({ day }) => day === null);
+  const days = [...new Set(jobs.flatMap(({ day }) => day ?? []))].sort();
   return (
     <View className="gap-4">
-      {shop.jobs.length === 0 ? <Text tone="soft">No job is open.</Text> : null}
+      {jobs.length === 0 ? <Text tone="soft">No job is open.</Text> : null}
       {unplaced.length ? (
         <View className="gap-2">
           <Text bold tone="violation">
@@ -51,22 +51,22 @@ export function Board({ shop }: { shop: Shop }) {
       {days.map((day) => (
         <View key={day} className="gap-2">
           <Text level={3} bold>
-            {day === shop.today ? `Today, ${dayName(day)}` : day < shop.today ? `${dayName(day)}, past` : dayName(day)}
+            {day === today ? `Today, ${dayName(day)}` : day < today ? `${dayName(day)}, past` : dayName(day)}
           </Text>
-          {shop.bays
-            .map((bay) => ({ bay, jobs: shop.jobs.filter((job) => job.day === day && job.bay?.id === bay.id) }))
-            .filter(({ jobs }) => jobs.length)
-            .map(({ bay, jobs }) => (
+          {bays
+            .map((bay) => ({ bay, here: jobs.filter((job) => job.day === day && job.bay?.id === bay.id) }))
+            .filter(({ here }) => here.length)
+            .map(({ bay, here }) => (
               <View key={bay.id} className="gap-1 border-l-4 border-act pl-3">
                 <View className="flex-row justify-between">
                   <Text size="small" bold>
                     {bay.name}
                   </Text>
                   <Text size="small" tone="soft">
-                    {minutesWords(jobs.reduce((sum, { minutes }) => sum + minutes, 0))}
+                    {minutesWords(here.reduce((sum, { minutes }) => sum + minutes, 0))}
                   </Text>
                 </View>
-                {jobs.map((job) => (
+                {here.map((job) => (
                   <JobRow key={job.id} job={job} />
                 ))}
               </View>

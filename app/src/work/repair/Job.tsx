@@ -1,5 +1,6 @@
 import {
   type CommandName,
+  dayAfter,
   JOB_LIFE,
   type JobAct,
   type JobPage,
@@ -17,7 +18,7 @@ import { View } from 'react-native';
 import { openDrafts } from '../../device/drafts';
 import { send } from '../../device/outbox';
 import { useOutbox } from '../../device/useOutbox';
-import { clock, dayAfter, dayName } from '../../look/dates';
+import { clock, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';

@@ -10,6 +10,7 @@ import { Drawer } from '../../parts/Drawer';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
 import { TextField } from '../../parts/TextField';
+import { useUnit } from '../../server/queries';
 
 const MINUTES = ['30', '60', '90', '120', '180', '240'].map((value) => ({ value, label: minutesWords(Number(value)) }));
 const WHEELS = [
@@ -88,6 +89,13 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
   );
 }
 
+/** The form for one trailer, with every defect it has to be repaired, also those of pages not shown yet. */
+function FormOf({ unit, known, onClose }: { unit: string; known: readonly DefectView[]; onClose: () => void }) {
+  const { data } = useUnit(unit);
+  const all = data?.defects.filter(({ state }) => state === 'triaged') ?? [];
+  return <Form defects={all.length > known.length ? all : known} onClose={onClose} />;
+}
+
 /** Defects to be repaired, by trailer, each trailer one tap from a job. */
 export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[]; mayPlan: boolean }) {
   const [making, setMaking] = useState<string | null>(null);
@@ -114,7 +122,7 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
           {mayPlan ? <Button label={`Make a job for ${unit.number}`} onPress={() => setMaking(unit.id)} /> : null}
         </View>
       ))}
-      {making ? <Form defects={of(making)} onClose={() => setMaking(null)} /> : null}
+      {making ? <FormOf unit={making} known={of(making)} onClose={() => setMaking(null)} /> : null}
     </View>
   );
 }

@@ -1,31 +1,67 @@
 import type { Shop as ShopData } from '@zealous-axle/core';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { dayName } from '../../look/dates';
 import { useWide } from '../../look/wide';
+import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
-import { useShop } from '../../server/queries';
+import { useDefectPages, useJobPages, useShop } from '../../server/queries';
 import { useMaySend } from '../../session/session';
 import { Board } from './Board';
 import { ToRepair } from './MakeJob';
 import { Triage } from './Triage';
 
-function Parts({ shop }: { shop: ShopData }) {
+type Pages = ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
+
+/** A list of the shop with how many there are, and the next page of it. */
+function Column({
+  title,
+  total,
+  pages,
+  children,
+}: {
+  title: string;
+  total: number;
+  pages: Pages;
+  children: ReactNode;
+}) {
+  return (
+    <Card title={`${title} (${total})`}>
+      {children}
+      {pages.hasNextPage ? (
+        <Button
+          label={pages.isFetchingNextPage ? 'Reading…' : 'Show more'}
+          disabled={pages.isFetchingNextPage}
+          onPress={() => void pages.fetchNextPage()}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+function Columns({ shop }: { shop: ShopData }) {
   const may = useMaySend('triage-defect');
   const wide = useWide();
-  const reported = shop.defects.filter(({ state }) => state === 'reported');
-  const triaged = shop.defects.filter(({ state }) => state === 'triaged');
+  const [reported, triaged, jobs] = [useDefectPages('reported'), useDefectPages('triaged'), useJobPages()];
+  const { totals } = shop;
   const columns = [
-    <Card key="triage" title={`Reports to answer (${reported.length})`}>
-      <Triage defects={reported} mayTriage={may} />
-    </Card>,
-    <Card key="repair" title={`To be repaired (${triaged.length})`}>
-      <ToRepair defects={triaged} mayPlan={may} />
-    </Card>,
-    <Card key="jobs" title={`Jobs (${shop.jobs.length})`}>
-      <Board shop={shop} />
-    </Card>,
+    <Column key="triage" title="Reports to answer" total={totals.reported} pages={reported}>
+      <Loaded query={reported}>
+        {({ pages }) => <Triage defects={pages.flatMap(({ defects }) => defects)} mayTriage={may} />}
+      </Loaded>
+    </Column>,
+    <Column key="repair" title="To be repaired" total={totals.triaged} pages={triaged}>
+      <Loaded query={triaged}>
+        {({ pages }) => <ToRepair defects={pages.flatMap(({ defects }) => defects)} mayPlan={may} />}
+      </Loaded>
+    </Column>,
+    <Column key="jobs" title="Jobs" total={totals.jobs} pages={jobs}>
+      <Loaded query={jobs}>
+        {({ pages }) => <Board bays={shop.bays} today={shop.today} jobs={pages.flatMap((page) => page.jobs)} />}
+      </Loaded>
+    </Column>,
   ];
   if (!wide) return <>{columns}</>;
   return (
@@ -44,7 +80,7 @@ export function Shop() {
   const query = useShop();
   return (
     <Screen title="Shop" under={query.data ? dayName(query.data.today) : undefined}>
-      <Loaded query={query}>{(shop) => <Parts shop={shop} />}</Loaded>
+      <Loaded query={query}>{(shop) => <Columns shop={shop} />}</Loaded>
     </Screen>
   );
 }

@@ -1,6 +1,5 @@
 import {
   findingWords,
-  type InspectionHead,
   isOpenDefect,
   isOpenJob,
   parseKey,
@@ -11,21 +10,20 @@ import {
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { clock, dayName, dayOf } from '../../look/dates';
+import { noteOpened } from '../../device/lately';
+import { clock, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { endsOf } from '../../parts/ends';
 import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
-import { PhotoStrip, photoWords } from '../../parts/PhotoStrip';
 import { endCode, RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
-import { useVerdictWord } from '../../parts/verdict';
 import { useUnit } from '../../server/queries';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
@@ -34,6 +32,7 @@ import { Papers } from '../fleet/Papers';
 import { InspectButton } from '../inspection/InspectButton';
 import { Acknowledge } from '../repair/Acknowledge';
 import { Holding } from '../repair/Holding';
+import { History, UnitPhotos } from './History';
 
 function Acts({ unit }: { unit: UnitPage }) {
   return (
@@ -47,34 +46,6 @@ function Acts({ unit }: { unit: UnitPage }) {
       />
       <InspectButton unit={unit} />
     </View>
-  );
-}
-
-function InspectionRow({ inspection }: { inspection: InspectionHead }) {
-  const { fleet } = useSession();
-  const wordOf = useVerdictWord();
-  const what =
-    inspection.route ??
-    { full: 'Measured', walk: 'Walked round', import: 'Read from a file', 're-measure': 'Measured again' }[
-      inspection.purpose
-    ];
-  const outcome = inspection.closedAt ? inspection.outcome : 'in progress';
-  return (
-    <LinkRow
-      href={`/sheet/${inspection.id}`}
-      className="min-h-14 flex-row items-center gap-3 border-t border-line py-2 active:opacity-70"
-    >
-      <VerdictMark verdict={inspection.verdict ?? 'not-judged'} size={24} />
-      <View className="min-w-0 flex-1">
-        <Text bold>
-          {dayOf(inspection.startedAt, fleet.zone)}
-          {inspection.verdict ? `  ${wordOf(inspection.verdict)}` : ''}
-        </Text>
-        <Text size="small" tone="soft">
-          {`${what}, ${inspection.by} · ${outcome}`}
-        </Text>
-      </View>
-    </LinkRow>
   );
 }
 
@@ -98,6 +69,7 @@ function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
 
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
 export function TrailerBody({ unit }: { unit: UnitPage }) {
+  useEffect(() => noteOpened(unit.id), [unit.id]);
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);
   const { shown } = useShown();
@@ -114,11 +86,6 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
       place: defectPlace(each),
     })),
   });
-  const pictures = unit.photos.map(({ id, key, by, at }) => ({
-    id,
-    source: `/api/v1/photos/${id}`,
-    words: `${photoWords(key)}, ${by}, ${clock(at, fleet.zone)}`,
-  }));
   const select = (code: string) => setChosen(code === chosen ? null : code);
   const here = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
@@ -175,17 +142,8 @@ export function TrailerBody({ unit }: { unit: UnitPage }) {
           ))}
         </Card>
       ) : null}
-      <Card title="History">
-        {unit.inspections.length === 0 ? <Text tone="soft">No inspection yet.</Text> : null}
-        {unit.inspections.map((inspection) => (
-          <InspectionRow key={inspection.id} inspection={inspection} />
-        ))}
-      </Card>
-      {pictures.length ? (
-        <Card title="Photos">
-          <PhotoStrip pictures={pictures} />
-        </Card>
-      ) : null}
+      <History unit={unit} />
+      <UnitPhotos unit={unit} />
       <Papers unit={unit} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
     </>

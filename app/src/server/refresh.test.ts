@@ -1,0 +1,71 @@
+import type { YardRow } from '@zealous-axle/core';
+import { queryClient } from './queries';
+import { type Happened, refresh } from './refresh';
+
+const row = (change: Partial<YardRow> = {}): YardRow => ({
+  id: 'a',
+  number: 'H-11',
+  body: 'Hopper',
+  kind: 'semitrailer',
+  site: '',
+  held: false,
+  openDefects: 0,
+  toAcknowledge: 0,
+  lastMeasured: null,
+  verdict: null,
+  due: null,
+  ...change,
+});
+const YARD = ['yard', {}, 'urgency'];
+const yard = () => queryClient.getQueryData<{ pages: { units: YardRow[] }[] }>(YARD)?.pages[0]?.units;
+const stale = (key: readonly unknown[]) => queryClient.getQueryState(key)?.isInvalidated;
+const settled = async () => {
+  for (let turns = 0; turns < 20; turns++) await new Promise<void>((resolve) => setImmediate(resolve));
+};
+
+beforeEach(() => {
+  queryClient.setDefaultOptions({
+    queries: { ...queryClient.getDefaultOptions().queries, gcTime: Number.POSITIVE_INFINITY },
+  });
+  queryClient.clear();
+  queryClient.setQueryData(['unit', 'a'], { id: 'a' });
+  queryClient.setQueryData(['unit', 'b'], { id: 'b' });
+  queryClient.setQueryData(['job', 'j'], { job: { unit: { id: 'b' } } });
+  queryClient.setQueryData(['sheet', 's'], { unit: { id: 'a' } });
+  queryClient.setQueryData(['shop'], {});
+  queryClient.setQueryData(YARD, { pages: [{ units: [row(), row({ id: 'b', number: 'H-12' })] }], pageParams: [''] });
+});
+
+const answers = (now: YardRow) => {
+  const fetched = jest.fn(async () => ({ ok: true, status: 200, json: async () => now }) as Response);
+  globalThis.fetch = fetched as unknown as typeof fetch;
+  return fetched;
+};
+const KEYS = [['unit', 'a'], ['unit', 'b'], ['job', 'j'], ['sheet', 's'], ['shop']];
+
+test.each<[Happened, string[]]>([
+  [{ type: 'take-reading', unit: 'a' }, ['unit a', 'sheet s', 'shop']],
+  [{ type: 'attach-photo', unit: 'a' }, ['unit a', 'sheet s']],
+  [{ type: 'start-job', unit: 'b' }, ['unit b', 'job j', 'shop']],
+  [{ type: 'set-own-units', unit: null }, []],
+  [{ type: 'triage-defect' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],
+  [{ type: 'read-again' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],
+])('%j makes only this out of date: %j', async (event, wanted) => {
+  answers(row());
+  refresh([event]);
+  await settled();
+  expect(KEYS.filter(stale).map((key) => key.join(' '))).toEqual(wanted);
+});
+
+test('one row is asked for, and stands in its place; a list is read again only where the row now stands elsewhere', async () => {
+  const fetched = answers(row({ openDefects: 0, toAcknowledge: 0 }));
+  refresh([{ type: 'attach-photo', unit: 'a' }]);
+  await settled();
+  expect(fetched).toHaveBeenCalledTimes(1);
+  expect(stale(YARD)).toBe(false);
+  answers(row({ held: true }));
+  refresh([{ type: 'hold-trailer', unit: 'a' }]);
+  await settled();
+  expect(yard()?.map(({ held }) => held)).toEqual([true, false]);
+  expect(stale(YARD)).toBe(true);
+});

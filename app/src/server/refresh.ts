@@ -1,0 +1,81 @@
+import type { Query } from '@tanstack/react-query';
+import { type CommandName, commandOf, type JobPage, type Sheet, type YardRow } from '@zealous-axle/core';
+import { keepRows } from '../device/rows';
+import { queryClient, yardRowQuery } from './queries';
+import type { YardAnswer } from './yard';
+
+/** Something happened: a command by name, or that much may have been missed; on a unit, on none (null), or on one not known here. */
+export interface Happened {
+  type: CommandName | 'read-again';
+  unit?: string | null;
+}
+
+const isCommand = (type: Happened['type']): type is CommandName => type !== 'read-again';
+
+/** The unit an answer is about, where it is about one. */
+function unitOf({ queryKey, state }: Query): string | undefined {
+  if (queryKey[0] === 'unit') return queryKey[1] as string;
+  if (queryKey[0] === 'job') return (state.data as JobPage | undefined)?.job.unit.id;
+  return queryKey[0] === 'sheet' ? (state.data as Sheet | undefined)?.unit.id : undefined;
+}
+
+const ABOUT_ONE = ['unit', 'job', 'sheet'];
+const SHOP = ['shop', 'defects', 'jobs'];
+/** Commands that change what the shop has before it. */
+const CHANGES_SHOP = (type: CommandName): boolean =>
+  ['defect', 'job'].includes(commandOf(type).about) ||
+  ['report-defect', 'make-job', 'close-inspection', 'import-readings', 'take-reading'].includes(type);
+
+/** What sorts a row, or puts it on another list. */
+const placeIn = ({
+  number,
+  body,
+  site,
+  held,
+  openDefects,
+  toAcknowledge,
+  lastMeasured,
+  verdict,
+  due,
+}: YardRow): string =>
+  JSON.stringify([number, body, site, held, openDefects > 0, toAcknowledge > 0, lastMeasured, verdict, due]);
+
+/** Asks for one row of the yard, and puts it in its place; lists are read again only where it now stands elsewhere. */
+async function refreshRow(unit: string): Promise<void> {
+  const lists = queryClient.getQueryCache().findAll({ queryKey: ['yard'] });
+  if (lists.length === 0) return;
+  const row = await yardRowQuery(unit).catch(() => null);
+  if (!row) return;
+  void keepRows([row]);
+  let moved = false;
+  queryClient.setQueriesData<{ pages: YardAnswer[] }>({ queryKey: ['yard'] }, (data) => {
+    if (!data) return data;
+    const old = data.pages.flatMap(({ units }) => units).find(({ id }) => id === unit);
+    moved ||= !old || placeIn(old) !== placeIn(row);
+    if (!old) return data;
+    const units = (page: YardAnswer) => page.units.map((each) => (each.id === unit ? row : each));
+    return { ...data, pages: data.pages.map((page) => ({ ...page, units: units(page) })) };
+  });
+  if (!moved) return;
+  await queryClient.invalidateQueries({ queryKey: ['yard'] });
+  await queryClient.invalidateQueries({ queryKey: ['yard-total'] });
+}
+
+/** Reads again what an event touches, and nothing else. */
+export function refresh(events: readonly Happened[]): void {
+  const commands = events.map(({ type }) => type).filter(isCommand);
+  if (commands.length < events.length) return void queryClient.invalidateQueries();
+  const units = new Set(events.flatMap(({ unit }) => unit ?? []));
+  const unknown = events.some(
+    ({ type, unit }) => unit === undefined || (unit === null && commandOf(type as CommandName).about === 'units'),
+  );
+  void queryClient.invalidateQueries({
+    predicate: (query) => {
+      const [name] = query.queryKey as [string];
+      if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
+      if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
+      return unknown || units.has(unitOf(query) ?? '');
+    },
+  });
+  for (const unit of units) void refreshRow(unit);
+}
