@@ -2,6 +2,7 @@ import compress from '@fastify/compress';
 import cookie from '@fastify/cookie';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
+import { fastifySSE } from '@fastify/sse';
 import Fastify from 'fastify';
 import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { defectRoutes } from './defects';
@@ -31,6 +32,10 @@ export interface AppParts extends Serving {
   log: 'silent' | 'error' | 'info';
 }
 
+/** Says to whoever listens that the stream still stands. */
+const PULSE_MS = 25_000;
+/** A gauge's line goes out as it is, everything else as JSON. */
+const asText = (data: unknown): string => (typeof data === 'string' ? data : JSON.stringify(data));
 const REQUEST_MS = 15_000;
 const BODY_BYTES = 256 * 1024;
 
@@ -63,6 +68,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
   });
   await app.register(cookie);
   await app.register(rateLimit, { global: false });
+  await app.register(fastifySSE, { heartbeatInterval: PULSE_MS, serializer: asText });
   await app.register(compress, { encodings: ['br', 'gzip'], threshold: 1024 });
   await documentRoutes(app);
 

@@ -1,6 +1,7 @@
 import type { Book } from '../limits';
 import { chamberWords, type Unit, wheelEnd } from '../trailer';
 import type { Finding } from './finding';
+import { findingOf } from './findings';
 import { opinion } from './opinion';
 
 /** One finding for each axle whose two chambers are known and differ in size. Source: 49 CFR 393.47(b). */
@@ -17,6 +18,6 @@ export function judgeChamberMatch(book: Book, unit: Unit): Finding[] {
       sure: book.chamberMatch.sure,
       because: `The chambers of axle ${axle} differ: ${chamberWords(left)} on the left, ${chamberWords(right)} on the right.`,
     });
-    return [{ unit: unit.id, axle, side: null, tyre: null, kind: 'chamber-match', ...found }];
+    return [findingOf(unit.id, { axle }, 'chamber-match', found)];
   });
 }

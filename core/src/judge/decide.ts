@@ -14,11 +14,11 @@ export interface Decision {
 const WHOSE = { book: 'the book', fleet: 'the fleet', maker: 'the maker' } as const;
 const named = (limit: Limit): string => `${limit.value} of ${WHOSE[limit.from ?? 'book']}`;
 
-const verdictPast = (limit: Limit, kept: boolean): Decision['verdict'] =>
-  kept ? 'within' : (limit.fails ?? 'violation');
+const verdictPast = (limit: Limit, amount: number): Decision['verdict'] =>
+  keeps(limit, amount) ? 'within' : (limit.fails ?? 'violation');
 
 function whyThis(chosen: Limit, all: readonly Limit[]): string {
-  if (!all.some(({ from }) => from) || all.length < 2) return '';
+  if (all.length < 2 || !all.some(({ from }) => from)) return '';
   const others = all.filter((limit) => limit !== chosen);
   return ` Of ${[chosen, ...others].map(named).join(' and ')} this one decides.`;
 }
@@ -26,14 +26,17 @@ function whyThis(chosen: Limit, all: readonly Limit[]): string {
 /** Holds an amount against every limit that applies: the worst verdict decides, among equals the strictest limit. Null when none applies. */
 export function decide(limits: readonly Limit[], amount: number): Decision | null {
   const meant = limits.filter((limit) => meantFor(limit, amount));
-  const judged = meant.map((limit) => ({ limit, kept: keeps(limit, amount) }));
-  const [first] = judged.sort(
-    (a, b) =>
-      compareVerdicts(verdictPast(a.limit, a.kept), verdictPast(b.limit, b.kept)) ||
-      marginOf(a.limit, amount) - marginOf(b.limit, amount),
-  );
-  if (!first) return null;
-  return { ...first, verdict: verdictPast(first.limit, first.kept), why: whyThis(first.limit, meant) };
+  let [limit] = meant;
+  if (!limit) return null;
+  let verdict = verdictPast(limit, amount);
+  for (const other of meant) {
+    const its = verdictPast(other, amount);
+    const graver = compareVerdicts(its, verdict);
+    if (graver > 0 || (graver === 0 && marginOf(other, amount) >= marginOf(limit, amount))) continue;
+    limit = other;
+    verdict = its;
+  }
+  return { limit, kept: keeps(limit, amount), verdict, why: whyThis(limit, meant) };
 }
 
 const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known.';
@@ -52,10 +55,6 @@ export function judgeAmount(
     return notJudged(limits.length ? (limits[0]?.note ?? NO_LIMIT) : (given.silent ?? NO_LIMIT), { measured });
   const { limit, kept, verdict, why } = decision;
   const note = kept ? '' : ` ${limit.note ?? ''}`.trimEnd();
-  return opinion({
-    measured,
-    ...againstLimit(limit, amount),
-    verdict,
-    because: `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`,
-  });
+  const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
+  return opinion({ verdict, because }, againstLimit(limit, measured, amount));
 }

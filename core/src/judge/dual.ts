@@ -5,6 +5,7 @@ import { type Unit, type WheelEnd, wheelEnds } from '../trailer';
 import { judgeAmount } from './decide';
 import { judgeDefect } from './defect';
 import type { Finding } from './finding';
+import { findingOf } from './findings';
 import { nmOf, notJudged, type Opinion, opinion } from './opinion';
 import type { UnitReading } from './request';
 
@@ -38,7 +39,7 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
   );
 }
 
-type Tyre = 'inner' | 'outer';
+type DualTyre = 'inner' | 'outer';
 
 /** A figure of each tyre of a dual, with what was typed. */
 interface Figure {
@@ -53,31 +54,29 @@ interface Pair {
 const apartOf = ({ inner, outer }: Pair): number =>
   inner.pressure ? Math.abs(pressureStep(inner.text, outer.text)) : Math.abs(inner.value - outer.value);
 
+/** The least and the greatest figure of one tyre; null while it has none. */
+type Span = { low: Figure; high: Figure } | null;
+
+const before = (a: Figure, b: Figure): boolean => a.value < b.value || (a.value === b.value && a.text < b.text);
+
+function widened(span: Span, figure: Figure): Span {
+  if (!span) return { low: figure, high: figure };
+  return { low: before(figure, span.low) ? figure : span.low, high: before(span.high, figure) ? figure : span.high };
+}
+
 /** The two readings of a dual that stand furthest apart; null while one tyre has none. */
-function furthest(
-  readings: readonly UnitReading[],
-  end: WheelEnd,
-  figure: (reading: UnitReading) => Figure | null,
-): Pair | null {
-  const at = (tyre: Tyre) =>
-    readings
-      .filter((each) => 'tyre' in each && each.axle === end.axle && each.side === end.side && each.tyre === tyre)
-      .flatMap((each) => figure(each) ?? []);
-  const sorted = (figures: readonly Figure[]) =>
-    [...figures].sort((one, other) => one.value - other.value || (one.text < other.text ? -1 : 1));
-  const [inner, outer] = [sorted(at('inner')), sorted(at('outer'))];
-  const [lowInner, highInner, lowOuter, highOuter] = [inner[0], inner.at(-1), outer[0], outer.at(-1)];
-  if (!lowInner || !highInner || !lowOuter || !highOuter) return null;
+function furthest({ inner, outer }: Record<DualTyre, Span>): Pair | null {
+  if (!inner || !outer) return null;
   const [a, b]: [Pair, Pair] = [
-    { inner: lowInner, outer: highOuter },
-    { inner: highInner, outer: lowOuter },
+    { inner: inner.low, outer: outer.high },
+    { inner: inner.high, outer: outer.low },
   ];
   return apartOf(a) >= apartOf(b) ? a : b;
 }
 
 const depth = (reading: UnitReading) => {
   if (reading.kind !== 'tread') return null;
-  const { text, nm } = thinnest(reading.grooves.flat());
+  const { text, nm } = thinnest(...reading.grooves);
   return { text, value: nm };
 };
 const coldPressure = (reading: UnitReading) =>
@@ -85,32 +84,53 @@ const coldPressure = (reading: UnitReading) =>
     ? { text: reading.value, value: must(parsePressure(reading.value)), pressure: true }
     : null;
 
-const finding = (end: WheelEnd, kind: string, found: Opinion): Finding => ({
-  unit: end.unit,
-  axle: end.axle,
-  side: end.side,
-  tyre: null,
-  kind,
-  ...found,
-});
+const COMPARED = {
+  'dual-tread': { figure: depth, like: '1/32' },
+  'dual-pressure': { figure: coldPressure, like: '' },
+} as const;
+type Compared = keyof typeof COMPARED;
+
+const endKey = (axle: number, side: string): string => `${axle}${side}`;
+
+/** The figures of both tyres of every dual, by axle end. */
+function spansOf(readings: readonly UnitReading[], figure: (reading: UnitReading) => Figure | null) {
+  const spans = new Map<string, Record<DualTyre, Span>>();
+  for (const reading of readings) {
+    const read = figure(reading);
+    if (!read || !('tyre' in reading) || !reading.tyre || reading.tyre === 'single') continue;
+    const key = endKey(reading.axle ?? 0, reading.side ?? '');
+    const here = spans.get(key) ?? { inner: null, outer: null };
+    here[reading.tyre] = widened(here[reading.tyre], read);
+    spans.set(key, here);
+  }
+  return spans;
+}
+
+/** What comparing a pair says; null where the two are alike enough. */
+function judgeApart(book: Book, end: WheelEnd, kind: Compared, pair: Pair): Finding | null {
+  const amount = apartOf(pair);
+  const also = `Inner ${pair.inner.text}, outer ${pair.outer.text}.`;
+  const measured = formatLike(amount, COMPARED[kind].like || pair.inner.text);
+  const said = judgeAmount(book, kind, end, { measured, amount, also });
+  if (said.verdict === 'within' || said.verdict === 'not-judged') return null;
+  return findingOf(end.unit, { axle: end.axle, side: end.side, tyre: null }, kind, said);
+}
 
 /** Findings from comparing the two tyres of each dual; only what is too far apart is said. Workshop practice. */
-export function judgeDuals(book: Book, unit: Unit, readings: readonly UnitReading[]): Finding[] {
-  const own = readings.filter(({ unit: of, kind }) => of === unit.id && (kind === 'tread' || kind === 'pressure'));
-  const compare = (end: WheelEnd, kind: 'dual-tread' | 'dual-pressure', pair: Pair | null, like: string): Finding[] => {
-    if (!pair) return [];
-    const amount = apartOf(pair);
-    const also = `Inner ${pair.inner.text}, outer ${pair.outer.text}.`;
-    const measured = formatLike(amount, kind === 'dual-tread' ? like : pair.inner.text);
-    return [finding(end, kind, judgeAmount(book, kind, end, { measured, amount, also }))];
-  };
-  return wheelEnds(unit)
-    .filter(({ tyres }) => tyres === 'dual')
-    .flatMap((end) => [
-      ...compare(end, 'dual-tread', furthest(own, end, depth), '1/32'),
-      ...compare(end, 'dual-pressure', furthest(own, end, coldPressure), ''),
-    ])
-    .filter(({ verdict }) => verdict !== 'within' && verdict !== 'not-judged');
+export function judgeDuals(book: Book, unit: Unit, own: readonly UnitReading[]): Finding[] {
+  const duals = wheelEnds(unit).filter(({ tyres }) => tyres === 'dual');
+  if (duals.length === 0) return [];
+  const kinds = (Object.keys(COMPARED) as Compared[]).map((kind) => ({
+    kind,
+    spans: spansOf(own, COMPARED[kind].figure),
+  }));
+  return duals.flatMap((end) =>
+    kinds.flatMap(({ kind, spans }) => {
+      const here = spans.get(endKey(end.axle, end.side));
+      const pair = here ? furthest(here) : null;
+      return (pair && judgeApart(book, end, kind, pair)) ?? [];
+    }),
+  );
 }
 
 /** The mates of failing tyres, where the fleet replaces duals as pairs. */
@@ -121,26 +141,24 @@ export function judgePairs(book: Book, unit: Unit, findings: readonly Finding[])
   return findings
     .filter((each) => failing(each) && each.tyre !== 'single')
     .flatMap((bad) => {
-      const mate: Tyre = bad.tyre === 'inner' ? 'outer' : 'inner';
+      const mate: DualTyre = bad.tyre === 'inner' ? 'outer' : 'inner';
       const already = findings.some(
         (each) => failing(each) && each.axle === bad.axle && each.side === bad.side && each.tyre === mate,
       );
       if (already || !bad.axle || !bad.side) return [];
       const { source: rule, sure } = book.dualPair;
       return [
-        {
-          unit: unit.id,
-          axle: bad.axle,
-          side: bad.side,
-          tyre: mate,
-          kind: 'dual-pair',
-          ...opinion({
+        findingOf(
+          unit.id,
+          { axle: bad.axle, side: bad.side, tyre: mate },
+          'dual-pair',
+          opinion({
             verdict: 'shop-limit',
             rule,
             sure,
             because: `Its mate fails: the two are replaced as a matched pair, by the shop’s choice.`,
           }),
-        },
+        ),
       ];
     });
 }

@@ -1,4 +1,6 @@
 /** Readings in, findings out: one file per kind of reading, the brake count, and the verdict of a unit. */
+
+export { absentFindings, allFindings, readFindings } from './absent';
 export { isLeakTest, leakRate } from './air-test';
 export { countBrakes, defectiveOf, outOfServiceAt } from './brake-count';
 export { type Doubt, doubtOf } from './doubt';
@@ -13,8 +15,9 @@ export {
   judgementSchema,
   type UnitJudgement,
 } from './finding';
+export { findingKey } from './findings';
 export { atTemperature } from './inflation';
-export { absentFindings, allFindings, findingKey, type Judging, judge, readFindings } from './judge';
+export { type Judging, judge } from './judge';
 export type { Opinion } from './opinion';
 export { type JudgeRequest, judgeRequestSchema, keptJudgeRequestSchema, type UnitReading } from './request';
 export { judgeReading } from './rules';

@@ -65,8 +65,8 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
     sure: rule.sure,
   };
   if (margin >= 0)
-    return opinion({ ...figures, verdict: 'within', because: `${taken}: not less than ${reading.target}.` });
+    return opinion({ verdict: 'within', because: `${taken}: not less than ${reading.target}.` }, figures);
   const low = cold <= pascals(pressurePart(reading.target, rule.lookInsideBelow));
   const look = low ? ' So far below, practice is to take it off and look inside.' : '';
-  return opinion({ ...figures, verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` });
+  return opinion({ verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` }, figures);
 }

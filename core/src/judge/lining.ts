@@ -15,11 +15,6 @@ export function judgeLining(book: Book, end: WheelEnd, reading: ReadingOf<'linin
   const share = count && !keeps(count, nm) ? (count.share ?? 1) : 0;
   const several = reading.points.length > 1 ? `Thinnest of ${reading.points.length} points: ` : '';
   const counts = share ? '; counts as one defective brake' : '';
-  return opinion({
-    measured,
-    ...againstLimit(limit, nm),
-    verdict,
-    share,
-    because: `${several}${comparison(limit, measured, nm, kept)}${counts}.${why}`,
-  });
+  const because = `${several}${comparison(limit, measured, nm, kept)}${counts}.${why}`;
+  return opinion({ verdict, share, because }, againstLimit(limit, measured, nm));
 }

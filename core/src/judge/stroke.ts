@@ -57,13 +57,8 @@ function pastLimit(
   const noted = airAt(book, reading.reservoir) === 'not noted' ? ' The reservoir pressure was not noted.' : '';
   const counts = { 0: '', 0.5: '; counts as half a defective brake', 1: '; counts as one defective brake' }[share];
   const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
-  return opinion({
-    measured: reading.value,
-    ...againstLimit(limit, nm),
-    verdict,
-    share,
-    because: `${comparison(limit, reading.value, nm, false)}${chamber}${counts}.${noted}${why}${whatNext(book, end, reading.presses)}`,
-  });
+  const because = `${comparison(limit, reading.value, nm, false)}${chamber}${counts}.${noted}${why}${whatNext(book, end, reading.presses)}`;
+  return opinion({ verdict, share, because }, againstLimit(limit, reading.value, nm));
 }
 
 /** Judges an applied pushrod stroke by chamber and reservoir pressure. Source: 49 CFR 393.47(e), Appendix A of 396. */
@@ -76,7 +71,7 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
   if (!found) return notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known.', { measured });
 
   const { limit, kept } = found;
-  const figures = { measured, ...againstLimit(limit, nm) };
+  const figures = againstLimit(limit, measured, nm);
   const legal = found.verdict === 'violation';
   const open = kept || legal ? OPEN[airAt(book, reading.reservoir)][kept ? 'keeps' : 'fails'] : undefined;
   const sum = comparison(limit, measured, nm, kept);
@@ -84,5 +79,5 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
     return notJudged(`${sum}, but ${open}: measure again at ${book.reservoir.from} to ${book.reservoir.to}.`, figures);
   if (!kept) return pastLimit(book, end, reading, nm, found);
   const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
-  return opinion({ ...figures, verdict: 'within', because: `${sum}${chamber}.${found.why}` });
+  return opinion({ verdict: 'within', because: `${sum}${chamber}.${found.why}` }, figures);
 }

@@ -47,30 +47,32 @@ function forgiven(book: Book, limit: Limit, reading: ReadingOf<'tread'>): string
 
 /** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
 export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>): Opinion {
-  const { text: measured, nm } = thinnest(reading.grooves.flat());
+  const { text: measured, nm } = thinnest(...reading.grooves);
   const found = decide(limitsFor(book, 'tread', end), nm);
   if (!found) return notJudged('The book has no tread limit for this wheel.', { measured });
   const { limit, kept, verdict, why } = found;
-  const figures = { measured, ...againstLimit(limit, nm) };
+  const figures = againstLimit(limit, measured, nm);
   const sum = comparison(limit, measured, nm, kept);
-  if (kept) return opinion({ ...figures, verdict, because: `Smallest reading: ${sum}.${why}` });
+  if (kept) return opinion({ verdict, because: `Smallest reading: ${sum}.${why}` }, figures);
   const outside = forgiven(book, limit, reading);
-  if (outside) return opinion({ ...figures, verdict: 'within', because: `${sum}. ${outside}.` });
+  if (outside) return opinion({ verdict: 'within', because: `${sum}. ${outside}.` }, figures);
 
   const rule = book.treadOutOfService;
   const criterion = rule ? limitFor(book, 'tread', end, 'out-of-service') : null;
-  if (!rule || !criterion || verdict !== 'violation') return opinion({ ...figures, verdict, because: `${sum}.${why}` });
+  if (!rule || !criterion || verdict !== 'violation') return opinion({ verdict, because: `${sum}.${why}` }, figures);
   const { adjacentGrooves, spots } = rule;
   const failing = reading.grooves.filter((spot) => adjacentFail(criterion, spot, adjacentGrooves)).length;
   if (failing >= spots)
-    return opinion({
-      ...figures,
-      verdict: 'out-of-service',
-      rule: criterion.source,
-      sure: criterion.sure,
-      because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tyre.`,
-    });
+    return opinion(
+      {
+        verdict: 'out-of-service',
+        rule: criterion.source,
+        sure: criterion.sure,
+        because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tyre.`,
+      },
+      figures,
+    );
   const below = !keeps(criterion, nm);
   const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, spots) : null;
-  return opinion({ ...figures, verdict, because: open ? `${sum}. ${open}.` : `${sum}.` });
+  return opinion({ verdict, because: open ? `${sum}. ${open}.` : `${sum}.` }, figures);
 }

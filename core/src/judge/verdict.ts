@@ -1,12 +1,23 @@
 import { type Book, VERDICTS, type Verdict } from '../limits';
 
+/** A verdict's place among them, the worst at 0. */
+export const VERDICT_RANK = Object.fromEntries(VERDICTS.map((verdict, index) => [verdict, index])) as Record<
+  Verdict,
+  number
+>;
+
 /** Orders verdicts worst first, as findings are listed; `not-judged` comes last because it says nothing either way. */
-export const compareVerdicts = (a: Verdict, b: Verdict): number => VERDICTS.indexOf(a) - VERDICTS.indexOf(b);
+export const compareVerdicts = (a: Verdict, b: Verdict): number => VERDICT_RANK[a] - VERDICT_RANK[b];
 
 /** The verdict of several taken together. Nothing open may pass: with no fault found, one `not-judged` leaves all `not-judged`. */
 export function worst(verdicts: readonly Verdict[]): Verdict {
-  const first = [...verdicts].sort(compareVerdicts)[0] ?? 'not-judged';
-  return first === 'within' && verdicts.includes('not-judged') ? 'not-judged' : first;
+  let first: Verdict = 'not-judged';
+  let open = false;
+  for (const each of verdicts) {
+    if (each === 'not-judged') open = true;
+    if (compareVerdicts(each, first) < 0) first = each;
+  }
+  return first === 'within' && open ? 'not-judged' : first;
 }
 
 /** A trailer with this verdict may not be used until it is repaired. */

@@ -1,5 +1,5 @@
 import { must, parseAmount, parseLength } from '../measure';
-import { type EndEquipment, MAKER_READINGS, type MakerReading } from '../trailer';
+import { type Chamber, type EndEquipment, MAKER_READINGS, type MakerReading } from '../trailer';
 import type { Book, Limit, Limited } from './book';
 
 /** What a limit may ask about the place a reading was taken at. */
@@ -16,13 +16,15 @@ function matches(limit: Limit, asking: Asking): boolean {
   if (liningStyle && !liningStyle.includes(asking.liningStyle ?? 'unknown')) return false;
   if (vehicles && !(asking.vehicles && vehicles.includes(asking.vehicles))) return false;
   if (size && size !== asking.size) return false;
-  if (!chamber) return true;
-  return (
-    chamber.type === asking.chamber?.type &&
-    chamber.size === asking.chamber.size &&
-    (chamber.stroke ?? 'standard') === (asking.chamber.stroke ?? 'standard')
-  );
+  return !chamber || isChamber(chamber, asking.chamber);
 }
+
+/** Whether a chamber is the one a limit was made for; its stroke is standard unless it says more. */
+const isChamber = (meant: Chamber, fitted: Asking['chamber']): boolean =>
+  !!fitted &&
+  meant.type === fitted.type &&
+  meant.size === fitted.size &&
+  (meant.stroke ?? 'standard') === (fitted.stroke ?? 'standard');
 
 const isMakerReading = (reading: Limited): reading is MakerReading =>
   (MAKER_READINGS as readonly string[]).includes(reading);
@@ -56,12 +58,50 @@ function makerLimit(reading: Limited, asking: Asking, book: readonly Limit[]): L
   ];
 }
 
+/** A book's limits of one kind and purpose, and of these for each size of chamber those that may apply to it. */
+interface Sorted {
+  all: Limit[];
+  bySize: Map<string, Limit[]>;
+}
+type Kinds = Map<Limited, Sorted>;
+const sorted = new WeakMap<readonly Limit[], Record<Limit['judges'], Kinds>>();
+const NONE: Sorted = { all: [], bySize: new Map() };
+
+function sortedByKind(limits: readonly Limit[]): Kinds {
+  const kinds: Kinds = new Map();
+  for (const limit of limits) {
+    const own: Sorted = kinds.get(limit.reading) ?? { all: [], bySize: new Map() };
+    own.all.push(limit);
+    kinds.set(limit.reading, own);
+  }
+  for (const { all, bySize } of kinds.values())
+    for (const { where } of all)
+      if (where.chamber) {
+        const { size } = where.chamber;
+        bySize.set(
+          size,
+          all.filter(({ where: other }) => !other.chamber || other.chamber.size === size),
+        );
+      }
+  return kinds;
+}
+
+/** A book's limits that may apply to a chamber. A book is plain data that nothing changes in place: it is sorted once. */
+function limitsOf(book: Book, reading: Limited, judges: Limit['judges'], chamber: Asking['chamber']): Limit[] {
+  let known = sorted.get(book.limits);
+  if (!known) {
+    const meant = (purpose: Limit['judges']) => sortedByKind(book.limits.filter((limit) => limit.judges === purpose));
+    known = { verdict: meant('verdict'), share: meant('share'), 'out-of-service': meant('out-of-service') };
+    sorted.set(book.limits, known);
+  }
+  const { all, bySize } = known[judges].get(reading) ?? NONE;
+  return (chamber && bySize.get(chamber.size)) || all;
+}
+
 /** The limits that apply to a reading at a place, in the book's order; the fleet's and the maker's after the book's. */
 export function limitsFor(book: Book, reading: Limited, asking: Asking, judges: Limit['judges'] = 'verdict'): Limit[] {
-  const applying = book.limits.filter(
-    (limit) => limit.reading === reading && limit.judges === judges && matches(limit, asking),
-  );
-  return judges === 'verdict' ? [...applying, ...makerLimit(reading, asking, applying)] : applying;
+  const applying = limitsOf(book, reading, judges, asking.chamber).filter((limit) => matches(limit, asking));
+  return judges === 'verdict' && asking.maker ? [...applying, ...makerLimit(reading, asking, applying)] : applying;
 }
 
 /** The strictest limit that applies here, the one to show before anything is measured; null when there is none. */
@@ -96,16 +136,19 @@ export const marginOf = (limit: Pick<Limit, 'is' | 'value'>, amount: number): nu
 
 /** Whether a limit is meant for a part that measures this much. */
 export function meantFor({ appliesTo }: Limit, amount: number): boolean {
+  if (!appliesTo) return true;
   const nm = (text: string) => must(parseLength(text, 'none'));
-  if (appliesTo?.from !== undefined && amount < nm(appliesTo.from)) return false;
-  return appliesTo?.to === undefined || amount <= nm(appliesTo.to);
+  if (appliesTo.from !== undefined && amount < nm(appliesTo.from)) return false;
+  return appliesTo.to === undefined || amount <= nm(appliesTo.to);
 }
 
-const figures = new Map<string, number>();
+const figures = new WeakMap<object, number>();
 
-/** A limit's figure in base units: nanometres, pascals or milliseconds. Each text is read once. */
-export function limitNm({ value }: Pick<Limit, 'value'>): number {
-  const known = figures.get(value) ?? must(parseAmount(value)).value;
-  figures.set(value, known);
-  return known;
+/** A limit's figure in base units: nanometres, pascals or milliseconds. Each limit's text is read once. */
+export function limitNm(limit: Pick<Limit, 'value'>): number {
+  const known = figures.get(limit);
+  if (known !== undefined) return known;
+  const read = must(parseAmount(limit.value)).value;
+  figures.set(limit, read);
+  return read;
 }

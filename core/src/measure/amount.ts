@@ -1,6 +1,7 @@
 import { formatLength, lengthStyle, parseLength } from './length';
 import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
 import { formatPressure, parsePressure, pressureUnit } from './pressure';
+import { remembering } from './remembering';
 
 export type Dimension = 'length' | 'pressure' | 'time';
 
@@ -27,11 +28,18 @@ export function parseAmount(text: string): Parsed<Amount> {
 const of = (dimension: Dimension, parsed: Parsed<number>): Parsed<Amount> =>
   parsed.ok ? ok({ dimension, value: parsed.value }) : parsed;
 
-/** Prints a signed amount in the unit another one is written in. */
-export function formatLike(value: number, like: string): string {
-  if (value < 0) return `-${formatLike(-value, like)}`;
+/** How amounts are printed in the unit a text is written in. */
+const printerLike = remembering((like): ((value: number) => string) => {
   const plain = plainText(like);
-  if (/(psi|bar|kpa)$/i.test(plain)) return formatPressure(value, pressureUnit(plain));
-  if (TIME.test(plain) && !/inches$/i.test(plain)) return `${Math.round(value / 100) / 10} s`;
-  return formatLength(value, lengthStyle(plain));
-}
+  if (/(psi|bar|kpa)$/i.test(plain)) {
+    const unit = pressureUnit(plain);
+    return (value) => formatPressure(value, unit);
+  }
+  if (TIME.test(plain) && !/inches$/i.test(plain)) return (value) => `${Math.round(value / 100) / 10} s`;
+  const style = lengthStyle(plain);
+  return (value) => formatLength(value, style);
+});
+
+/** Prints a signed amount in the unit another one is written in. */
+export const formatLike = (value: number, like: string): string =>
+  value < 0 ? `-${printerLike(like)(-value)}` : printerLike(like)(value);

@@ -1,4 +1,5 @@
 import { decimal, must, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { remembering } from './remembering';
 
 /** A length in whole nanometres. 1/64 in = 396,875 nm and 0.001 mm = 1,000 nm are both whole, so comparing never rounds. */
 export type Nanometres = number;
@@ -24,7 +25,9 @@ const DENOMINATORS = new Set([2, 4, 8, 16, 32, 64]);
  * Reads a length as a person writes it: `1 7/8 in`, `1-7/8"`, `1.875 in`, `6/32`, `5.5 mm`.
  * Fractions have a denominator of 2, 4, 8, 16, 32 or 64; decimals have at most six places.
  */
-export function parseLength(text: string, bare: BareLength = 'fraction'): Parsed<Nanometres> {
+export const parseLength = (text: string, bare: BareLength = 'fraction'): Parsed<Nanometres> => READ[bare](text);
+
+function readLength(text: string, bare: BareLength): Parsed<Nanometres> {
   const plain = plainText(text).toLowerCase();
   const refuse = (why: string) => no(`${why}: ${EXPECTED[bare]}`);
   if (plain === '') return refuse('Nothing is written');
@@ -52,10 +55,25 @@ export function parseLength(text: string, bare: BareLength = 'fraction'): Parsed
   return ok(scaled(value, BigInt(NM_PER_INCH)));
 }
 
-/** The smallest of several written lengths, as it was written and in nanometres. */
-export function thinnest(texts: readonly string[]): { text: string; nm: Nanometres } {
-  const read = texts.map((text) => ({ text, nm: must(parseLength(text, '32nds')) }));
-  return read.reduce((least, next) => (next.nm < least.nm ? next : least));
+const READ: Record<BareLength, (text: string) => Parsed<Nanometres>> = {
+  fraction: remembering((text) => readLength(text, 'fraction')),
+  '32nds': remembering((text) => readLength(text, '32nds')),
+  none: remembering((text) => readLength(text, 'none')),
+};
+
+/** The smallest of several written lengths, taken in rows, as it was written and in nanometres. */
+export function thinnest(...rows: readonly (readonly string[])[]): { text: string; nm: Nanometres } {
+  let text = '';
+  let nm = Number.POSITIVE_INFINITY;
+  for (const row of rows)
+    for (const each of row) {
+      const next = must(READ['32nds'](each));
+      if (next < nm) {
+        text = each;
+        nm = next;
+      }
+    }
+  return { text, nm };
 }
 
 /** Nearest-fraction parts of a length that is a whole number of 64ths; null when it is not. */
@@ -94,9 +112,9 @@ export function formatLength(nm: Nanometres, style: LengthStyle): string {
 }
 
 /** The style a written length is in, so that answers can be given in the unit of their source. */
-export function lengthStyle(text: string): LengthStyle {
+export const lengthStyle = remembering((text): LengthStyle => {
   const plain = plainText(text).toLowerCase();
   if (/mm$|metres?$|meters?$/.test(plain)) return 'mm';
   if (/\/32\b/.test(plain)) return '32nds';
   return plain.includes('/') || !plain.includes('.') ? 'fraction' : 'inch';
-}
+});

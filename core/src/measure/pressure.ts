@@ -1,5 +1,6 @@
 import { decimalText } from './length';
 import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { remembering } from './remembering';
 
 /** A gauge pressure in whole pascals, computed once from what was typed. */
 export type Pascals = number;
@@ -14,20 +15,20 @@ const PASCALS: Record<PressureUnit, readonly [bigint, bigint]> = {
 };
 
 /** Reads a pressure as a person writes it: `95 psi`, `6.5 bar`, `655 kPa`. */
-export function parsePressure(text: string): Parsed<Pascals> {
+export const parsePressure: (text: string) => Parsed<Pascals> = remembering((text) => {
   const found = /^(.*?)\s*(psi|bar|kpa)$/i.exec(plainText(text));
   const value = found ? decimal(found[1] ?? '') : null;
   if (!found || !value) return no(`“${text}” is not a pressure: ${EXPECTED}`);
   const [numerator, denominator] = PASCALS[pressureUnit(text)];
   return ok(scaled(value, numerator, denominator));
-}
+});
 
 /** The unit a written pressure ends in; psi when it ends in none. */
-export function pressureUnit(text: string): PressureUnit {
+export const pressureUnit: (text: string) => PressureUnit = remembering((text) => {
   const plain = plainText(text).toLowerCase();
   if (plain.endsWith('bar')) return 'bar';
   return plain.endsWith('kpa') ? 'kPa' : 'psi';
-}
+});
 
 /** Prints a pressure with at most one decimal of psi, two of bar, none of kPa. */
 export function formatPressure(pascals: Pascals, unit: PressureUnit): string {

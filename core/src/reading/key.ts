@@ -8,8 +8,7 @@ import { readingItem, readingPlace } from './reading';
  */
 export type ReadingKey = `${string}@${string}`;
 
-export const keyOf = ({ kind, item, ...place }: { kind: string; item?: string } & Place): ReadingKey =>
-  `${subjectOf({ kind, item })}@${placeCode(place)}`;
+export const keyOf = (at: { kind: string; item?: string } & Place): ReadingKey => `${subjectOf(at)}@${placeCode(at)}`;
 
 /** What is read, without its place: `tread`, `air-test:low-air`. Findings are named so. */
 export const subjectOf = ({ kind, item }: { kind: string; item?: string }): string => (item ? `${kind}:${item}` : kind);

@@ -34,14 +34,30 @@ export const fitsEnd = (kind: StepKind, end: WheelEnd): boolean => kindAs(kind).
 export const tyresAsked = (kind: StepKind, end: WheelEnd): (Tyre | null)[] =>
   kindAs(kind).at === 'tyre' ? tyresOf(end) : [null];
 
+const MEASURED = MEASURED_KINDS.map((kind) => ({ kind, fits: kindAs(kind).fits, perTyre: kindAs(kind).at === 'tyre' }));
+
+function addExpected(steps: MeasuredStep[], end: WheelEnd): void {
+  const { axle, side } = end;
+  for (const { kind, fits, perTyre } of MEASURED) {
+    if (fits && !fits(end)) continue;
+    if (!perTyre) steps.push({ kind, axle, side, tyre: null });
+    else for (const tyre of tyresOf(end)) steps.push({ kind, axle, side, tyre });
+  }
+}
+
 /** What one wheel end is expected to be measured for, in the order of {@link MEASURED_KINDS}. */
-export const expectedAt = (end: WheelEnd): MeasuredStep[] =>
-  MEASURED_KINDS.filter((kind) => fitsEnd(kind, end)).flatMap((kind) =>
-    tyresAsked(kind, end).map((tyre) => ({ kind, axle: end.axle, side: end.side, tyre })),
-  );
+export function expectedAt(end: WheelEnd): MeasuredStep[] {
+  const steps: MeasuredStep[] = [];
+  addExpected(steps, end);
+  return steps;
+}
 
 /** Every reading a full measurement of the unit needs. */
-export const expectedReadings = (unit: Unit): MeasuredStep[] => wheelEnds(unit).flatMap(expectedAt);
+export function expectedReadings(unit: Unit): MeasuredStep[] {
+  const steps: MeasuredStep[] = [];
+  for (const end of wheelEnds(unit)) addExpected(steps, end);
+  return steps;
+}
 
 /** Of what was asked for, what is not among the keys that were read. */
 export const missingSteps = <S extends Step>(asked: readonly S[], read: ReadonlySet<string>): S[] =>

@@ -83,34 +83,44 @@ const POWER_UNITS: readonly UnitKind[] = ['tractor', 'truck', 'bus'];
 /** A unit that moves itself; its front wheels have rules of their own. */
 export const isPowerUnit = (kind: UnitKind): boolean => POWER_UNITS.includes(kind);
 
-const endAt = (unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd => {
-  const { ends, steer, lift, ...equipment } = fitted;
+/** An end of an axle, written out field by field: every judgement begins with all of them. */
+function endAt(unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd {
+  const own = fitted.ends?.[side];
+  const { brake, chamber, adjuster, tyres, hub, liningStyle, maker } = own ? { ...fitted, ...own } : fitted;
   return {
-    ...equipment,
-    ...ends?.[side],
+    brake,
+    chamber,
+    adjuster,
+    tyres,
+    hub,
+    liningStyle,
+    maker,
     unit: unit.id,
     kind: unit.kind,
     axle,
     side,
-    steer: isPowerUnit(unit.kind) && (steer ?? axle === 1),
-    lift: lift ?? false,
+    steer: isPowerUnit(unit.kind) && (fitted.steer ?? axle === 1),
+    lift: fitted.lift ?? false,
   };
-};
+}
 
 // A unit is plain data that nothing changes in place: its ends are worked out once.
 const known = new WeakMap<Unit, WheelEnd[]>();
 
 /** Every wheel end of a unit, front to rear, left before right. */
 export function wheelEnds(unit: Unit): WheelEnd[] {
-  const ends =
-    known.get(unit) ?? unit.axles.flatMap((fitted, index) => SIDES.map((side) => endAt(unit, fitted, index + 1, side)));
+  const before = known.get(unit);
+  if (before) return before;
+  const ends: WheelEnd[] = [];
+  for (const [index, fitted] of unit.axles.entries())
+    ends.push(endAt(unit, fitted, index + 1, 'left'), endAt(unit, fitted, index + 1, 'right'));
   known.set(unit, ends);
   return ends;
 }
 
 /** The wheel end at an axle (from 1) and side, or null when the unit has no such axle. */
 export const wheelEnd = (unit: Unit, axle: number, side: Side): WheelEnd | null =>
-  wheelEnds(unit)[(axle - 1) * SIDES.length + SIDES.indexOf(side)] ?? null;
+  wheelEnds(unit)[(axle - 1) * SIDES.length + (side === 'left' ? 0 : 1)] ?? null;
 
 /** The tyres of a wheel end from the inside out. */
 export const tyresOf = (end: EndEquipment): Tyre[] => (end.tyres === 'dual' ? ['inner', 'outer'] : ['single']);

@@ -7,6 +7,7 @@ export {
   type Position,
   parsePosition,
   placeCode,
+  placeRank,
   placeSchema,
   placeWords,
   positionCode,

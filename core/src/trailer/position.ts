@@ -47,9 +47,12 @@ export function parsePosition(code: string): Position | null {
   return { axle: Number(found[1]), side: found[2]?.toUpperCase() === 'L' ? 'left' : 'right', tyre: tyre ?? null };
 }
 
-/** Orders positions front to rear, left before right, inner before outer; what concerns the whole unit comes first. */
-export function comparePositions(a: Place, b: Place): number {
-  const rank = (p: Place) =>
-    (p.axle ?? 0) * 100 + (p.side ? SIDES.indexOf(p.side) + 1 : 0) * 10 + (p.tyre ? TYRES.indexOf(p.tyre) : 0);
-  return rank(a) - rank(b);
-}
+const SIDE_RANK: Record<Side, number> = { left: 1, right: 2 };
+const TYRE_RANK: Record<Tyre, number> = { single: 0, inner: 1, outer: 2 };
+
+/** A place as a number, less than a thousand times ten: front to rear, left before right, inner before outer, the whole unit first. */
+export const placeRank = ({ axle, side, tyre }: Place): number =>
+  (axle ?? 0) * 100 + (side ? SIDE_RANK[side] : 0) * 10 + (tyre ? TYRE_RANK[tyre] : 0);
+
+/** Orders positions as {@link placeRank} does. */
+export const comparePositions = (a: Place, b: Place): number => placeRank(a) - placeRank(b);

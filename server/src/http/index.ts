@@ -6,5 +6,4 @@ export { healthRoutes } from './health';
 export { type Key, pageOf, readKey } from './pages';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, signedIn } from './serving';
-export { openStream } from './stream';
 export { webRoutes } from './web';

@@ -94,13 +94,10 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     supersedes: body.supersedes ?? null,
     gauge: body.gauge ?? null,
   });
-  await keepStanding(doing, unit, {
-    id: body.reading,
-    inspection: row.id,
-    value: body.value,
-    at,
-    supersedes: body.supersedes,
-  });
+  const { reading: taken, value, supersedes } = body;
+  await keepStanding(doing, unit, await fleetBook(store, session), [
+    { id: taken, inspection: row.id, value, at, supersedes },
+  ]);
   if (row.closedAt) await judgeInspection(doing, row, unit);
   return { unitId: unit.id, changed: [changed('reading', body.reading)] };
 };

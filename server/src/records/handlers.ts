@@ -1,5 +1,6 @@
-import { readingKey } from '@zealous-axle/core';
+import { type Book, readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { fleetBook } from '../fleet';
 import { inspection, keepStanding, reading } from '../inspection';
 import { KnownProblem } from '../problem';
 import { changed, type Doing, type Handler } from '../run';
@@ -17,7 +18,7 @@ function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
   return [...groups.values()];
 }
 
-async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promise<string> {
+async function importGroup(doing: Importing, book: Book, lines: readonly GoodLine[]): Promise<string> {
   const { store, session } = doing;
   const [first] = lines;
   if (!first) throw new KnownProblem('broken');
@@ -33,20 +34,20 @@ async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promis
     outcome: 'incomplete',
     because: 'Read from a file',
   });
-  for (const line of lines) {
-    const readingId = uuidv7();
-    await store.insert(reading).values({
+  const taken = lines.map(({ value, taken: at }) => ({ id: uuidv7(), inspection: id, value, at }));
+  await store.insert(reading).values(
+    taken.map(({ id: own, value, at }) => ({
       fleetId: session.fleet.id,
-      id: readingId,
+      id: own,
       inspectionId: id,
-      unitId: line.unit.id,
-      key: readingKey(line.value),
-      value: line.value,
+      unitId: first.unit.id,
+      key: readingKey(value),
+      value,
       takenBy: session.person.id,
-      takenAt: line.taken,
-    });
-    await keepStanding(doing, line.unit, { id: readingId, inspection: id, value: line.value, at: line.taken });
-  }
+      takenAt: at,
+    })),
+  );
+  await keepStanding(doing, first.unit, book, taken);
   return id;
 }
 
@@ -59,9 +60,11 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
       errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
     });
   const made: string[] = [];
-  for (const group of byUnitAndDay(good)) made.push(await importGroup(doing, group));
+  const book = await fleetBook(store, doing.session);
+  for (const group of byUnitAndDay(good)) made.push(await importGroup(doing, book, group));
   return {
     unitId: null,
+    unitIds: [...new Set(good.map(({ unit }) => unit.id))],
     changed: made.map((id) => changed('inspection', id)),
     eventBody: { lines: good.length, left: bad.length },
   };

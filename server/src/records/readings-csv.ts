@@ -4,15 +4,12 @@ import {
   READING_COLUMNS,
   type Reading,
   type ReadingRow,
-  readingRow,
   rowReading,
   unsound,
 } from '@zealous-axle/core';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { inArray } from 'drizzle-orm';
 import Papa from 'papaparse';
-import { person } from '../access';
 import { type UnitRow, unit } from '../fleet';
-import { reading } from '../inspection';
 import { sentence } from '../problem';
 import type { FleetStore } from '../store';
 
@@ -95,30 +92,3 @@ export function previewOf({ lines, good, bad }: ReadFile): ImportPreview {
   for (const { unit: each } of good) counts.set(each.number, (counts.get(each.number) ?? 0) + 1);
   return { lines, good: good.length, bad, units: [...counts].map(([number, readings]) => ({ number, readings })) };
 }
-
-/** The readings of a fleet, or of one unit, as `readings.csv`; what was superseded is left out. */
-export async function writeReadings(store: FleetStore, unitId: string | null): Promise<string> {
-  const rows = await store
-    .select({
-      id: reading.id,
-      supersedes: reading.supersedes,
-      value: reading.value,
-      at: reading.takenAt,
-      number: unit.number,
-      by: person.name,
-    })
-    .from(reading)
-    .innerJoin(unit, and(eq(unit.fleetId, reading.fleetId), eq(unit.id, reading.unitId)))
-    .innerJoin(person, and(eq(person.fleetId, reading.fleetId), eq(person.id, reading.takenBy)))
-    .where(unitId ? eq(reading.unitId, unitId) : undefined)
-    .orderBy(asc(unit.number), asc(reading.takenAt), asc(reading.id));
-  const replaced = new Set(rows.map(({ supersedes }) => supersedes));
-  const live = rows.filter(({ id }) => !replaced.has(id));
-  const data = live.map(({ value, number, at, by }) =>
-    readingRow(value, { unit: number, taken: at.toISOString(), by }),
-  );
-  return `${Papa.unparse({ fields: [...READING_COLUMNS], data: data.map((row) => READING_COLUMNS.map((name) => guarded(row[name]))) })}\r\n`;
-}
-
-/** A spreadsheet would run a cell that begins like a formula: it is kept as words. */
-const guarded = (text: string): string => (/^[=+@\t\r]/.test(text) ? `'${text}` : text);

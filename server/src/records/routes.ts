@@ -1,7 +1,9 @@
+import { Readable } from 'node:stream';
 import { importPreviewSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, type Serving } from '../http';
-import { previewOf, readReadings, writeReadings } from './readings-csv';
+import { type App, ask, type Serving, signedIn } from '../http';
+import { writeReadings } from './export';
+import { previewOf, readReadings } from './readings-csv';
 
 const FILE_BYTES = 3 * 1024 * 1024;
 
@@ -9,13 +11,19 @@ const FILE_BYTES = 3 * 1024 * 1024;
 export function fileRoutes(app: App, serving: Serving): void {
   app.get(
     '/readings.csv',
-    { schema: { tags: ['files'], querystring: z.strictObject({ unit: z.uuid().optional() }) } },
+    {
+      schema: {
+        tags: ['files'],
+        summary: 'The readings of the fleet, or of one unit',
+        querystring: z.strictObject({ unit: z.uuid().optional() }),
+      },
+    },
     async (request, reply) => {
-      const csv = await ask(serving, request, (store) => writeReadings(store, request.query.unit ?? null));
+      const { fleet } = await signedIn(serving, request);
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="readings.csv"')
-        .send(csv);
+        .send(Readable.from(writeReadings(serving.db, fleet.id, request.query.unit ?? null), { objectMode: false }));
     },
   );
 
@@ -25,6 +33,7 @@ export function fileRoutes(app: App, serving: Serving): void {
       bodyLimit: FILE_BYTES,
       schema: {
         tags: ['files'],
+        summary: 'What a file of readings would bring',
         body: z.strictObject({ csv: z.string().min(1) }),
         response: { 200: importPreviewSchema },
       },

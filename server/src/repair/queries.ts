@@ -21,7 +21,7 @@ async function torqueOf(store: FleetStore, jobs: readonly string[]) {
     .select({ check: torqueCheck, by: person.name })
     .from(torqueCheck)
     .innerJoin(person, and(eq(person.fleetId, torqueCheck.fleetId), eq(person.id, torqueCheck.checkedBy)))
-    .where(inArray(torqueCheck.jobId, [...jobs]))
+    .where(sql`${torqueCheck.jobId} = any(${sql.param([...jobs])}::uuid[])`)
     .orderBy(asc(torqueCheck.checkedAt));
 }
 

@@ -4,3 +4,4 @@ export { type Changed, changed, type Doing, type Done, found, type Handler, next
 export { LIVE_CHANNEL } from './events';
 export type { UnitsOf } from './locks';
 export { runCommand, type SentCommand } from './run';
+export { event } from './schema';

@@ -1,6 +1,6 @@
 import { GAUGE_KINDS, lengthText } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, openStream, type Serving, signedIn } from '../http';
+import { type App, type Serving, signedIn } from '../http';
 import { openGauges } from './gauges';
 
 const pressed = z.strictObject({
@@ -10,18 +10,30 @@ const pressed = z.strictObject({
   again: z.boolean().optional(),
 });
 
+/** How soon a device looks for a receiver again that was lost. */
+const RETRY_MS = 2_000;
+
 /** The simulated gauges: a stream of their lines, and a press. Each person hears their own gauges. */
 export function gaugeRoutes(app: App, serving: Serving): void {
   const gauges = openGauges();
-  const stream = openStream(app);
-  app.get('/gauges/stream', { schema: { tags: ['gauges'], hide: true } }, async (request, reply) => {
+  app.get('/gauges/stream', { schema: { tags: ['gauges'], hide: true }, sse: 'only' }, async (request, reply) => {
     const { person } = await signedIn(serving, request);
-    const { write, end } = stream(request, reply, () => leave());
-    const leave = gauges.listen(person.id, (line) => write(`data: ${line}\n\n`), end);
+    const hear = (line: string) => void reply.sse.send({ data: line }).catch(() => undefined);
+    const leave = gauges.listen(person.id, hear, () => reply.sse.close());
+    reply.sse.onClose(leave);
+    reply.sse.keepAlive();
+    await reply.sse.send({ event: 'ready', retry: RETRY_MS, data: '' });
   });
   app.post(
     '/gauges/press',
-    { schema: { tags: ['gauges'], body: pressed, response: { 200: z.strictObject({ line: z.string() }) } } },
+    {
+      schema: {
+        tags: ['gauges'],
+        summary: 'Press a simulated gauge',
+        body: pressed,
+        response: { 200: z.strictObject({ line: z.string() }) },
+      },
+    },
     async (request) => {
       const { person } = await signedIn(serving, request);
       const { kind, value, again } = request.body;
@@ -33,6 +45,7 @@ export function gaugeRoutes(app: App, serving: Serving): void {
     {
       schema: {
         tags: ['gauges'],
+        summary: 'Make a simulated gauge fail',
         body: z.strictObject({ fault: z.enum(['cut', 'noise']) }),
         response: { 204: z.null() },
       },

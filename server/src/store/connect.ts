@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
-import pg from 'pg';
+import pg, { type Submittable } from 'pg';
 
-export type Database = NodePgDatabase;
+export type Database = NodePgDatabase & { $client: pg.Pool };
 /** A transaction that sees one fleet. */
 export type FleetStore = Parameters<Parameters<Database['transaction']>[0]>[0];
 
@@ -42,3 +42,27 @@ export const inFleet = <T>(db: Database, fleetId: string, work: (store: FleetSto
     await store.execute(sql`select set_config('za.fleet', ${fleetId}, true)`);
     return work(store);
   });
+
+/** Rows of a query in which only `fleetId`'s exist, as they are asked for. Whoever stops asking ends it. */
+export async function* streamInFleet<R>(
+  db: Database,
+  fleetId: string,
+  query: Submittable & AsyncIterable<R>,
+): AsyncGenerator<R> {
+  const client = await db.$client.connect();
+  let broken: Error | undefined;
+  try {
+    await client.query('begin read only');
+    await client.query("select set_config('za.fleet', $1, true)", [fleetId]);
+    yield* client.query(query);
+  } catch (error) {
+    broken = error as Error;
+    throw error;
+  } finally {
+    // One that was left in the middle, or broke, is closed rather than handed on.
+    await client.query('commit').catch((error: Error) => {
+      broken ??= error;
+    });
+    client.release(broken);
+  }
+}

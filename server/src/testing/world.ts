@@ -143,6 +143,8 @@ export async function openWorld() {
 
   return {
     app,
+    /** The cookie of a person's session. */
+    cookie: async (who: string) => `${COOKIE}=${await tokenOf(who)}`,
     db,
     live,
     pool,
