@@ -383,5 +383,5 @@ test('an air test goes on over a reload, and says what a minute loses', async ({
   await expect(page.getByText(/6 psi in 12\d s: (3|2\.9) psi a minute/)).toBeVisible();
   await expect(page.getByText('Violation').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Two or more trailers' }).click();
-  await expect(page.getByText('Less than 3 psi in a minute')).toBeVisible();
+  await expect(page.getByText('Less than 3 psi a minute')).toBeVisible();
 });

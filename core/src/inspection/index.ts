@@ -1,6 +1,7 @@
 /** Routes and their steps, an inspection as it is walked, and what is judged together. */
 export { INSPECTION_COMMANDS } from './commands';
 export * from './draft';
+export { type FoundDefect, foundDefects, holdReason } from './found';
 export {
   type Frame,
   frameKey,

@@ -1,3 +1,3 @@
 /** Who is signed in, and in which fleet. */
 export { fleet, person } from './schema';
-export { asSession, SESSION_DAYS, signIn, signOut } from './sessions';
+export { asSession, fleetBySlug, SESSION_DAYS, signIn, signOut } from './sessions';

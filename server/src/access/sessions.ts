@@ -15,7 +15,8 @@ function splitName(name: string): { who: string; slug: string } | null {
   return found ? { who: found[1] ?? '', slug: found[2] ?? '' } : null;
 }
 
-const fleetBySlug = (db: Database, slug: string) =>
+/** A fleet by the short name its people sign in with. */
+export const fleetBySlug = (db: Database, slug: string) =>
   db.transaction(async (store) => {
     await store.execute(sql`select set_config('za.slug', ${slug}, true)`);
     const [found] = await store.select().from(fleet).where(eq(fleet.slug, slug));

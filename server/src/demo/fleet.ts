@@ -51,25 +51,42 @@ const tractorAxles = (): Axle[] => [
   air({ steer: false, hub: 'grease' }),
 ];
 
+/** What a body is built on. */
+export interface Body {
+  body: string;
+  kind: UnitKind;
+  axles: () => Axle[];
+}
+
+export const BODIES = {
+  hopper: { body: 'Seed hopper', kind: 'semitrailer', axles: () => [air(), air()] },
+  liveFloor: {
+    body: 'Live-floor, chips',
+    kind: 'semitrailer',
+    axles: () => [long({ lift: true, tyres: 'single' }), long(), long()],
+  },
+  refrigerated: { body: 'Refrigerated, roots', kind: 'semitrailer', axles: () => [disc(), disc()] },
+  dropDeck: { body: 'Drop-deck', kind: 'semitrailer', axles: () => [low(), low(), low()] },
+  dolly: { body: 'Dolly', kind: 'dolly', axles: () => [air({ adjuster: 'manual' })] },
+  yardTractor: { body: 'Yard tractor', kind: 'tractor', axles: tractorAxles },
+} as const satisfies Record<string, Body>;
+
 export interface DemoUnit {
   number: string;
   body: string;
   kind: UnitKind;
+  site: string;
   axles: Axle[];
 }
 
-const several = (numbers: readonly string[], body: string, axles: () => Axle[], kind: UnitKind = 'semitrailer') =>
-  numbers.map((number): DemoUnit => ({ number, body, kind, axles: axles() }));
+const several = (numbers: readonly string[], { body, kind, axles }: Body, site: string) =>
+  numbers.map((number): DemoUnit => ({ number, body, kind, site, axles: axles() }));
 
 export const UNITS: readonly DemoUnit[] = [
-  ...several(['H-11', 'H-12', 'H-13', 'H-14'], 'Seed hopper', () => [air(), air()]),
-  ...several(['L-21', 'L-22', 'L-23', 'L-24'], 'Live-floor, chips', () => [
-    long({ lift: true, tyres: 'single' }),
-    long(),
-    long(),
-  ]),
-  ...several(['R-31', 'R-32', 'R-33'], 'Refrigerated, roots', () => [disc(), disc()]),
-  ...several(['D-41', 'D-42'], 'Drop-deck', () => [low(), low(), low()]),
-  ...several(['J-51'], 'Dolly', () => [air({ adjuster: 'manual' })], 'dolly'),
-  ...several(['Y-1', 'Y-2'], 'Yard tractor', tractorAxles, 'tractor'),
+  ...several(['H-11', 'H-12', 'H-13', 'H-14'], BODIES.hopper, 'Low Marsh'),
+  ...several(['L-21', 'L-22', 'L-23', 'L-24'], BODIES.liveFloor, 'Chip wharf'),
+  ...several(['R-31', 'R-32', 'R-33'], BODIES.refrigerated, 'Low Marsh'),
+  ...several(['D-41', 'D-42'], BODIES.dropDeck, 'Upper Fold'),
+  ...several(['J-51'], BODIES.dolly, 'Low Marsh'),
+  ...several(['Y-1', 'Y-2'], BODIES.yardTractor, 'Chip wharf'),
 ];

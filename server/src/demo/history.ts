@@ -7,6 +7,7 @@ import {
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
+import type { Random } from './random';
 
 /** A 32nd of an inch: the step in which the demo's gauges are read. */
 const NM_32ND = 793_750;
@@ -20,7 +21,7 @@ interface Wearing {
   fresh: number;
 }
 
-const begin = (step: MeasuredStep, unit: Unit, random: () => number): Wearing => {
+const begin = (step: MeasuredStep, unit: Unit, random: Random): Wearing => {
   const disc = wheelEnd(unit, step.axle, step.side)?.brake === 'air-disc';
   if (step.kind === 'tread') return { now: 10 + random() * 8, perDay: 0.012 + random() * 0.012, renewAt: 4, fresh: 18 };
   if (step.kind === 'lining')
@@ -32,7 +33,7 @@ const begin = (step: MeasuredStep, unit: Unit, random: () => number): Wearing =>
 };
 
 /** What a step reads when nothing is wrong. */
-function read(step: MeasuredStep, wearing: Wearing, random: () => number): Reading {
+function read(step: MeasuredStep, wearing: Wearing, random: Random): Reading {
   const { axle, side } = step;
   const jitter = Math.round(wearing.now + (random() - 0.5) * 0.6);
   switch (step.kind) {
@@ -56,21 +57,24 @@ function read(step: MeasuredStep, wearing: Wearing, random: () => number): Readi
   }
 }
 
+/** What wears as one: the tyres of a dual are matched and renewed as a pair. */
+const partOf = (step: MeasuredStep): string => keyOf({ ...step, tyre: null });
+
 /**
  * The readings of a unit's inspections over the given days, oldest first: linings and treads wear and are renewed
  * before their limits, strokes stay level. A small chamber has less stroke to give, so its readings are scaled to it.
  */
-export function wornReadings(unit: Unit, days: readonly number[], random: () => number): Reading[][] {
+export function wornReadings(unit: Unit, days: readonly number[], random: Random): Reading[][] {
   const steps = expectedReadings(unit);
-  const states = new Map(steps.map((step) => [keyOf(step), begin(step, unit, random)]));
+  const parts = new Map<string, Wearing>();
+  for (const step of steps) if (!parts.has(partOf(step))) parts.set(partOf(step), begin(step, unit, random));
   return days.map((day, index) => {
     const passed = index === 0 ? 0 : day - (days[index - 1] ?? day);
-    return steps.map((step) => {
-      const state = states.get(keyOf(step)) as Wearing;
-      state.now -= state.perDay * passed;
-      if (state.now < state.renewAt) state.now = state.fresh;
-      return read(step, scaledStroke(unit, step, state), random);
-    });
+    for (const part of parts.values()) {
+      part.now -= part.perDay * passed;
+      if (part.now < part.renewAt) part.now = part.fresh;
+    }
+    return steps.map((step) => read(step, scaledStroke(unit, step, parts.get(partOf(step)) as Wearing), random));
   });
 }
 

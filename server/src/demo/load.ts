@@ -1,17 +1,4 @@
-import {
-  dayAfter,
-  dayIn,
-  INCH_UNITS,
-  judge,
-  judgeReading,
-  plainBook,
-  type Reading,
-  readFindings,
-  readingKey,
-  readingPlace,
-  type Unit,
-  wheelEnd,
-} from '@zealous-axle/core';
+import { dayAfter, dayIn, INCH_UNITS, type Unit } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
@@ -22,7 +9,8 @@ import { connect, type Database, type FleetStore } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
 import { wornReadings } from './history';
-import { seeded, seededId } from './random';
+import { pastInspection, standing } from './past';
+import { oneOf, type Random, seeded, seededId } from './random';
 import { type DemoTrailer, tellStory } from './story';
 import { type DemoPerson, teller } from './teller';
 
@@ -36,64 +24,17 @@ async function insertAll<T>(rows: readonly T[], insert: (batch: T[]) => Promise<
 }
 
 /** Days before today on which a unit was inspected, oldest first. */
-function inspectionDays(random: () => number): number[] {
+function inspectionDays(random: Random): number[] {
   const days: number[] = [];
   for (let ago = YEAR - Math.floor(random() * 20); ago > 8; ago -= 42 + Math.floor(random() * 28)) days.push(ago);
   return days;
-}
-
-/** One past inspection as the rows it left. */
-function pastInspection(kept: Unit, values: readonly Reading[], by: string, at: Date, random: () => number) {
-  const id = seededId(random, at);
-  const own = { fleetId: FLEET.id, unitId: kept.id };
-  const answer = judge({
-    book: FLEET.book,
-    units: [kept],
-    readings: values.map((value) => ({ ...value, unit: kept.id })),
-  });
-  const [found] = answer.units;
-  if (!found) throw new Error(`no judgement of ${kept.id}`);
-  const closedAt = new Date(at.getTime() + 95 * 60_000);
-  return {
-    inspection: {
-      ...own,
-      id,
-      purpose: 'full' as const,
-      startedBy: by,
-      startedAt: at,
-      closedAt,
-      outcome: 'complete' as const,
-      verdict: found.verdict,
-    },
-    readings: values.map((value, index) => ({
-      ...own,
-      id: seededId(random, at),
-      inspectionId: id,
-      key: readingKey(value),
-      value,
-      takenBy: by,
-      takenAt: new Date(at.getTime() + (index + 1) * 60_000),
-    })),
-    judgement: {
-      ...own,
-      id: seededId(random, at),
-      inspectionId: id,
-      book: answer.book.id,
-      edition: answer.book.edition,
-      verdict: found.verdict,
-      complete: found.complete,
-      brakes: found.brakes,
-      findings: readFindings(kept, answer.findings, values),
-      judgedAt: closedAt,
-    },
-  };
 }
 
 async function loadHistory(
   db: Database,
   kept: Unit,
   by: readonly string[],
-  random: () => number,
+  random: Random,
   now: Date,
 ): Promise<DemoTrailer> {
   const days = inspectionDays(random);
@@ -104,7 +45,7 @@ async function loadHistory(
   );
   const past = values.map((taken, index) => {
     const at = new Date(now.getTime() - (days[index] ?? 0) * DAY_MS - Math.floor(random() * 5) * 3_600_000);
-    return pastInspection(kept, taken, by[Math.floor(random() * by.length)] ?? '', at, random);
+    return pastInspection({ fleetId: FLEET.id, unit: kept, values: taken, by: oneOf(random, by), at }, random);
   });
   await insertAll(
     past.map((each) => each.inspection),
@@ -119,14 +60,7 @@ async function loadHistory(
     (rows) => db.insert(judgement).values(rows),
   );
   const latest = past.at(-1)?.readings ?? [];
-  await db.insert(currentReading).values(
-    latest.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt }) => {
-      const { axle, side } = readingPlace(value);
-      const end = axle && side ? wheelEnd(kept, axle, side) : null;
-      const { verdict } = judgeReading(plainBook(FLEET.book), end, value);
-      return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt };
-    }),
-  );
+  await db.insert(currentReading).values(standing(kept, latest));
   return { unit: kept, last: latest.map(({ value }) => value) };
 }
 
@@ -190,7 +124,7 @@ async function loadFleet(db: Database, now: Date) {
     const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles };
     trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
   }
-  await rebuildYard(db as unknown as FleetStore);
+  await rebuildYard(db as unknown as FleetStore, FLEET.id);
   const session = (signIn: DemoPerson): Actor => {
     const who = people.find((each) => each.signIn === signIn);
     if (!who) throw new Error(`no demo person ${signIn}`);

@@ -2,7 +2,7 @@ import type { CommandAnswer, CommandBody, CommandName } from '@zealous-axle/core
 import { doCommand } from '../handlers';
 import type { Actor } from '../run';
 import type { Database } from '../store';
-import { seededId } from './random';
+import { type Random, seededId } from './random';
 
 export type DemoPerson = 'driver' | 'technician' | 'foreman';
 
@@ -22,7 +22,7 @@ const HOUR_MS = 3_600_000;
 /** Hours ago, so many minutes after something else was. */
 export const later = (hoursAgo: number, minutes: number): number => hoursAgo - minutes / 60;
 
-export function teller(db: Database, people: Record<DemoPerson, Actor>, random: () => number, now: Date): Teller {
+export function teller(db: Database, people: Record<DemoPerson, Actor>, random: Random, now: Date): Teller {
   return {
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {

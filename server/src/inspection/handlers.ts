@@ -2,8 +2,8 @@ import {
   BENCH_KINDS,
   expectedReadings,
   type Finding,
-  findingKey,
-  holds,
+  foundDefects,
+  holdReason,
   judgedTogether,
   judgeTogether,
   keyOf,
@@ -148,36 +148,20 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
   return made;
 }
 
-const failed = ({ verdict, kind }: Finding): boolean =>
-  kind !== 'defect' && (holds(verdict) || verdict === 'shop-limit');
-
-/** The code a finding is reported under: what a check by eye found, or the kind of the reading that failed. */
-const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:') && measured ? measured : kind);
-
-/** One defect for each failing finding at a place that has none open yet. */
+/** Reports what failed and is not reported yet. */
 async function reportFindings(doing: Inspecting, row: InspectionRow, findings: readonly Finding[]): Promise<Changed[]> {
   const { store, session, at } = doing;
-  const open = await openDefects(store, row.unitId);
-  const known = new Set(open.map((each) => `${each.code} ${each.axle} ${each.side} ${each.tyre}`));
-  const fresh = findings
-    .filter(failed)
-    .filter((each) => !known.has(`${codeOf(each)} ${each.axle} ${each.side} ${each.tyre}`))
-    .map((each) => ({
-      fleetId: session.fleet.id,
-      id: uuidv7(),
-      unitId: row.unitId,
-      code: codeOf(each),
-      axle: each.axle,
-      side: each.side,
-      tyre: each.tyre,
-      words: each.because,
-      origin: session.person.role === 'driver' ? ('driver' as const) : ('inspection' as const),
-      inspectionId: row.id,
-      reportedBy: session.person.id,
-      reportedAt: at,
-      state: 'reported' as const,
-      holds: holds(each.verdict),
-    }));
+  const fresh = foundDefects(findings, await openDefects(store, row.unitId)).map((each) => ({
+    ...each,
+    fleetId: session.fleet.id,
+    id: uuidv7(),
+    unitId: row.unitId,
+    origin: session.person.role === 'driver' ? ('driver' as const) : ('inspection' as const),
+    inspectionId: row.id,
+    reportedBy: session.person.id,
+    reportedAt: at,
+    state: 'reported' as const,
+  }));
   if (fresh.length) await store.insert(defect).values(fresh);
   return fresh.map(({ id }) => changed('defect', id, 1));
 }
@@ -206,13 +190,7 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
     .where(eq(inspection.id, row.id));
   const made = await judgeInspection(doing, row, unit);
   const reported = await reportFindings(doing, row, made.findings);
-  if (holds(made.verdict)) {
-    const places = made.findings.filter(({ verdict }) => holds(verdict)).map(findingKey);
-    await holdFor(
-      doing,
-      unit.id,
-      `Inspection: ${made.verdict}, ${places.length} ${places.length === 1 ? 'finding' : 'findings'}`,
-    );
-  }
+  const reason = holdReason(made);
+  if (reason) await holdFor(doing, unit.id, reason);
   return { unitId: unit.id, changed: [changed('inspection', row.id), ...reported] };
 };

@@ -1,3 +1,3 @@
 /** Every unit as it stands, and one with all that is known of it. */
-export { keepYard } from './keep';
+export { keepYard, rebuildYard } from './keep';
 export { unitRoutes } from './routes';

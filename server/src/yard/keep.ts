@@ -42,9 +42,9 @@ export async function keepYard(store: FleetStore, unitIds: readonly string[]): P
 }
 
 /** Makes a fleet's yard anew from the facts. Gives how many rows it has. */
-export async function rebuildYard(store: FleetStore): Promise<number> {
-  await store.execute(sql`delete from yard_row`);
-  const { rowCount } = await store.execute(write(fromFacts(sql`true`)));
+export async function rebuildYard(store: FleetStore, fleetId: string): Promise<number> {
+  await store.execute(sql`delete from yard_row where fleet_id = ${fleetId}`);
+  const { rowCount } = await store.execute(write(fromFacts(sql`u.fleet_id = ${fleetId}`)));
   return rowCount ?? 0;
 }
 

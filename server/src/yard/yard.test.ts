@@ -102,7 +102,7 @@ test('a row that was not kept is found, and mended by making the yard anew', asy
   const fleet = await world.makeFleet(`yard${count++}`);
   await world.owner.pool.query('update yard_row set held = true where fleet_id = $1', [fleet.id]);
   expect(await faults(fleet)).toEqual([fleet.unit]);
-  expect(await inFleet(world.db, fleet.id, rebuildYard)).toBe(1);
+  expect(await inFleet(world.db, fleet.id, (store) => rebuildYard(store, fleet.id))).toBe(1);
   expect(await faults(fleet)).toEqual([]);
 });
 
@@ -130,7 +130,7 @@ describe('many units', () => {
        from unit, generate_series(2, ${UNITS}) n where fleet_id = $1`,
       [fleet.id],
     );
-    await inFleet(world.db, fleet.id, rebuildYard);
+    await inFleet(world.db, fleet.id, (store) => rebuildYard(store, fleet.id));
     await world.owner.pool.query(
       `update yard_row set held = n % 10 = 0, urgency = case when n % 10 = 0 then 0 when n % 4 = 0 then 1 else 2 end,
          open_defects = case when n % 4 = 0 then 2 else 0 end, verdict_rank = 1 + n % 5,

@@ -1,12 +1,16 @@
 import v8 from 'node:v8';
 import vm from 'node:vm';
-import { AXLE } from '../testing/axle';
-import { type Unit, wheelEnds } from '../trailer';
-import { judge } from './judge';
-import { keptJudgeRequestSchema } from './request';
+import { type Axle, judge, keptJudgeRequestSchema, type Unit, wheelEnds } from '@zealous-axle/core';
 
 v8.setFlagsFromString('--expose-gc');
 const collect = vm.runInNewContext('gc') as () => void;
+
+const AXLE: Axle = {
+  brake: 's-cam',
+  chamber: { type: 'clamp', size: '30', stroke: 'standard' },
+  tyres: 'dual',
+  hub: 'oil',
+};
 
 const heap = (): number => {
   collect();
