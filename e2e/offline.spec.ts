@@ -80,7 +80,7 @@ test('every screen is on the device before it is opened', async ({ browser, prog
       (part) => performance.getEntriesByType('resource').some((entry) => entry.name.includes(`/js/web/${part}-`)),
       name,
     );
-  await expect.poll(() => came('gauges')).toBe(true);
+  await expect.poll(() => came('program')).toBe(true);
   await page.context().route('**/_expo/**', (route) => route.abort());
   await openTrailer(page, 'H-11');
   await begin(page);

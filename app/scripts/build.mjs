@@ -1,14 +1,14 @@
-// Exports the app, then writes the list of its files into the service worker, so that every screen works offline
-// whether it was visited or not.
+// Exports the app: one page, drawn beforehand, for every address; and the service worker that keeps it on the device.
 import { execFileSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { dirname, join, relative } from 'node:path';
+import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { generateSW } from 'workbox-build';
 
 const app = join(dirname(fileURLToPath(import.meta.url)), '..');
 const dist = join(app, 'dist');
+const page = join(dist, 'index.html');
 const env = { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' };
 execFileSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
   cwd: app,
@@ -21,19 +21,33 @@ const walk = (folder) =>
     const path = join(folder, name);
     return statSync(path).isDirectory() ? walk(path) : [path];
   });
-const files = walk(dist)
-  .map((path) => `/${relative(dist, path)}`)
-  .filter((path) => !/\.(map|txt|json)$/.test(path) && path !== '/sw.js')
-  .sort();
-const build = createHash('sha256');
-for (const path of files) build.update(path).update(readFileSync(join(dist, path)));
-const worker = join(dist, 'sw.js');
-writeFileSync(
-  worker,
-  readFileSync(worker, 'utf8')
-    .replace('__BUILD__', build.digest('hex').slice(0, 12))
-    .replace("'__FILES__'", JSON.stringify(files)),
-);
+
+// Every address begins at the same door: its page serves them all.
+for (const path of walk(dist)) if (path.endsWith('.html') && path !== page) rmSync(path);
+// before.js sets what the inline script would, and the page has its own title: no inline script needs to be allowed.
+const drawn = readFileSync(page, 'utf8')
+  .replace(/<script type="module">globalThis\.__EXPO_ROUTER_HYDRATE__=true;<\/script>/, '')
+  .replace('<title data-rh="true"></title>', '');
+if (/<script(?![^>]*\bsrc=)/.test(drawn)) throw new Error('the page has an inline script');
+writeFileSync(page, drawn);
+
+// The whole program is kept on the device when a build is first seen, and served from there. Data never goes through
+// the service worker: the app keeps its own.
+const { warnings } = await generateSW({
+  globDirectory: dist,
+  globPatterns: ['**/*.{html,js,css,svg,png,ttf,woff2,webmanifest}'],
+  swDest: join(dist, 'sw.js'),
+  mode: 'production',
+  sourcemap: false,
+  inlineWorkboxRuntime: true,
+  skipWaiting: true,
+  clientsClaim: true,
+  cleanupOutdatedCaches: true,
+  maximumFileSizeToCacheInBytes: 8_000_000,
+  navigateFallback: '/index.html',
+  navigateFallbackDenylist: [/^\/api\//, /^\/(healthz|readyz)$/],
+});
+if (warnings.length) throw new Error(warnings.join('\n'));
 
 // Compressed once here rather than at every request.
 for (const path of walk(dist).filter((each) => /\.(js|css|html|svg|webmanifest)$/.test(each))) {

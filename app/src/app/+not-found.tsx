@@ -1,1 +1,3 @@
-export { NotFound as default } from '../parts/NotFound';
+import { screen } from '../fetch-program';
+
+export default screen('NotFound');

@@ -1,85 +1,45 @@
 import '../look/global.css';
-import '../look/paper.css';
-import { QueryClientProvider } from '@tanstack/react-query';
-import { BOOKS } from '@zealous-axle/core';
-import { Slot } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useLayoutEffect } from 'react';
 import { View } from 'react-native';
 import { whenIdle } from '../device/idle';
+import { fetchProgram, useProgram } from '../fetch-program';
 import { ThemeProvider } from '../look/theme';
-import { OutboxBar } from '../parts/OutboxBar';
-import { Shortcuts } from '../parts/Shortcuts';
+import { Button } from '../parts/Button';
 import { Text } from '../parts/Text';
-import { BookWords } from '../parts/verdict';
-import { queryClient } from '../server/queries';
-import { SessionProvider, useSessionState } from '../session/session';
+import { useSessionState } from '../session/session';
 import { SignIn } from '../work/fleet/SignIn';
 
 export { ErrorScreen as ErrorBoundary } from '../parts/ErrorScreen';
 
-/** The screens come in files of their own; fetched once the first one stands, no tap waits for one. */
-const SCREENS = [
-  () => import('.'),
-  () => import('./trailer/[id]'),
-  () => import('./inspect/[id]'),
-  () => import('./sheet/[id]'),
-  () => import('./report/[unit]'),
-  () => import('./shop'),
-  () => import('./job/[id]'),
-  () => import('./me'),
-  () => import('./combine/[id]'),
-  () => import('./book'),
-  () => import('./rules'),
-  () => import('./routes'),
-  () => import('./routes/[id]'),
-  () => import('./paper/[id]'),
-  () => import('./files'),
-  () => import('./gauges'),
-];
-const FETCHED_WITHIN_MS = 2_000;
+const KEPT_WITHIN_MS = 5_000;
 
-/** One after another, so that what was asked for is not crowded out; a screen that did not come is fetched when it is opened. */
-async function fetchScreens(): Promise<void> {
-  for (const screen of SCREENS) await screen().catch(() => undefined);
+function Opening({ lost }: { lost: boolean }) {
+  return (
+    <View role="status" className="flex-1 items-center justify-center gap-4 bg-ground p-6">
+      <Text tone="soft">{lost ? 'The program could not be fetched: there is no signal.' : 'Opening…'}</Text>
+      {lost ? <Button tall label="Try again" onPress={() => location.reload()} /> : null}
+    </View>
+  );
 }
 
-function Signed() {
-  const { session } = useSessionState();
-  const signedIn = session !== undefined && session !== null;
-  useEffect(() => {
-    if (signedIn) whenIdle(() => void fetchScreens(), FETCHED_WITHIN_MS);
-  }, [signedIn]);
-  if (session === undefined)
-    return (
-      <View role="status" className="flex-1 items-center justify-center bg-ground">
-        <Text tone="soft">Opening…</Text>
-      </View>
-    );
-  if (session === null) return <SignIn />;
-  return (
-    <BookWords.Provider value={BOOKS[session.fleet.book].words.verdicts}>
-      <View className="flex-1">
-        <OutboxBar />
-        <View className="min-h-0 flex-1">
-          <Slot />
-        </View>
-        <Shortcuts />
-      </View>
-    </BookWords.Provider>
-  );
+/** The door, or the program behind it. The page is drawn with the door: it stays hidden while a session opens. */
+function Door() {
+  const session = useSessionState();
+  useLayoutEffect(() => document.documentElement.classList.remove('opening'), []);
+  const program = useProgram(session !== null);
+  if (!session) return <SignIn onBegin={() => void fetchProgram().catch(() => undefined)} />;
+  if (!program || program === 'lost') return <Opening lost={program === 'lost'} />;
+  return <program.Frame />;
 }
 
 export default function Layout() {
   useEffect(() => {
-    if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js');
+    const keep = () => void navigator.serviceWorker?.register('/sw.js');
+    if (process.env.NODE_ENV === 'production') whenIdle(keep, KEPT_WITHIN_MS);
   }, []);
   return (
     <ThemeProvider>
-      <QueryClientProvider client={queryClient}>
-        <SessionProvider>
-          <Signed />
-        </SessionProvider>
-      </QueryClientProvider>
+      <Door />
     </ThemeProvider>
   );
 }

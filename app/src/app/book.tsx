@@ -1,1 +1,3 @@
-export { LimitBook as default } from '../work/fleet/LimitBook';
+import { screen } from '../fetch-program';
+
+export default screen('LimitBook');

@@ -1,1 +1,3 @@
-export { ReadingFiles as default } from '../work/records/ReadingFiles';
+import { screen } from '../fetch-program';
+
+export default screen('ReadingFiles');

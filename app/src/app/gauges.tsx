@@ -1,1 +1,3 @@
-export { Gauges as default } from '../work/inspection/Gauges';
+import { screen } from '../fetch-program';
+
+export default screen('Gauges');

@@ -1,4 +1,3 @@
-import { TrailerPanel } from '../work/trailer/TrailerScreen';
-import { Yard } from '../work/yard/Yard';
+import { screen } from '../fetch-program';
 
-export default () => <Yard Panel={TrailerPanel} />;
+export default screen('Yard');

@@ -1,1 +1,3 @@
-export { Me as default } from '../work/fleet/Me';
+import { screen } from '../fetch-program';
+
+export default screen('Me');

@@ -1,1 +1,3 @@
-export { FleetRulesScreen as default } from '../work/fleet/Rules';
+import { screen } from '../fetch-program';
+
+export default screen('FleetRulesScreen');

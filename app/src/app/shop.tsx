@@ -1,1 +1,3 @@
-export { Shop as default } from '../work/repair/Shop';
+import { screen } from '../fetch-program';
+
+export default screen('Shop');

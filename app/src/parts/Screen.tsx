@@ -9,7 +9,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 import { useOutbox } from '../device/useOutbox';
 import { usePalette } from '../look/theme';
 import { useWide } from '../look/wide';
-import { useMay } from '../session/session';
+import { useMay } from '../session/may';
 import { LinkRow } from './LinkRow';
 import { Text } from './Text';
 

@@ -1,7 +1,8 @@
+import type { Ref } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { Text } from './Text';
 
-interface Props
+export interface TextFieldProps
   extends Pick<
     TextInputProps,
     | 'value'
@@ -13,24 +14,27 @@ interface Props
     | 'onSubmitEditing'
     | 'placeholder'
     | 'autoFocus'
+    | 'onFocus'
   > {
   label: string;
   /** What is wrong with what was written, in one sentence. */
   error?: string | null;
   maxLength?: number;
+  input?: Ref<TextInput>;
 }
 
 /** Words to write, under their label. */
-export function TextField({ label, error, multiline, ...input }: Props) {
+export function TextField({ label, error, multiline, input, ...props }: TextFieldProps) {
   return (
     <View className="gap-1">
       <Text bold>{label}</Text>
       <TextInput
+        ref={input}
         aria-label={label}
         multiline={multiline}
         autoCapitalize="none"
         className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}
-        {...input}
+        {...props}
       />
       {error ? (
         <Text tone="out" role="alert">

@@ -1,3 +1,5 @@
+import type { PersistedQuery } from '@tanstack/query-persist-client-core';
+import { waitFor } from '@testing-library/react-native';
 import { device } from '../device/device';
 import { forgetAnswers, keepAnswers } from './answers';
 import { queryClient } from './queries';
@@ -10,18 +12,26 @@ afterEach(() => {
   queryClient.clear();
 });
 
-/** Lets what came in be written. */
-const written = async () => {
-  for (let turns = 0; turns < 60; turns++) await new Promise<void>((resolve) => setImmediate(resolve));
-};
+/** Until the device has what came in. */
+const written = (key: string[], answer: unknown) =>
+  waitFor(async () => {
+    const kept = (await (await device()).getAll('answers')) as PersistedQuery[];
+    expect(
+      kept.filter(({ queryKey }) => String(queryKey) === String(key)).map(({ state }) => state.data),
+    ).toContainEqual(answer);
+  });
 /** Asks a question as a screen does; the server gives the answer, or cannot be reached. */
-const asked = async (key: string[], answer: unknown, gcTime = Number.POSITIVE_INFINITY) => {
+const answered = async (key: string[], answer: unknown, gcTime = Number.POSITIVE_INFINITY) => {
   const queryFn = jest.fn(async () => {
     if (answer === undefined) throw new TypeError('no network');
     return answer;
   });
-  const data = await queryClient.fetchQuery({ queryKey: key, queryFn, gcTime, retry: false }).catch(() => undefined);
-  await written();
+  return queryClient.fetchQuery({ queryKey: key, queryFn, gcTime, retry: false }).catch(() => undefined);
+};
+/** As {@link answered}, until the device has it. */
+const asked = async (...[key, answer, gcTime]: Parameters<typeof answered>) => {
+  const data = await answered(key, answer, gcTime);
+  if (answer !== undefined) await written(key, answer);
   return data;
 };
 const KEY = ['unit', 'a'];
@@ -69,5 +79,5 @@ test('where the storage takes nothing, answers are shown as they come', async ()
     throw new DOMException('full', 'QuotaExceededError');
   });
   keepAnswers('ada');
-  expect(await asked(['yard'], 1)).toBe(1);
+  expect(await answered(['yard'], 1)).toBe(1);
 });

@@ -1,3 +1,4 @@
+import { QueryObserver } from '@tanstack/react-query';
 import type { YardRow } from '@zealous-axle/core';
 import { queryClient } from './queries';
 import { type Happened, refresh } from './refresh';
@@ -68,4 +69,18 @@ test('one row is asked for, and stands in its place; a list is read again only w
   await settled();
   expect(yard()?.map(({ held }) => held)).toEqual([true, false]);
   expect(stale(YARD)).toBe(true);
+});
+
+test('what is being asked for while something happens may already be old: it is asked for again', async () => {
+  let asked = 0;
+  const observer = new QueryObserver(queryClient, {
+    queryKey: ['job', 'k'],
+    // The first answer was read before the event, and comes in after it.
+    queryFn: () => (++asked === 1 ? new Promise(() => undefined) : Promise.resolve({ state: 'placed' })),
+  });
+  const stop = observer.subscribe(() => undefined);
+  refresh([{ type: 'place-job', unit: 'b' }]);
+  await settled();
+  expect([asked, observer.getCurrentResult().data]).toEqual([2, { state: 'placed' }]);
+  stop();
 });

@@ -61,6 +61,8 @@ async function refreshRow(unit: string): Promise<void> {
   await queryClient.invalidateQueries({ queryKey: ['yard-total'] });
 }
 
+const isUnanswered = ({ state }: Query): boolean => state.data === undefined;
+
 /** Reads again what an event touches, and nothing else. */
 export function refresh(events: readonly Happened[]): void {
   const commands = events.map(({ type }) => type).filter(isCommand);
@@ -69,13 +71,15 @@ export function refresh(events: readonly Happened[]): void {
   const unknown = events.some(
     ({ type, unit }) => unit === undefined || (unit === null && commandOf(type as CommandName).about === 'units'),
   );
-  void queryClient.invalidateQueries({
-    predicate: (query) => {
-      const [name] = query.queryKey as [string];
-      if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
-      if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
-      return unknown || units.has(unitOf(query) ?? '');
-    },
-  });
+  const touched = (query: Query): boolean => {
+    const [name] = query.queryKey as [string];
+    if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
+    if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
+    return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');
+  };
+  // A first answer on its way may be from before: it is not waited for.
+  void queryClient
+    .cancelQueries({ predicate: (query) => isUnanswered(query) && touched(query) })
+    .then(() => queryClient.invalidateQueries({ predicate: touched }));
   for (const unit of units) void refreshRow(unit);
 }

@@ -49,7 +49,7 @@ export const INSPECTION_COMMANDS = {
     z.strictObject({
       inspection: id,
       outcome: z.enum(['complete', 'incomplete']),
-      because: z.string().trim().max(500).optional(),
+      because: wordsText(500).optional(),
       sections: z.array(sectionTimeSchema).max(60).optional(),
     }),
   ),

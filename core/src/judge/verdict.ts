@@ -39,8 +39,8 @@ export const verdictWords = (book: Pick<Book, 'words'>, verdict: Verdict): strin
 /** What a verdict means for the unit it was given to, in one sentence. */
 export const VERDICT_SENTENCES: Record<Verdict, string> = {
   'out-of-service': 'Meets an out-of-service criterion. The unit is held.',
-  violation: 'Past an in-service limit: repair before it is used.',
+  violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
   'shop-limit': 'Legal, but past a limit of the shop or the maker.',
   within: 'Everything expected was measured, and every reading is inside its limits.',
-  'not-judged': 'Not everything has a verdict. This is not a pass.',
+  'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
 };

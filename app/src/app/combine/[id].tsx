@@ -1,1 +1,3 @@
-export { Combine as default } from '../../work/inspection/Combine';
+import { screen } from '../../fetch-program';
+
+export default screen('Combine');

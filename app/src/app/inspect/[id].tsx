@@ -1,1 +1,3 @@
-export { Inspect as default } from '../../work/inspection/Inspect';
+import { screen } from '../../fetch-program';
+
+export default screen('Inspect');

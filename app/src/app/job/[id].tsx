@@ -1,1 +1,3 @@
-export { Job as default } from '../../work/repair/Job';
+import { screen } from '../../fetch-program';
+
+export default screen('Job');

@@ -1,1 +1,3 @@
-export { Paper as default } from '../../work/records/Printout';
+import { screen } from '../../fetch-program';
+
+export default screen('Paper');

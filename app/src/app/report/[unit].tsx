@@ -1,1 +1,3 @@
-export { Report as default } from '../../work/report/Report';
+import { screen } from '../../fetch-program';
+
+export default screen('Report');

@@ -1,1 +1,3 @@
-export { RouteEditor as default } from '../../work/fleet/RouteEditor';
+import { screen } from '../../fetch-program';
+
+export default screen('RouteEditor');

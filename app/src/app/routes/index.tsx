@@ -1,1 +1,3 @@
-export { Routes as default } from '../../work/fleet/Routes';
+import { screen } from '../../fetch-program';
+
+export default screen('Routes');

@@ -1,1 +1,3 @@
-export { VerdictSheet as default } from '../../work/inspection/sheet/VerdictSheet';
+import { screen } from '../../fetch-program';
+
+export default screen('VerdictSheet');

@@ -1,1 +1,3 @@
-export { TrailerScreen as default } from '../../work/trailer/TrailerScreen';
+import { screen } from '../../fetch-program';
+
+export default screen('TrailerScreen');

@@ -1,6 +1,7 @@
 import {
   LIMITED_WORDS,
   MAKER_READINGS,
+  type MakerLimit,
   type MakerReading,
   makerLimitSchema,
   parsePosition,
@@ -9,23 +10,51 @@ import {
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
-import { Choice } from '../../parts/Choice';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
-import { useMaySend } from '../../session/session';
+import { useZodForm } from '../../session/forms';
+import { useMaySend } from '../../session/may';
 
 const KINDS = MAKER_READINGS.map((value) => ({ value, label: LIMITED_WORDS[value] }));
+
+const formSchema = makerLimitSchema.extend({ reading: z.enum(MAKER_READINGS) });
+
+function Form({
+  at,
+  onClose,
+  onLimit,
+}: {
+  at: string;
+  onClose: () => void;
+  onLimit: (reading: MakerReading, limit: MakerLimit) => void;
+}) {
+  const { control, handleSubmit, formState } = useZodForm(formSchema, { reading: 'lining', value: '', source: '' });
+  const keep = handleSubmit(({ reading, ...limit }) => onLimit(reading, limit));
+  return (
+    <Drawer title={`Maker’s limit at ${at}`} onClose={onClose}>
+      <ChoiceField control={control} name="reading" label="Of what" options={KINDS} />
+      <Field control={control} name="value" label="Limit" placeholder="5/16 in" />
+      <Field
+        control={control}
+        name="source"
+        label="Where it is written"
+        placeholder="Cast on the drum"
+        maxLength={formSchema.shape.source.maxLength ?? undefined}
+      />
+      <Button tall look="act" label="Keep this limit" disabled={!formState.isValid} onPress={() => void keep()} />
+    </Drawer>
+  );
+}
 
 /** The limits marked on what is fitted at an axle end, or given by its maker. The strictest that applies decides. */
 export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
   const may = useMaySend('set-maker-limit');
   const [adding, setAdding] = useState(false);
-  const [reading, setReading] = useState<MakerReading>('lining');
-  const [value, setValue] = useState('');
-  const [source, setSource] = useState('');
   const position = parsePosition(at);
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
   if (!position || !end) return null;
@@ -33,7 +62,6 @@ export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
     const limit = end.maker?.[kind];
     return limit ? [{ kind, limit }] : [];
   });
-  const problem = value.trim() ? makerLimitSchema.shape.value.safeParse(value.trim()).error?.issues[0]?.message : null;
   const set = (kind: MakerReading, limit: { value: string; source: string } | null) =>
     void send(
       'set-maker-limit',
@@ -53,27 +81,14 @@ export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
       ))}
       {may ? <Button label={`Maker’s limit at ${at}`} onPress={() => setAdding(true)} /> : null}
       {adding ? (
-        <Drawer title={`Maker’s limit at ${at}`} onClose={() => setAdding(false)}>
-          <Choice label="Of what" options={KINDS} value={reading} onChange={setReading} />
-          <TextField label="Limit" placeholder="5/16 in" value={value} onChangeText={setValue} error={problem} />
-          <TextField
-            label="Where it is written"
-            placeholder="Cast on the drum"
-            value={source}
-            onChangeText={setSource}
-            maxLength={120}
-          />
-          <Button
-            tall
-            look="act"
-            label="Keep this limit"
-            disabled={!value.trim() || Boolean(problem) || !source.trim()}
-            onPress={() => {
-              set(reading, { value: value.trim(), source: source.trim() });
-              setAdding(false);
-            }}
-          />
-        </Drawer>
+        <Form
+          at={at}
+          onClose={() => setAdding(false)}
+          onLimit={(reading, limit) => {
+            setAdding(false);
+            set(reading, limit);
+          }}
+        />
       ) : null}
     </View>
   );

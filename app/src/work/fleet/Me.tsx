@@ -11,7 +11,8 @@ import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { useSession, useSessionState } from '../../session/session';
+import { useSession } from '../../session/session';
+import { signOut } from '../../session/useFollowing';
 import { UnitChoices } from './UnitChoices';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
@@ -60,7 +61,6 @@ function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
 /** Who is signed in, what this device still has to send, and how the program looks. */
 export function Me() {
   const { person, fleet } = useSession();
-  const { signOut } = useSessionState();
   const { choice, choose } = useTheme();
   const { entries, offline, sending, signedOut } = useOutbox();
   return (

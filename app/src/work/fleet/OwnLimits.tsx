@@ -1,4 +1,4 @@
-import { type Book, type FleetLimit, LIMITED_WORDS, limitWords, whereWords } from '@zealous-axle/core';
+import { type Book, COMMANDS, type FleetLimit, LIMITED_WORDS, limitWords, whereWords } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
@@ -7,21 +7,26 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
-import { useMaySend, useSession } from '../../session/session';
+import { WordsForm } from '../../parts/WordsForm';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
 
 /** Asks why a limit of the shop's own is given up: the reason is kept with it. */
 function Withdraw({ limit: { id, value }, onClose }: { limit: FleetLimit; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  const withdraw = () => {
+  const withdraw = (reason: string) => {
     onClose();
-    void send('withdraw-fleet-limit', { limit: id, reason: reason.trim() }, `Fleet limit ${value} withdrawn`);
+    void send('withdraw-fleet-limit', { limit: id, reason }, `Fleet limit ${value} withdrawn`);
   };
   return (
     <Drawer title={`Withdraw ${value}`} onClose={onClose}>
       <Text>From then on nothing is judged by it. What was judged before stays as it was judged.</Text>
-      <TextField label="Reason" value={reason} onChangeText={setReason} multiline maxLength={300} autoFocus />
-      <Button tall look="stop" label={`Withdraw ${value}`} onPress={withdraw} disabled={reason.trim() === ''} />
+      <WordsForm
+        label="Reason"
+        words={COMMANDS['withdraw-fleet-limit'].body.shape.reason}
+        act={`Withdraw ${value}`}
+        look="stop"
+        onWords={withdraw}
+      />
     </Drawer>
   );
 }

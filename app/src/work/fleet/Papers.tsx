@@ -1,4 +1,4 @@
-import { POLICIES, policyChoice, stickerLastDay, type UnitPage } from '@zealous-axle/core';
+import { COMMANDS, POLICIES, policyChoice, stickerLastDay, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
@@ -6,27 +6,39 @@ import { dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
-import { useMaySend, useSession } from '../../session/session';
+import { useZodForm } from '../../session/forms';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
+
+const monthSchema = COMMANDS['record-sticker'].body.pick({ month: true });
+
+function Month({ onMonth }: { onMonth: (month: string) => void }) {
+  const { fleet } = useSession();
+  const { control, handleSubmit, watch, formState } = useZodForm(monthSchema, { month: '' });
+  const last = stickerLastDay(fleet.policies, watch('month').trim());
+  const keep = handleSubmit(({ month }) => onMonth(month));
+  return (
+    <>
+      <Field control={control} name="month" label="Month on the sticker" placeholder="2026-03" inputMode="numeric" />
+      {last ? <Text bold>{`Good until ${dayName(last)} ${last.slice(0, 4)}`}</Text> : null}
+      <Button tall look="act" label="Keep it" disabled={!formState.isValid || !last} onPress={() => void keep()} />
+    </>
+  );
+}
 
 /** Papers with their last day; the inspection sticker is taken by the month on it. */
 export function Papers({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   const may = useMaySend('record-sticker');
   const [asking, setAsking] = useState(false);
-  const [month, setMonth] = useState('');
   const policy = POLICIES.find(({ id }) => id === 'sticker');
   const way = policy?.options.find(({ id }) => id === policyChoice(fleet.policies, 'sticker'));
-  const last = stickerLastDay(fleet.policies, month.trim());
-  const keep = () => {
+  const keep = (month: string) => {
     setAsking(false);
-    void send(
-      'record-sticker',
-      { paper: uuidv7(), unit: unit.id, month: month.trim() },
-      `${unit.number}: inspection sticker ${month.trim()}`,
-    );
-    setMonth('');
+    const label = `${unit.number}: inspection sticker ${month}`;
+    void send('record-sticker', { paper: uuidv7(), unit: unit.id, month }, label);
   };
   return (
     <Card title="Papers">
@@ -38,16 +50,7 @@ export function Papers({ unit }: { unit: UnitPage }) {
       {asking ? (
         <Drawer title="Inspection sticker" onClose={() => setAsking(false)}>
           <Text>{`${way?.name}: ${way?.says}`}</Text>
-          <TextField
-            label="Month on the sticker"
-            placeholder="2026-03"
-            inputMode="numeric"
-            value={month}
-            onChangeText={setMonth}
-            error={month.trim().length >= 7 && !last ? 'Write the month like 2026-03.' : null}
-          />
-          {last ? <Text bold>{`Good until ${dayName(last)} ${last.slice(0, 4)}`}</Text> : null}
-          <Button tall look="act" label="Keep it" disabled={!last} onPress={keep} />
+          <Month onMonth={keep} />
         </Drawer>
       ) : null}
     </Card>

@@ -10,7 +10,8 @@ import { ConfirmButton } from '../../parts/ConfirmButton';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { useMaySend, useSession } from '../../session/session';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
 
 const KIND_WORDS: Record<Route['kinds'][number], string> = {
   semitrailer: 'semitrailers',

@@ -17,7 +17,8 @@ import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { useMaySend, useSession } from '../../session/session';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
 import { UnitChoices } from './UnitChoices';
 
 const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({

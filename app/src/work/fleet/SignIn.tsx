@@ -1,38 +1,41 @@
-import { useState } from 'react';
-import { Image, ScrollView, View } from 'react-native';
+import { useEffect, useRef, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { Image, ScrollView, type TextInput, View } from 'react-native';
 import { Button } from '../../parts/Button';
+import { Field } from '../../parts/Field';
 import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
 import { Refused } from '../../server/client';
-import { useSessionState } from '../../session/session';
+import { signIn } from '../../session/session';
 
-/** The door: name, password, and what the program is. */
-export function SignIn() {
-  const { signIn } = useSessionState();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
+const HOW = 'Write your name as person@fleet, and your password.';
+const NO_SERVER = 'The server cannot be reached. Try again when there is a signal.';
 
-  const enter = async () => {
-    if (busy) return;
-    if (!/^[^@\s]+@[^@\s]+$/.test(name.trim()) || password === '') {
-      setProblem('Write your name as person@fleet, and your password.');
-      return;
-    }
-    setBusy(true);
-    setProblem(null);
-    try {
-      await signIn(name, password);
-    } catch (error) {
-      setProblem(
-        error instanceof Refused ? error.message : 'The server cannot be reached. Try again when there is a signal.',
-      );
-      setBusy(false);
-    }
-  };
+/** What somebody wrote before the page answered, or what the browser filled in. */
+const writtenIn = (input: TextInput | null): string => (input as unknown as HTMLInputElement | null)?.value ?? '';
 
+/** The door: name, password, and what the program is. `onBegin` is told when somebody begins to sign in. */
+export function SignIn({ onBegin }: { onBegin?: () => void }) {
+  const { control, handleSubmit, setValue, setError, formState } = useForm({
+    defaultValues: { name: '', password: '' },
+  });
+  const [answers, setAnswers] = useState(false);
+  const name = useRef<TextInput>(null);
+  const password = useRef<TextInput>(null);
+  useEffect(() => {
+    setAnswers(true);
+    if (writtenIn(name.current)) setValue('name', writtenIn(name.current));
+    if (writtenIn(password.current)) setValue('password', writtenIn(password.current));
+  }, [setValue]);
+  const enter = handleSubmit(async (written) => {
+    if (!/^[^@\s]+@[^@\s]+$/.test(written.name.trim()) || written.password === '')
+      return setError('root', { message: HOW });
+    await signIn(written.name, written.password).catch((error: unknown) =>
+      setError('root', { message: error instanceof Refused ? error.message : NO_SERVER }),
+    );
+  });
+  const { isSubmitting: busy, errors } = formState;
+  const problem = errors.root?.message;
   return (
     <ScrollView className="flex-1 bg-ground" contentContainerClassName="grow items-center justify-center p-5">
       <View role="main" className="w-full max-w-md gap-5">
@@ -45,25 +48,36 @@ export function SignIn() {
             <Text tone="soft">Measured, judged, repaired, released.</Text>
           </View>
         </View>
-        <TextField
+        <Field
+          control={control}
+          name="name"
+          input={name}
           label="Name"
           placeholder="person@fleet"
-          value={name}
-          onChangeText={setName}
           autoComplete="username"
           inputMode="email"
-          onSubmitEditing={enter}
+          onFocus={onBegin}
+          onSubmitEditing={() => void enter()}
         />
-        <TextField
+        <Field
+          control={control}
+          name="password"
+          input={password}
           label="Password"
-          value={password}
-          onChangeText={setPassword}
           secureTextEntry
           autoComplete="current-password"
-          onSubmitEditing={enter}
+          onFocus={onBegin}
+          onSubmitEditing={() => void enter()}
         />
         {problem ? <Notice look="stop">{problem}</Notice> : null}
-        <Button tall look="act" label={busy ? 'Signing in…' : 'Sign in'} onPress={enter} disabled={busy} />
+        <Button
+          tall
+          look="act"
+          label={busy ? 'Signing in…' : 'Sign in'}
+          onPress={() => void enter()}
+          disabled={busy}
+          waits={!answers}
+        />
         <Text size="small" tone="soft">
           Local law, the maker’s manual and licensed practice decide. The program measures and explains; the person who
           signs is answerable.

@@ -4,7 +4,8 @@ import Ruler from 'lucide-react-native/icons/ruler';
 import { useEffect, useState } from 'react';
 import { openDrafts } from '../../device/drafts';
 import { Button } from '../../parts/Button';
-import { useMay, useSession } from '../../session/session';
+import { useMay } from '../../session/may';
+import { useSession } from '../../session/session';
 import { startInspection } from '../../session/start-inspection';
 import { RoutePicker } from './RoutePicker';
 

@@ -10,7 +10,8 @@ import {
 import { Pressable, View } from 'react-native';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
-import { useMay, useSession } from '../../session/session';
+import { useMay } from '../../session/may';
+import { useSession } from '../../session/session';
 
 /** Which route to walk round this unit. The fleet's own come first. */
 export function RoutePicker({

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { COMMANDS } from '@zealous-axle/core';
 import { Button } from '../../parts/Button';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
+import { WordsForm } from '../../parts/WordsForm';
 
 const REASONS = [
   'Cannot be reached here',
@@ -22,21 +22,21 @@ export function Skip({
   onSkip: (reason: string) => void;
   onClose: () => void;
 }) {
-  const [words, setWords] = useState('');
   return (
     <Drawer title={`Skip ${what}`} onClose={onClose}>
       <Text tone="soft">It stays open: not measured is never a pass.</Text>
       {REASONS.map((reason) => (
         <Button key={reason} tall label={reason} onPress={() => onSkip(reason)} />
       ))}
-      <TextField
+      <WordsForm
         label="Another reason"
-        value={words}
-        onChangeText={setWords}
-        maxLength={300}
-        onSubmitEditing={() => words.trim() && onSkip(words.trim())}
+        words={COMMANDS['skip-reading'].body.shape.reason}
+        act="Skip for this reason"
+        short
+        autoFocus={false}
+        look="plain"
+        onWords={onSkip}
       />
-      <Button label="Skip for this reason" disabled={words.trim() === ''} onPress={() => onSkip(words.trim())} />
     </Drawer>
   );
 }

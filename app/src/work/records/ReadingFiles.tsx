@@ -8,7 +8,7 @@ import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
-import { useMaySend } from '../../session/session';
+import { useMaySend } from '../../session/may';
 
 interface Chosen {
   name: string;

@@ -1,4 +1,4 @@
-import type { UnitPage } from '@zealous-axle/core';
+import { COMMANDS, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,8 +8,9 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
-import { useMaySend, useSession } from '../../session/session';
+import { WordsForm } from '../../parts/WordsForm';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
 
 /** Why the trailer is held, what still stands in the way of its release, and the release itself. */
 export function Holding({
@@ -22,15 +23,9 @@ export function Holding({
   const { fleet } = useSession();
   const mayRelease = useMaySend('release-trailer');
   const [signing, setSigning] = useState(false);
-  const [statement, setStatement] = useState('');
-  const release = async () => {
-    if (statement.trim() === '') return;
+  const release = (statement: string) => {
     setSigning(false);
-    await send(
-      'release-trailer',
-      { release: uuidv7(), unit: unit.id, statement: statement.trim() },
-      `${unit.number}: released`,
-    );
+    void send('release-trailer', { release: uuidv7(), unit: unit.id, statement }, `${unit.number}: released`);
   };
   return (
     <Card title="Held" note="The trailer is not used until it is released.">
@@ -57,15 +52,12 @@ export function Holding({
           <Text>
             Your name and the time stand under this. Say what was done, and what was found not to need repair.
           </Text>
-          <TextField
+          <WordsForm
             label="Statement"
-            value={statement}
-            onChangeText={setStatement}
-            multiline
-            maxLength={500}
-            autoFocus
+            words={COMMANDS['release-trailer'].body.shape.statement}
+            act="Sign and release"
+            onWords={release}
           />
-          <Button tall look="act" label="Sign and release" onPress={release} disabled={statement.trim() === ''} />
         </Drawer>
       ) : null}
     </Card>

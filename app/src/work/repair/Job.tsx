@@ -1,21 +1,7 @@
-import {
-  type CommandName,
-  dayAfter,
-  JOB_LIFE,
-  type JobAct,
-  type JobPage,
-  type JobState,
-  keyOf,
-  mayNow,
-  placeWords,
-  stillToRemeasure,
-  subjectWords,
-  toRemeasure,
-} from '@zealous-axle/core';
+import { COMMANDS, dayAfter, JOB_LIFE, type JobAct, type JobPage, type JobState, mayNow } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { openDrafts } from '../../device/drafts';
 import { send } from '../../device/outbox';
 import { useOutbox } from '../../device/useOutbox';
 import { clock, dayName } from '../../look/dates';
@@ -30,13 +16,14 @@ import { Notice } from '../../parts/Notice';
 import { endCode, RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
 import { VerdictMark } from '../../parts/VerdictMark';
-import { useJob, useUnit } from '../../server/queries';
+import { WordsForm } from '../../parts/WordsForm';
+import { useJob } from '../../server/queries';
 import { useSession } from '../../session/session';
-import { startInspection } from '../../session/start-inspection';
-import { useTyped } from '../../session/useTyped';
+import { Certify } from './Certify';
+import { Finish } from './Finish';
 import { minutesWords } from './MakeJob';
+import type { Act, StageProps } from './stage';
 
 const DAYS_AHEAD = 7;
 const ORDER: readonly JobState[] = ['open', 'placed', 'started', 'done', 'certified'];
@@ -56,13 +43,6 @@ function Stage({ title, at, state, children }: { title: string; at: JobState; st
       {children}
     </View>
   );
-}
-
-type Send = <N extends CommandName>(name: N, body: Parameters<typeof send<N>>[1], label: string) => boolean;
-
-interface StageProps {
-  page: JobPage;
-  act: Send;
 }
 
 function Place({ page, act }: StageProps) {
@@ -104,170 +84,10 @@ function Place({ page, act }: StageProps) {
   );
 }
 
-function Finish({ page, act }: StageProps) {
-  const { job } = page;
-  const typed = useTyped(`finish ${job.id}`, { done: '', torque: '', tool: '' });
-  if (!typed) return null;
-  const { value, change, clear } = typed;
-  const { done, torque, tool } = value;
-  const badTorque = job.wheelsOff && torque !== '' && !/^\d{2,4}\s*(lb-ft|N·m|Nm)$/.test(torque.trim());
-  const ready = done.trim() !== '' && (!job.wheelsOff || (torque.trim() !== '' && !badTorque && tool.trim() !== ''));
-  return (
-    <>
-      <TextField
-        label="What was done"
-        value={done}
-        onChangeText={(next) => change({ done: next })}
-        multiline
-        maxLength={1_000}
-      />
-      {job.wheelsOff ? (
-        <>
-          <TextField
-            label="Torque"
-            placeholder="475 lb-ft"
-            value={torque}
-            onChangeText={(next) => change({ torque: next })}
-            error={badTorque ? 'Write a torque like 475 lb-ft or 640 N·m.' : null}
-          />
-          <TextField
-            label="Set with"
-            placeholder="Torque wrench 4"
-            value={tool}
-            onChangeText={(next) => change({ tool: next })}
-            maxLength={80}
-          />
-        </>
-      ) : null}
-      <Button
-        tall
-        look="act"
-        label="Repair is done"
-        disabled={!ready}
-        onPress={() => {
-          const taken = act(
-            'finish-job',
-            {
-              job: job.id,
-              version: job.version,
-              done: done.trim(),
-              ...(job.wheelsOff ? { torque: { value: torque.trim(), tool: tool.trim() } } : {}),
-            },
-            `${job.unit.number}: repair done`,
-          );
-          if (taken) void clear();
-        }}
-      />
-    </>
-  );
-}
-
-function MeasureAgain({ page }: { page: JobPage }) {
-  const { job, defects, standing } = page;
-  const session = useSession();
-  const unit = useUnit(job.unit.id);
-  const [draft, setDraft] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  useEffect(() => {
-    void openDrafts(job.unit.id).then((drafts) =>
-      setDraft(drafts.find((each) => each.job === job.id)?.inspection ?? null),
-    );
-  }, [job.id, job.unit.id]);
-  const steps = toRemeasure(job.unit, defects);
-  const open = stillToRemeasure(steps, standing, job.doneAt);
-  if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
-  if (open.length === 0)
-    return (
-      <Notice look="good">{`Measured again at ${[...new Set(steps.map(({ axle, side }) => placeWords({ axle, side })))].join(', ')}: inside the limits.`}</Notice>
-    );
-  const measure = async () => {
-    if (busy) return;
-    setBusy(true);
-    const inspection =
-      draft ??
-      (await startInspection({
-        unit: { ...job.unit, standing: unit.data?.standing ?? standing },
-        session,
-        by: { job: job.id, steps },
-      }));
-    router.navigate(`/inspect/${inspection}`);
-  };
-  return (
-    <>
-      {open.map(({ step, because }) => (
-        <Text key={keyOf(step)}>{`• ${subjectWords(step)}: ${because}`}</Text>
-      ))}
-      <Button
-        tall
-        look="act"
-        label={
-          draft
-            ? 'Go on measuring again'
-            : `Measure again, ${steps.length} ${steps.length === 1 ? 'reading' : 'readings'}`
-        }
-        onPress={measure}
-        disabled={busy}
-      />
-    </>
-  );
-}
-
-function Certify({ page, act }: StageProps) {
-  const { job, defects, standing } = page;
-  const { person } = useSession();
-  const typed = useTyped(`certify ${job.id}`, { statement: '' });
-  const [reopening, setReopening] = useState(false);
-  const [reason, setReason] = useState('');
-  if (!typed) return null;
-  const { statement } = typed.value;
-  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.doneAt);
-  const head = { job: job.id, version: job.version };
-  return (
-    <>
-      <MeasureAgain page={page} />
-      <TextField
-        label="Statement"
-        placeholder="What was done, what needed no repair"
-        value={statement}
-        onChangeText={(next) => typed.change({ statement: next })}
-        multiline
-        maxLength={500}
-      />
-      <Text size="small" tone="soft">{`Signed as ${person.name}, with the time.`}</Text>
-      <Button
-        tall
-        look={open.length ? 'plain' : 'act'}
-        label="Sign and certify"
-        disabled={open.length > 0 || statement.trim() === ''}
-        onPress={() => {
-          const label = `${job.unit.number}: repair certified`;
-          if (act('certify-job', { ...head, statement: statement.trim() }, label)) void typed.clear();
-        }}
-      />
-      <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
-      {reopening ? (
-        <Drawer title="Work on it again" onClose={() => setReopening(false)}>
-          <TextField label="Why?" value={reason} onChangeText={setReason} maxLength={300} autoFocus />
-          <Button
-            tall
-            look="act"
-            label="Reopen this job"
-            disabled={reason.trim() === ''}
-            onPress={() => {
-              setReopening(false);
-              act('reopen-job', { ...head, reason: reason.trim() }, `${job.unit.number}: job reopened`);
-            }}
-          />
-        </Drawer>
-      ) : null}
-    </>
-  );
-}
-
+/** Takes a job back: its defects wait for another. */
 function Cancel({ page, act }: StageProps) {
   const { job } = page;
   const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState('');
   const { person } = useSession();
   if (!mayNow(JOB_LIFE, job.state, 'cancel', person.role)) return null;
   return (
@@ -276,19 +96,15 @@ function Cancel({ page, act }: StageProps) {
       {asking ? (
         <Drawer title={`Cancel the job for ${job.unit.number}`} onClose={() => setAsking(false)}>
           <Text>Its defects go back to the list of what is to be repaired.</Text>
-          <TextField label="Why?" value={reason} onChangeText={setReason} maxLength={300} autoFocus />
-          <Button
-            tall
+          <WordsForm
+            short
+            label="Why?"
+            words={COMMANDS['cancel-job'].body.shape.reason}
+            act="Cancel this job"
             look="stop"
-            label="Cancel this job"
-            disabled={reason.trim() === ''}
-            onPress={() => {
+            onWords={(reason) => {
               setAsking(false);
-              act(
-                'cancel-job',
-                { job: job.id, version: job.version, reason: reason.trim() },
-                `${job.unit.number}: job cancelled`,
-              );
+              act('cancel-job', { job: job.id, version: job.version, reason }, `${job.unit.number}: job cancelled`);
             }}
           />
         </Drawer>
@@ -311,7 +127,7 @@ function Stages({ page }: { page: JobPage }) {
     if (!waits) sent.current = false;
   }, [waits]);
   // A second tap before the first is kept must not send the act again.
-  const act: Send = (name, body, label) => {
+  const act: Act = (name, body, label) => {
     if (waits || sent.current) return false;
     sent.current = true;
     void send(name, body, label);

@@ -1,16 +1,18 @@
-import { type DefectView, defectWords } from '@zealous-axle/core';
+import { COMMANDS, type DefectView, defectWords } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
-import { Choice } from '../../parts/Choice';
+import { ChoiceField } from '../../parts/ChoiceField';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
 import { useUnit } from '../../server/queries';
+import { useZodForm } from '../../session/forms';
 
 const MINUTES = ['30', '60', '90', '120', '180', '240'].map((value) => ({ value, label: minutesWords(Number(value)) }));
 const WHEELS = [
@@ -30,26 +32,39 @@ const titleOf = (defects: readonly DefectView[]): string =>
     .join('; ')
     .slice(0, 120);
 
+const made = COMMANDS['make-job'].body;
+const formSchema = z.object({
+  left: z.array(z.string()),
+  title: made.shape.title,
+  minutes: z.string(),
+  wheels: z.enum(['on', 'off']),
+});
+
 function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: () => void }) {
-  const [left, setLeft] = useState<readonly string[]>([]);
+  const { control, handleSubmit, watch, setValue, getFieldState, formState } = useZodForm(formSchema, {
+    left: [],
+    title: titleOf(defects),
+    minutes: '90',
+    wheels: 'on',
+  });
+  const left = watch('left');
   const chosen = defects.filter(({ id }) => !left.includes(id));
-  const [title, setTitle] = useState<string | null>(null);
-  const [minutes, setMinutes] = useState('90');
-  const [busy, setBusy] = useState(false);
-  const [wheels, setWheels] = useState<'on' | 'off'>('on');
   const [unit] = defects.map((defect) => defect.unit);
-  const written = title ?? titleOf(chosen);
   if (!unit) return null;
-  const make = async () => {
-    if (busy) return;
-    setBusy(true);
-    const job = uuidv7();
+  const choose = (next: string[]) => {
+    setValue('left', next);
+    // Words of one's own stay as they are.
+    if (getFieldState('title', formState).isDirty) return;
+    const title = titleOf(defects.filter(({ id }) => !next.includes(id)));
+    setValue('title', title, { shouldValidate: true });
+  };
+  const make = handleSubmit(async ({ title, minutes, wheels }) => {
     await send(
       'make-job',
       {
-        job,
+        job: uuidv7(),
         unit: unit.id,
-        title: written.trim(),
+        title,
         defects: chosen.map(({ id, version }) => ({ defect: id, version })),
         minutes: Number(minutes),
         wheelsOff: wheels === 'off',
@@ -57,7 +72,7 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
       `${unit.number}: job made`,
     );
     onClose();
-  };
+  });
   return (
     <Drawer title={`Job for ${unit.number}`} onClose={onClose}>
       {defects.map((defect) => {
@@ -68,22 +83,27 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
             role="checkbox"
             aria-checked={taken}
             aria-label={`${defectPlace(defect)} ${defectWords(defect.code)}`}
-            onPress={() => setLeft(taken ? [...left, defect.id] : left.filter((id) => id !== defect.id))}
+            onPress={() => choose(taken ? [...left, defect.id] : left.filter((id) => id !== defect.id))}
             className={`rounded-xl border-2 px-3 ${taken ? 'border-act bg-card' : 'border-line opacity-60'}`}
           >
             <DefectRow defect={defect} />
           </Pressable>
         );
       })}
-      <TextField label="What is to be done" value={written} onChangeText={setTitle} maxLength={120} />
-      <Choice label="Time needed" options={MINUTES} value={minutes} onChange={setMinutes} />
-      <Choice label="Wheels" options={WHEELS} value={wheels} onChange={setWheels} />
+      <Field
+        control={control}
+        name="title"
+        label="What is to be done"
+        maxLength={made.shape.title.maxLength ?? undefined}
+      />
+      <ChoiceField control={control} name="minutes" label="Time needed" options={MINUTES} />
+      <ChoiceField control={control} name="wheels" label="Wheels" options={WHEELS} />
       <Button
         tall
         look="act"
         label="Make this job"
-        disabled={busy || chosen.length === 0 || written.trim() === ''}
-        onPress={make}
+        disabled={formState.isSubmitting || chosen.length === 0 || !formState.isValid}
+        onPress={() => void make()}
       />
     </Drawer>
   );

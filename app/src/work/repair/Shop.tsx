@@ -8,7 +8,7 @@ import { Card } from '../../parts/Card';
 import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
 import { useDefectPages, useJobPages, useShop } from '../../server/queries';
-import { useMaySend } from '../../session/session';
+import { useMaySend } from '../../session/may';
 import { Board } from './Board';
 import { ToRepair } from './MakeJob';
 import { Triage } from './Triage';

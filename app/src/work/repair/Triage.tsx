@@ -1,4 +1,4 @@
-import { type DefectView, severityOf } from '@zealous-axle/core';
+import { COMMANDS, type DefectView, severityOf } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
@@ -7,7 +7,7 @@ import { Choice } from '../../parts/Choice';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
+import { WordsForm } from '../../parts/WordsForm';
 import { useSession } from '../../session/session';
 
 const HOLD = [
@@ -21,7 +21,6 @@ function Answer({ defect, onClose }: { defect: DefectView; onClose: () => void }
   const rule = severityOf(defect.code, fleet.book);
   const suggested = rule?.verdict === 'out-of-service' || rule?.verdict === 'violation' || defect.holds;
   const [holds, setHolds] = useState<'yes' | 'no'>(suggested ? 'yes' : 'no');
-  const [reason, setReason] = useState('');
   const [dismissing, setDismissing] = useState(false);
   const head = { defect: defect.id, version: defect.version };
   const where = `${defect.unit.number}: ${defectPlace(defect)}`;
@@ -29,9 +28,9 @@ function Answer({ defect, onClose }: { defect: DefectView; onClose: () => void }
     onClose();
     void send('triage-defect', { ...head, holds: holds === 'yes' }, `${where} to be repaired`);
   };
-  const dismiss = () => {
+  const dismiss = (reason: string) => {
     onClose();
-    void send('dismiss-defect', { ...head, reason: reason.trim() }, `${where} dismissed`);
+    void send('dismiss-defect', { ...head, reason }, `${where} dismissed`);
   };
   return (
     <Drawer title={where} onClose={onClose}>
@@ -44,15 +43,13 @@ function Answer({ defect, onClose }: { defect: DefectView; onClose: () => void }
       ) : null}
       {dismissing ? (
         <>
-          <TextField
+          <WordsForm
             label="Why is it no defect?"
-            value={reason}
-            onChangeText={setReason}
-            multiline
-            maxLength={300}
-            autoFocus
+            words={COMMANDS['dismiss-defect'].body.shape.reason}
+            act="Dismiss this report"
+            look="stop"
+            onWords={dismiss}
           />
-          <Button tall look="stop" label="Dismiss this report" onPress={dismiss} disabled={reason.trim() === ''} />
           <Button label="Back" onPress={() => setDismissing(false)} />
         </>
       ) : (

@@ -5,46 +5,33 @@ import {
   type Judgement,
   placeWords,
   type SectionTime,
-  sectionSeconds,
-  type Verdict,
+  VERDICT_SENTENCES,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
-import { keepDraft } from '../../../device/drafts';
-import { send } from '../../../device/outbox';
 import { useOutbox } from '../../../device/useOutbox';
 import { clock } from '../../../look/dates';
 import { useWide } from '../../../look/wide';
 import { BrakeSum } from '../../../parts/BrakeSum';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
-import { Drawer } from '../../../parts/Drawer';
 import { endsOf } from '../../../parts/ends';
 import { FindingRow } from '../../../parts/FindingRow';
 import { Notice } from '../../../parts/Notice';
 import { RunningGear } from '../../../parts/RunningGear';
 import { Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
-import { TextField } from '../../../parts/TextField';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { useBook } from '../../../session/rules';
-import { useMaySend, useSession } from '../../../session/session';
-import { useTyped } from '../../../session/useTyped';
+import { useSession } from '../../../session/session';
+import { Acts } from './Acts';
 import { Files } from './Files';
 import { Photos } from './Photos';
 import { Suggestions } from './Suggestions';
 import { sectionName } from './sections';
 import { type Judged, useJudged } from './useJudged';
 
-const SENTENCE: Record<Verdict, string> = {
-  'out-of-service': 'Meets an out-of-service criterion. The trailer is held.',
-  violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
-  'shop-limit': 'Legal, but past a limit of the shop or the maker.',
-  within: 'Everything expected was measured, and every reading is inside its limits.',
-  'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
-};
 const isOpen = ({ verdict }: Finding) => verdict === 'not-judged';
 
 /** What has no verdict, shortly: by kind, with its places. */
@@ -130,7 +117,7 @@ function Head({ judged }: { judged: Judged }) {
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
-      <Text>{SENTENCE[judgement.verdict]}</Text>
+      <Text>{VERDICT_SENTENCES[judgement.verdict]}</Text>
       {judgement.verdict !== 'not-judged' && !judgement.complete ? (
         <Text bold>Incomplete: some readings have no verdict.</Text>
       ) : null}
@@ -142,87 +129,6 @@ function Head({ judged }: { judged: Judged }) {
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </Text>
     </View>
-  );
-}
-
-function Acts({ judged, id }: { judged: Judged; id: string }) {
-  const [asking, setAsking] = useState<'close' | 'hold' | null>(null);
-  const typed = useTyped(`close ${id}`, { because: '' });
-  const [reason, setReason] = useState('');
-  const [busy, setBusy] = useState(false);
-  const { draft, unit, open } = judged;
-  const mayHold = useMaySend('hold-trailer');
-  if (!typed) return null;
-  const { because } = typed.value;
-
-  const close = async () => {
-    if (!draft || busy) return;
-    setBusy(true);
-    const outcome = open ? 'incomplete' : 'complete';
-    await send(
-      'close-inspection',
-      { inspection: id, outcome, ...(open ? { because: because.trim() } : {}), sections: sectionSeconds(draft) },
-      `${unit.number}: inspection closed`,
-    );
-    await keepDraft({ ...draft, closed: true });
-    await typed.clear();
-    router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${unit.id}`);
-  };
-  const hold = async () => {
-    setAsking(null);
-    await send('hold-trailer', { hold: uuidv7(), unit: unit.id, reason: reason.trim() }, `${unit.number}: held`);
-    setReason('');
-  };
-  const startHold = () => {
-    const [first] = judged.judgement.findings;
-    setReason(first && judged.judgement.verdict !== 'within' ? `${place(first)}: ${first.because}`.slice(0, 300) : '');
-    setAsking('hold');
-  };
-  return (
-    <>
-      <View className="flex-row flex-wrap gap-2">
-        {!mayHold || (judged.closed && holds(judged.judgement.verdict)) ? null : (
-          <Button tall look="stop" className="grow" label="Hold trailer" onPress={startHold} />
-        )}
-        {draft && !draft.closed ? (
-          open ? (
-            <>
-              <Button tall className="grow" label="Close incomplete" onPress={() => setAsking('close')} />
-              <Button
-                tall
-                look="act"
-                className="grow"
-                label={`Go on, ${open} open`}
-                onPress={() => router.replace(`/inspect/${id}`)}
-              />
-            </>
-          ) : (
-            <Button tall look="act" className="grow" label="Close inspection" onPress={close} disabled={busy} />
-          )
-        ) : null}
-      </View>
-      {asking === 'close' ? (
-        <Drawer title={`Close with ${open} open`} onClose={() => setAsking(null)}>
-          <Text>What is not measured stays open on the sheet, and is never a pass. Say why it was left.</Text>
-          <TextField
-            label="Because"
-            value={because}
-            onChangeText={(next) => typed.change({ because: next })}
-            multiline
-            maxLength={500}
-            autoFocus
-          />
-          <Button tall look="act" label="Close incomplete" onPress={close} disabled={because.trim() === '' || busy} />
-        </Drawer>
-      ) : null}
-      {asking === 'hold' ? (
-        <Drawer title={`Hold ${unit.number}`} onClose={() => setAsking(null)}>
-          <Text>It stays held until every holding defect is certified and someone releases it.</Text>
-          <TextField label="Reason" value={reason} onChangeText={setReason} multiline maxLength={300} autoFocus />
-          <Button tall look="stop" label={`Hold ${unit.number}`} onPress={hold} disabled={reason.trim() === ''} />
-        </Drawer>
-      ) : null}
-    </>
   );
 }
 

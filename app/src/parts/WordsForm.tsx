@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { useZodForm } from '../session/forms';
+import { Button } from './Button';
+import { Field } from './Field';
+
+interface Props {
+  label: string;
+  /** What the words have to be, from the command that takes them. */
+  words: z.ZodString;
+  act: string;
+  look?: 'act' | 'stop' | 'plain';
+  /** What stands there to begin with. */
+  first?: string;
+  /** One line, sent by Enter. */
+  short?: boolean;
+  autoFocus?: boolean;
+  onWords: (words: string) => void;
+}
+
+/** Some words, and the act that needs them: why, or what is signed. */
+export function WordsForm({ label, words, act, look = 'act', first = '', short, autoFocus = true, onWords }: Props) {
+  const { control, handleSubmit, formState } = useZodForm(z.object({ words }), { words: first });
+  const done = () => void handleSubmit((sent) => onWords(sent.words))();
+  return (
+    <>
+      <Field
+        control={control}
+        name="words"
+        label={label}
+        multiline={!short}
+        maxLength={words.maxLength ?? undefined}
+        autoFocus={autoFocus}
+        onSubmitEditing={short ? done : undefined}
+      />
+      <Button tall look={look} label={act} disabled={!formState.isValid} onPress={done} />
+    </>
+  );
+}

@@ -1,0 +1,28 @@
+/**
+ * Everything a signed-in person uses, in one file beside the shell: it is fetched while they sign in, so that the shell
+ * stands at once and no tap waits for a screen.
+ */
+import './look/paper.css';
+import { TrailerPanel } from './work/trailer/TrailerScreen';
+import { Yard as YardList } from './work/yard/Yard';
+
+export { Frame } from './parts/Frame';
+export { NotFound } from './parts/NotFound';
+export { LimitBook } from './work/fleet/LimitBook';
+
+export { Me } from './work/fleet/Me';
+export { RouteEditor } from './work/fleet/RouteEditor';
+export { Routes } from './work/fleet/Routes';
+export { FleetRulesScreen } from './work/fleet/Rules';
+export { Combine } from './work/inspection/Combine';
+export { Gauges } from './work/inspection/Gauges';
+export { Inspect } from './work/inspection/Inspect';
+export { VerdictSheet } from './work/inspection/sheet/VerdictSheet';
+export { Paper } from './work/records/Printout';
+export { ReadingFiles } from './work/records/ReadingFiles';
+export { Job } from './work/repair/Job';
+export { Shop } from './work/repair/Shop';
+export { Report } from './work/report/Report';
+export { TrailerScreen } from './work/trailer/TrailerScreen';
+
+export const Yard = () => <YardList Panel={TrailerPanel} />;

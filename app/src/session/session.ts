@@ -1,0 +1,52 @@
+import type { Session } from '@zealous-axle/core';
+import { useSyncExternalStore } from 'react';
+import { call } from '../server/client';
+
+/** Counted up when a session's shape changes: one kept in an older shape asks for a new sign-in. */
+const KEY = 'za-session-3';
+
+function kept(): Session | null {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? 'null') as Session | null;
+  } catch {
+    return null;
+  }
+}
+
+let known: Session | null | undefined;
+const listeners = new Set<() => void>();
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Who is signed in as far as this device knows: the last known opens the program without a server. */
+export function sessionNow(): Session | null {
+  if (known === undefined) known = kept();
+  return known;
+}
+
+/** Keeps who is signed in, or that nobody is. */
+export function keepSession(next: Session | null): void {
+  if (next) localStorage.setItem(KEY, JSON.stringify(next));
+  else localStorage.removeItem(KEY);
+  if (JSON.stringify(next) === JSON.stringify(sessionNow())) return;
+  known = next;
+  for (const listener of listeners) listener();
+}
+
+/** Opens a session with the server. Throws what {@link call} throws. */
+export async function signIn(name: string, password: string): Promise<void> {
+  keepSession(await call<Session>('POST', '/session', { name, password }));
+}
+
+/** Who is signed in; null when nobody is, and where the page is drawn before a device opens it. */
+export const useSessionState = (): Session | null => useSyncExternalStore(subscribe, sessionNow, () => null);
+
+/** The session of a screen that is only shown to someone signed in. */
+export function useSession(): Session {
+  const session = useSessionState();
+  if (!session) throw new Error('nobody is signed in');
+  return session;
+}

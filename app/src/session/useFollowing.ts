@@ -1,0 +1,49 @@
+import { commandOf, type Session } from '@zealous-axle/core';
+import { useEffect, useState } from 'react';
+import { clearOldDrafts } from '../device/drafts';
+import { onAnswered, openOutbox, watchConnection } from '../device/outbox';
+import type { Waiting } from '../device/waiting';
+import { forgetAnswers, keepAnswers } from '../server/answers';
+import { call, Refused } from '../server/client';
+import { followLive } from '../server/live';
+import { postCommand } from '../server/post-command';
+import { type Happened, refresh } from '../server/refresh';
+import { keepSession } from './session';
+
+/** What changes what a fleet judges by, or how a person reads it. */
+const changesRules = ({ type }: Happened): boolean =>
+  type === 'read-again' || ['fleet', 'self'].includes(commandOf(type).about);
+
+/** Asks the server who is signed in and what the fleet judges by; without a server the last known stands. */
+const renew = () =>
+  call<Session>('GET', '/session').then(keepSession, (error) => {
+    if (error instanceof Refused) keepSession(null);
+  });
+
+const again = (events: readonly Happened[]) => {
+  refresh(events);
+  if (events.some(changesRules)) void renew();
+};
+const sent = ({ name, body }: Waiting) => again([{ type: name, unit: (body as { unit?: string }).unit }]);
+
+/** While a person is signed in: their answers are kept, what they enter is sent, and what happens elsewhere arrives. */
+export function useFollowing(person: string): void {
+  // Before the first question is asked: its answer may be on the device.
+  useState(() => keepAnswers(person));
+  useEffect(() => {
+    void renew();
+    void openOutbox(person, postCommand);
+    void clearOldDrafts(Date.now());
+    const stops = [followLive(again), watchConnection(), onAnswered(sent)];
+    return () => {
+      for (const stop of stops) stop();
+      void openOutbox(null, postCommand);
+    };
+  }, [person]);
+}
+
+export async function signOut(): Promise<void> {
+  await call('DELETE', '/session').catch(() => undefined);
+  await forgetAnswers();
+  keepSession(null);
+}

@@ -1,0 +1,125 @@
+import {
+  COMMANDS,
+  type JobPage,
+  keyOf,
+  placeWords,
+  stillToRemeasure,
+  subjectWords,
+  toRemeasure,
+} from '@zealous-axle/core';
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { openDrafts } from '../../device/drafts';
+import { Button } from '../../parts/Button';
+import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
+import { WordsForm } from '../../parts/WordsForm';
+import { useUnit } from '../../server/queries';
+import { useKeptForm } from '../../session/forms';
+import { useSession } from '../../session/session';
+import { startInspection } from '../../session/start-inspection';
+import type { StageProps } from './stage';
+
+function MeasureAgain({ page }: { page: JobPage }) {
+  const { job, defects, standing } = page;
+  const session = useSession();
+  const unit = useUnit(job.unit.id);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  useEffect(() => {
+    void openDrafts(job.unit.id).then((drafts) =>
+      setDraft(drafts.find((each) => each.job === job.id)?.inspection ?? null),
+    );
+  }, [job.id, job.unit.id]);
+  const steps = toRemeasure(job.unit, defects);
+  const open = stillToRemeasure(steps, standing, job.doneAt);
+  if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
+  if (open.length === 0)
+    return (
+      <Notice look="good">{`Measured again at ${[...new Set(steps.map(({ axle, side }) => placeWords({ axle, side })))].join(', ')}: inside the limits.`}</Notice>
+    );
+  const measure = async () => {
+    if (busy) return;
+    setBusy(true);
+    const inspection =
+      draft ??
+      (await startInspection({
+        unit: { ...job.unit, standing: unit.data?.standing ?? standing },
+        session,
+        by: { job: job.id, steps },
+      }));
+    router.navigate(`/inspect/${inspection}`);
+  };
+  return (
+    <>
+      {open.map(({ step, because }) => (
+        <Text key={keyOf(step)}>{`• ${subjectWords(step)}: ${because}`}</Text>
+      ))}
+      <Button
+        tall
+        look="act"
+        label={
+          draft
+            ? 'Go on measuring again'
+            : `Measure again, ${steps.length} ${steps.length === 1 ? 'reading' : 'readings'}`
+        }
+        onPress={measure}
+        disabled={busy}
+      />
+    </>
+  );
+}
+
+const certifying = COMMANDS['certify-job'].body;
+
+/** The readings taken again, and the signed statement; or the way back to the work. */
+export function Certify({ page, act }: StageProps) {
+  const { job, defects, standing } = page;
+  const { person } = useSession();
+  const form = useKeptForm(`certify ${job.id}`, certifying.pick({ statement: true }), { statement: '' });
+  const [reopening, setReopening] = useState(false);
+  if (!form.ready) return null;
+  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.doneAt);
+  const head = { job: job.id, version: job.version };
+  const certify = form.handleSubmit(({ statement }) => {
+    if (act('certify-job', { ...head, statement }, `${job.unit.number}: repair certified`)) void form.clear();
+  });
+  return (
+    <>
+      <MeasureAgain page={page} />
+      <Field
+        control={form.control}
+        name="statement"
+        label="Statement"
+        placeholder="What was done, what needed no repair"
+        multiline
+        maxLength={certifying.shape.statement.maxLength ?? undefined}
+      />
+      <Text size="small" tone="soft">{`Signed as ${person.name}, with the time.`}</Text>
+      <Button
+        tall
+        look={open.length ? 'plain' : 'act'}
+        label="Sign and certify"
+        disabled={open.length > 0 || !form.formState.isValid}
+        onPress={() => void certify()}
+      />
+      <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
+      {reopening ? (
+        <Drawer title="Work on it again" onClose={() => setReopening(false)}>
+          <WordsForm
+            short
+            label="Why?"
+            words={COMMANDS['reopen-job'].body.shape.reason}
+            act="Reopen this job"
+            onWords={(reason) => {
+              setReopening(false);
+              act('reopen-job', { ...head, reason }, `${job.unit.number}: job reopened`);
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+import Camera from 'lucide-react-native/icons/camera';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { pickPhoto, shrink } from '../../device/photos';
+import { Button } from '../../parts/Button';
+import { Notice } from '../../parts/Notice';
+import { PhotoStrip } from '../../parts/PhotoStrip';
+import type { Filled } from './filled';
+
+type Picture = Filled['photos'][number];
+
+/** Photos that go with a report. */
+export function Pictures({ photos, onPhoto }: { photos: readonly Picture[]; onPhoto: (picture: Picture) => void }) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = async () => {
+    const file = await pickPhoto();
+    if (!file) return;
+    setProblem(null);
+    await shrink(file)
+      .then((picture) => onPhoto({ photo: uuidv7(), ...picture }))
+      .catch((error: Error) => setProblem(error.message));
+  };
+  return (
+    <View className="gap-2">
+      <Button
+        icon={Camera}
+        label={photos.length ? `Another photo (${photos.length} taken)` : 'Add a photo'}
+        onPress={() => void take()}
+      />
+      {photos.length ? (
+        <PhotoStrip
+          pictures={photos.map(({ photo, jpeg }) => ({
+            id: photo,
+            source: `data:image/jpeg;base64,${jpeg}`,
+            words: 'goes with this report',
+          }))}
+        />
+      ) : null}
+      {problem ? <Notice look="stop">{problem}</Notice> : null}
+    </View>
+  );
+}

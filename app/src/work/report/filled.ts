@@ -1,0 +1,63 @@
+import {
+  type CatalogueEntry,
+  COMMANDS,
+  catalogueAt,
+  PARTS,
+  parsePosition,
+  TYRES,
+  type Tyre,
+  tyresOf,
+  type UnitPage,
+  wheelEnd,
+} from '@zealous-axle/core';
+import { z } from 'zod';
+import type { Shrunk } from '../../device/photos';
+
+/** The place that means no place: the whole unit. */
+export const WHOLE = 'whole';
+
+const filledSchema = z.object({
+  place: z.string().nullable(),
+  part: z.enum(PARTS).nullable(),
+  code: z.string().nullable(),
+  tyre: z.enum(TYRES).nullable(),
+  words: COMMANDS['report-defect'].body.shape.words,
+  photos: z.array(z.custom<{ photo: string } & Shrunk>()),
+});
+export type Filled = z.infer<typeof filledSchema>;
+export const EMPTY: Filled = { place: null, part: null, code: null, tyre: null, words: '', photos: [] };
+
+/** What a report as it stands is about. */
+export interface About {
+  position: ReturnType<typeof parsePosition>;
+  /** The kinds of defect that are reported of such a place. */
+  entries: readonly CatalogueEntry[];
+  entry: CatalogueEntry | null;
+  tyres: readonly Tyre[];
+  /** Its kind is of one tyre, and there are several. */
+  needsTyre: boolean;
+}
+
+export function aboutOf(unit: UnitPage, { place, code }: Pick<Filled, 'place' | 'code'>): About {
+  const position = place && place !== WHOLE ? parsePosition(place) : null;
+  const end = position ? wheelEnd(unit, position.axle, position.side) : null;
+  const entries = catalogueAt(position ? 'end' : 'unit');
+  const entry = entries.find((each) => each.code === code) ?? null;
+  const tyres = end ? tyresOf(end) : [];
+  return { position, entries, entry, tyres, needsTyre: entry?.where === 'tyre' && tyres.length > 1 };
+}
+
+function missing(unit: UnitPage, filled: Filled): string | null {
+  const { entry, needsTyre } = aboutOf(unit, filled);
+  if (!filled.place) return 'Touch the place on the plan, or say that it concerns the whole trailer.';
+  if (!entry) return 'Choose what is wrong.';
+  if (needsTyre && !filled.tyre) return 'Choose the tyre.';
+  return entry.part === 'other' && filled.words.trim() === '' ? 'Say in words what is wrong.' : null;
+}
+
+/** A report of a unit; what it lacks is said at its place. */
+export const reportSchema = (unit: UnitPage) =>
+  filledSchema.superRefine((filled, context) => {
+    const message = missing(unit, filled);
+    if (message) context.addIssue({ code: 'custom', path: ['place'], message });
+  });
