@@ -117,7 +117,7 @@ test('no serious accessibility fault on the settings', async ({ page, program })
 });
 
 test('a row is a real link: it opens beside the list, or in a tab of its own', async ({ browser, program }) => {
-  const page = await deviceOf(browser, program.url, 'foreman', { width: 1280, height: 800 });
+  const page = await deviceOf(browser, program.url, 'foreman', { viewport: { width: 1280, height: 800 } });
   const row = page.getByRole('link', { name: /^L-22,/ });
   await row.press('Enter');
   await expect(page.getByRole('heading', { name: /^L-22/ })).toBeVisible();

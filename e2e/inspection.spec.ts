@@ -250,7 +250,7 @@ function crc(data: Buffer): number {
 test('a photo taken without a server is shrunk, kept, shown, and sent once', async ({ browser, database }) => {
   const first = await startProgram(database);
   const port = Number(new URL(first.url).port);
-  const page = await deviceOf(browser, first.url, 'technician');
+  const page = await deviceOf(browser, first.url, 'technician', { keeps: true });
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await openTrailer(page, 'H-11');
   await begin(page, 'Four-thing walk');
@@ -341,7 +341,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
 });
 
 test('a whole check and a grid of grooves from the keyboard alone', async ({ browser, program }) => {
-  const page = await deviceOf(browser, program.url, 'technician', { width: 1280, height: 800 });
+  const page = await deviceOf(browser, program.url, 'technician', { viewport: { width: 1280, height: 800 } });
   await openTrailer(page, 'H-11');
   await begin(page, 'Full inspection');
   const now = (label: string | RegExp) => expect(page.getByRole('button', { name: label }).first()).toBeVisible();

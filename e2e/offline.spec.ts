@@ -7,7 +7,7 @@ test('half an inspection, server stopped, reload, finished offline, server back:
 }) => {
   const first = await startProgram(database);
   const port = Number(new URL(first.url).port);
-  const page = await deviceOf(browser, first.url, 'technician');
+  const page = await deviceOf(browser, first.url, 'technician', { keeps: true });
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await openTrailer(page, 'J-51');
   await begin(page);
@@ -49,8 +49,8 @@ test('half an inspection, server stopped, reload, finished offline, server back:
 test('a report made without a server is kept, and refused commands say why', async ({ browser, database }) => {
   const first = await startProgram(database);
   const port = Number(new URL(first.url).port);
-  const foreman = await deviceOf(browser, first.url, 'foreman');
-  const manager = await deviceOf(browser, first.url, 'manager');
+  const foreman = await deviceOf(browser, first.url, 'foreman', { keeps: true });
+  const manager = await deviceOf(browser, first.url, 'manager', { keeps: true });
   for (const page of [foreman, manager]) {
     await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
     await expect(page.getByRole('button', { name: 'Answer H-12 2L' })).toBeVisible();

@@ -16,7 +16,7 @@ async function picture(page: Page, name: string): Promise<void> {
 }
 
 async function take(browser: Browser, url: string): Promise<void> {
-  const as = (who: Who, size = PHONE) => deviceOf(browser, url, who, size);
+  const as = (who: Who, size = PHONE) => deviceOf(browser, url, who, { viewport: size });
 
   const driver = await as('driver');
   await picture(driver, 'yard');

@@ -32,14 +32,16 @@ export async function signIn(page: Page, url: string, who: Who): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
 }
 
-/** A device of its own for a person, signed in. */
+export const PHONE = { width: 390, height: 844 };
+
+/** A device of its own for a person, signed in. One that goes without a server keeps the program: that takes its time. */
 export async function deviceOf(
   browser: Browser,
   url: string,
   who: Who,
-  viewport = { width: 390, height: 844 },
+  { viewport = PHONE, keeps = false } = {},
 ): Promise<Page> {
-  const context = await browser.newContext({ viewport });
+  const context = await browser.newContext({ viewport, serviceWorkers: keeps ? 'allow' : 'block' });
   const page = await context.newPage();
   await signIn(page, url, who);
   return page;

@@ -26,13 +26,13 @@ async function answer(foreman: Page, place: string): Promise<void> {
 }
 
 async function roundTrip(browser: Browser, url: string, size: Size): Promise<void> {
-  const driver = await deviceOf(browser, url, 'driver', size);
+  const driver = await deviceOf(browser, url, 'driver', { viewport: size });
   await report(driver);
 
-  const foreman = await deviceOf(browser, url, 'foreman', size);
+  const foreman = await deviceOf(browser, url, 'foreman', { viewport: size });
   await answer(foreman, '1R');
 
-  const technician = await deviceOf(browser, url, 'technician', size);
+  const technician = await deviceOf(browser, url, 'technician', { viewport: size });
   await openTrailer(technician, 'H-11');
   await expect(technician.getByText('Held', { exact: true }).first()).toBeVisible();
   await begin(technician);

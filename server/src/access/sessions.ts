@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, eq, gt, lt, sql } from 'drizzle-orm';
 import type { Actor } from '../run';
-import { type Database, type FleetStore, inFleet } from '../store';
+import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
 import { passwordFits } from './passwords';
 import { fleet, person, session } from './schema';
 
@@ -74,16 +74,25 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
 
 /** Who a token belongs to; null when it is unknown, expired or its person no longer active. */
 async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<Actor | null> {
-  const [row] = await store
-    .select({ person, fleet })
-    .from(session)
-    .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
-    .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
-    .where(and(eq(session.tokenHash, tokenHash(secret)), gt(session.expiresAt, now), eq(person.active, true)));
+  const asked = prepared(store, 'session', () =>
+    store
+      .select({ person, fleet })
+      .from(session)
+      .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
+      .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
+      .where(
+        and(
+          eq(session.tokenHash, sql.placeholder('token')),
+          gt(session.expiresAt, sql.placeholder('now')),
+          eq(person.active, true),
+        ),
+      ),
+  );
+  const [row] = await asked.execute({ token: tokenHash(secret), now });
   return row ? actorOf(row.person, row.fleet) : null;
 }
 
-/** Does `work` as whoever the token belongs to, in the transaction that looked them up; null when it is nobody. */
+/** Reads as whoever the token belongs to, in the transaction that looked them up; null when it is nobody. */
 export async function asSession<T>(
   db: Database,
   token: string,
@@ -92,7 +101,7 @@ export async function asSession<T>(
 ): Promise<{ answer: T } | null> {
   const parts = splitToken(token);
   if (!parts) return null;
-  return inFleet(db, parts.fleetId, async (store) => {
+  return readInFleet(db, parts.fleetId, async (store) => {
     const found = await sessionIn(store, parts.secret, now);
     return found ? { answer: await work(store, found) } : null;
   });

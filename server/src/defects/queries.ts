@@ -4,7 +4,7 @@ import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
-import type { FleetStore } from '../store';
+import { type FleetStore, prepared } from '../store';
 import { certificate, defect } from './schema';
 
 export type DefectRow = typeof defect.$inferSelect;
@@ -53,17 +53,19 @@ const viewOf = (row: Row): DefectView => ({
 
 /** Defects with their unit, reporter and certificate, newest first: all that were asked for. */
 export async function defectViews(store: FleetStore, asked: DefectQuestion): Promise<DefectView[]> {
-  const rows = await select(store)
-    .where(
-      and(
-        asked.unitId ? eq(defect.unitId, asked.unitId) : undefined,
-        asked.jobId ? eq(defect.jobId, asked.jobId) : undefined,
-        asked.id ? eq(defect.id, asked.id) : undefined,
-        asked.states ? inArray(defect.state, [...asked.states]) : undefined,
-      ),
-    )
-    .orderBy(desc(defect.reportedAt), desc(defect.id));
-  return rows.map(viewOf);
+  const statement = prepared(store, `defects by ${Object.keys(asked).sort()}`, () =>
+    select(store)
+      .where(
+        and(
+          asked.unitId ? eq(defect.unitId, sql.placeholder('unitId')) : undefined,
+          asked.jobId ? eq(defect.jobId, sql.placeholder('jobId')) : undefined,
+          asked.id ? eq(defect.id, sql.placeholder('id')) : undefined,
+          asked.states ? sql`${defect.state} = any(${sql.placeholder('states')}::text[])` : undefined,
+        ),
+      )
+      .orderBy(desc(defect.reportedAt), desc(defect.id)),
+  );
+  return (await statement.execute({ ...asked })).map(viewOf);
 }
 
 /** A page of the defects in a state, newest first. */

@@ -1,19 +1,22 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import type { Doing } from '../run';
-import type { FleetStore } from '../store';
+import { type FleetStore, prepared } from '../store';
 import { hold, holdReleased } from './schema';
 
 /** The holds that no release has ended. */
 export async function openHolds(store: FleetStore, unitId: string) {
-  const rows = await store
-    .select({ id: hold.id, reason: hold.reason, by: person.name, at: hold.placedAt })
-    .from(hold)
-    .innerJoin(person, and(eq(person.fleetId, hold.fleetId), eq(person.id, hold.placedBy)))
-    .leftJoin(holdReleased, and(eq(holdReleased.fleetId, hold.fleetId), eq(holdReleased.holdId, hold.id)))
-    .where(and(eq(hold.unitId, unitId), isNull(holdReleased.releaseId)))
-    .orderBy(asc(hold.placedAt));
+  const asked = prepared(store, 'open holds', () =>
+    store
+      .select({ id: hold.id, reason: hold.reason, by: person.name, at: hold.placedAt })
+      .from(hold)
+      .innerJoin(person, and(eq(person.fleetId, hold.fleetId), eq(person.id, hold.placedBy)))
+      .leftJoin(holdReleased, and(eq(holdReleased.fleetId, hold.fleetId), eq(holdReleased.holdId, hold.id)))
+      .where(and(eq(hold.unitId, sql.placeholder('unit')), isNull(holdReleased.releaseId)))
+      .orderBy(asc(hold.placedAt)),
+  );
+  const rows = await asked.execute({ unit: unitId });
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
 }
 

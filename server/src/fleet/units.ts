@@ -1,9 +1,15 @@
-import { eq } from 'drizzle-orm';
-import type { FleetStore } from '../store';
+import { eq, sql } from 'drizzle-orm';
+import { type FleetStore, prepared } from '../store';
 import { unit } from './schema';
 
 export async function findUnit(store: FleetStore, unitId: string) {
-  const [found] = await store.select().from(unit).where(eq(unit.id, unitId));
+  const asked = prepared(store, 'unit', () =>
+    store
+      .select()
+      .from(unit)
+      .where(eq(unit.id, sql.placeholder('id'))),
+  );
+  const [found] = await asked.execute({ id: unitId });
   return found ?? null;
 }
 

@@ -14,7 +14,7 @@ import { and, asc, count, desc, eq, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
-import type { FleetStore } from '../store';
+import { type FleetStore, prepared } from '../store';
 import { photosOf } from './photos';
 import { currentReading, inspection, judgement, reading, skip } from './schema';
 import { stepsAsked } from './steps';
@@ -137,12 +137,14 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
 
 /** The readings that stand on a unit: one indexed read of `current_reading`. */
 export async function standingReadings(store: FleetStore, unitId: string): Promise<Standing[]> {
-  const rows = await store
-    .select()
-    .from(currentReading)
-    .where(eq(currentReading.unitId, unitId))
-    .orderBy(asc(currentReading.key));
-  return rows.map(({ value, ...row }) => ({
+  const asked = prepared(store, 'standing readings', () =>
+    store
+      .select()
+      .from(currentReading)
+      .where(eq(currentReading.unitId, sql.placeholder('unit')))
+      .orderBy(asc(currentReading.key)),
+  );
+  return (await asked.execute({ unit: unitId })).map(({ value, ...row }) => ({
     reading: row.readingId,
     inspection: row.inspectionId,
     key: row.key,
@@ -156,20 +158,20 @@ export async function standingReadings(store: FleetStore, unitId: string): Promi
 
 /** Inspections of a unit, newest first; those before a key of the page before. */
 export async function inspectionsBefore(store: FleetStore, unitId: string, key: Key | null, size: number) {
-  const rows = await store
-    .select({ inspection, by: person.name })
-    .from(inspection)
-    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
-    .where(
-      and(
-        eq(inspection.unitId, unitId),
-        key ? sql`(${inspection.startedAt}, ${inspection.id}) < (${key[0]}, ${key[1]})` : undefined,
-      ),
-    )
-    .orderBy(desc(inspection.startedAt), desc(inspection.id))
-    .limit(size + 1);
+  const { startedAt, id } = inspection;
+  const before = sql`(${startedAt}, ${id}) < (${sql.placeholder('at')}, ${sql.placeholder('id')})`;
+  const asked = prepared(store, `inspections ${key ? 'before' : ''}`, () =>
+    store
+      .select({ inspection, by: person.name })
+      .from(inspection)
+      .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+      .where(and(eq(inspection.unitId, sql.placeholder('unit')), key ? before : undefined))
+      .orderBy(desc(startedAt), desc(id))
+      .limit(sql.placeholder('size')),
+  );
+  const rows = await asked.execute({ unit: unitId, size: size + 1, at: key?.[0], id: key?.[1] });
   const heads = rows.map((row) => inspectionHead(row.inspection, row.by));
-  return pageOf(heads, size, ({ startedAt, id }) => [startedAt, id]);
+  return pageOf(heads, size, (head) => [head.startedAt, head.id]);
 }
 
 export async function countInspections(store: FleetStore, unitId: string): Promise<number> {

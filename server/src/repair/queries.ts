@@ -4,7 +4,7 @@ import { person } from '../access';
 import { certificate } from '../defects';
 import { bay, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
-import type { FleetStore } from '../store';
+import { type FleetStore, prepared } from '../store';
 import { job, torqueCheck } from './schema';
 
 export type JobRow = typeof job.$inferSelect;
@@ -72,16 +72,18 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
 
 /** Jobs with unit, bay, torque checks and certificate, the next day first: all that were asked for. */
 export async function jobViews(store: FleetStore, asked: JobQuestion): Promise<JobView[]> {
-  const rows = await select(store)
-    .where(
-      and(
-        asked.unitId ? eq(job.unitId, asked.unitId) : undefined,
-        asked.id ? eq(job.id, asked.id) : undefined,
-        asked.states ? inArray(job.state, [...asked.states]) : undefined,
-      ),
-    )
-    .orderBy(desc(job.day), asc(job.id));
-  return viewsOf(store, rows);
+  const statement = prepared(store, `jobs by ${Object.keys(asked).sort()}`, () =>
+    select(store)
+      .where(
+        and(
+          asked.unitId ? eq(job.unitId, sql.placeholder('unitId')) : undefined,
+          asked.id ? eq(job.id, sql.placeholder('id')) : undefined,
+          asked.states ? sql`${job.state} = any(${sql.placeholder('states')}::text[])` : undefined,
+        ),
+      )
+      .orderBy(desc(job.day), asc(job.id)),
+  );
+  return viewsOf(store, await statement.execute({ ...asked }));
 }
 
 /** Before every day: a job that is on none. */

@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto';
-import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg, { type Submittable } from 'pg';
 
 export type Database = NodePgDatabase & { $client: pg.Pool };
-/** A transaction that sees one fleet. */
-export type FleetStore = Parameters<Parameters<Database['transaction']>[0]>[0];
+/** A transaction that sees one fleet. What is asked of it at once is sent at once. */
+export type FleetStore = Omit<NodePgDatabase, 'transaction'>;
 
 export interface Connection {
   pool: pg.Pool;
@@ -30,39 +29,92 @@ class NamingClient extends pg.Client {
 }
 
 export function connect(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 12, Client: NamingClient, application_name: 'zealous-axle' });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 12,
+    Client: NamingClient,
+    pipeline: true,
+    application_name: 'zealous-axle',
+  } as pg.PoolConfig);
   // A connection lost while idle is not an error of any request: the pool opens another.
   pool.on('error', () => undefined);
   return { pool, db: drizzle(pool) };
 }
 
-/** Runs `work` in one transaction in which only `fleetId`'s rows exist. */
-export const inFleet = <T>(db: Database, fleetId: string, work: (store: FleetStore) => Promise<T>): Promise<T> =>
-  db.transaction(async (store) => {
-    await store.execute(sql`select set_config('za.fleet', ${fleetId}, true)`);
-    return work(store);
-  });
+const stores = new WeakMap<pg.PoolClient, FleetStore>();
 
-/** Rows of a query in which only `fleetId`'s exist, as they are asked for. Whoever stops asking ends it. */
+function storeOn(client: pg.PoolClient): FleetStore {
+  const known = stores.get(client) ?? drizzle(client as unknown as pg.Client);
+  stores.set(client, known);
+  return known;
+}
+
+/** Opens a transaction that sees one fleet. It travels with the first question of the work. */
+const begin = (client: pg.PoolClient, fleetId: string, how: '' | ' read only') =>
+  client.query(`begin${how}; set local za.fleet = ${pg.escapeLiteral(fleetId)}`);
+
+/** Ends a transaction and hands its connection on; one that does not answer is closed. Gives what became of it. */
+async function end(client: pg.PoolClient, how: 'commit' | 'rollback'): Promise<string | Error> {
+  try {
+    const { command } = await client.query(how);
+    client.release();
+    return command;
+  } catch (error) {
+    client.release(error as Error);
+    return error as Error;
+  }
+}
+
+/** Runs `work` in one transaction in which only `fleetId`'s rows exist. */
+export async function inFleet<T>(db: Database, fleetId: string, work: (store: FleetStore) => Promise<T>): Promise<T> {
+  const client = await db.$client.connect();
+  let done: T;
+  try {
+    const opened = begin(client, fleetId, '');
+    [done] = await Promise.all([work(storeOn(client)), opened]);
+  } catch (error) {
+    await end(client, 'rollback');
+    throw error;
+  }
+  const ended = await end(client, 'commit');
+  // PostgreSQL answers a commit with ROLLBACK where something failed in between and nobody heard of it.
+  if (ended !== 'COMMIT') throw ended instanceof Error ? ended : new Error('the transaction was rolled back');
+  return done;
+}
+
+/** As {@link inFleet}, for work that only reads: its answer does not wait for the transaction to end. */
+export async function readInFleet<T>(
+  db: Database,
+  fleetId: string,
+  work: (store: FleetStore) => Promise<T>,
+): Promise<T> {
+  const client = await db.$client.connect();
+  try {
+    const opened = begin(client, fleetId, ' read only');
+    const [done] = await Promise.all([work(storeOn(client)), opened]);
+    return done;
+  } finally {
+    void end(client, 'rollback');
+  }
+}
+
+/**
+ * Rows of a query in which only `fleetId`'s exist, as they are asked for, on a connection of its own: it may take long.
+ * Whoever stops asking ends it.
+ */
 export async function* streamInFleet<R>(
   db: Database,
   fleetId: string,
   query: Submittable & AsyncIterable<R>,
 ): AsyncGenerator<R> {
-  const client = await db.$client.connect();
-  let broken: Error | undefined;
+  const { connectionString } = db.$client.options;
+  const client = new pg.Client({ connectionString, application_name: 'zealous-axle export' });
+  await client.connect();
   try {
     await client.query('begin read only');
     await client.query("select set_config('za.fleet', $1, true)", [fleetId]);
     yield* client.query(query);
-  } catch (error) {
-    broken = error as Error;
-    throw error;
   } finally {
-    // One that was left in the middle, or broke, is closed rather than handed on.
-    await client.query('commit').catch((error: Error) => {
-      broken ??= error;
-    });
-    client.release(broken);
+    await client.end();
   }
 }

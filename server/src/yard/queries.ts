@@ -16,7 +16,7 @@ import { findUnit, openHolds, paper } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
 import { jobViews } from '../repair';
-import type { FleetStore } from '../store';
+import { type FleetStore, prepared } from '../store';
 import { yardRow } from './schema';
 
 /** Rows of one page: two screens of the largest device. */
@@ -43,18 +43,21 @@ const rowView = (row: Row): YardRow => ({
 
 const literal = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
 
-/** The rows that were asked for. `today` is the shop's date. */
-function wanted({ text, show, verdict, site, body }: YardAsked, today: string): SQL | undefined {
-  const soon = dayAfter(today, DUE_SOON_DAYS);
-  return and(
-    text ? ilike(sql`${yardRow.number} || ' ' || ${yardRow.body}`, literal(text)) : undefined,
+/** Which rows are asked for, and the values that say so. `today` is the shop's date. */
+function wanted({ text, show, verdict, site, body }: YardAsked, today: string) {
+  const { placeholder } = sql;
+  const where = and(
+    text ? ilike(sql`${yardRow.number} || ' ' || ${yardRow.body}`, placeholder('text')) : undefined,
     show === 'held' ? yardRow.held : undefined,
     show === 'defects' ? or(gt(yardRow.openDefects, 0), gt(yardRow.toAcknowledge, 0)) : undefined,
-    show === 'due' ? lte(yardRow.dueOn, soon) : undefined,
-    verdict ? eq(yardRow.verdict, verdict) : undefined,
-    site ? eq(yardRow.site, site) : undefined,
-    body ? eq(yardRow.body, body) : undefined,
+    show === 'due' ? lte(yardRow.dueOn, placeholder('soon')) : undefined,
+    verdict ? eq(yardRow.verdict, placeholder('verdict')) : undefined,
+    site ? eq(yardRow.site, placeholder('site')) : undefined,
+    body ? eq(yardRow.body, placeholder('body')) : undefined,
   );
+  const values = { text: literal(text ?? ''), soon: dayAfter(today, DUE_SOON_DAYS), verdict, site, body };
+  const form = [text && 'text', show, verdict && 'verdict', site && 'site', body && 'body'].filter(Boolean).join(' ');
+  return { where, values, form };
 }
 
 /** What an order sorts by before the number; null sorts by the number alone. */
@@ -66,12 +69,15 @@ const SORTED = {
   measured: yardRow.lastMeasured,
 } as const satisfies Record<YardOrder, unknown>;
 
+const LAST = sql.placeholder('last');
+const LAST_NUMBER = sql.placeholder('lastNumber');
+
 /** Rows after a key, in an order whose unknown values come last. */
-function after(order: YardOrder, [value, number]: Key): SQL | undefined {
+function after(order: YardOrder, value: Key[number]): SQL | undefined {
   const column = SORTED[order];
-  if (!column) return gt(yardRow.number, String(number));
-  if (value === null) return and(isNull(column), gt(yardRow.number, String(number)));
-  return or(sql`(${column}, ${yardRow.number}) > (${value}, ${number})`, isNull(column));
+  if (!column) return gt(yardRow.number, LAST_NUMBER);
+  if (value === null) return and(isNull(column), gt(yardRow.number, LAST_NUMBER));
+  return or(sql`(${column}, ${yardRow.number}) > (${LAST}, ${LAST_NUMBER})`, isNull(column));
 }
 
 const keyOf = (order: YardOrder, row: Row): Key => {
@@ -87,12 +93,18 @@ export async function yardPage(
   { order, key, today }: { order: YardOrder; key: Key | null; today: string },
 ): Promise<YardPage> {
   const column = SORTED[order];
-  const found = await store
-    .select()
-    .from(yardRow)
-    .where(and(wanted(asked, today), key ? after(order, key) : undefined))
-    .orderBy(...(column ? [asc(column)] : []), asc(yardRow.number))
-    .limit(PAGE + 1);
+  const { where, values, form } = wanted(asked, today);
+  const [last = null, lastNumber] = key ?? [];
+  const from = key ? `after ${last === null ? 'unknown' : 'known'}` : '';
+  const page = prepared(store, `yard ${order} ${from} ${form}`, () =>
+    store
+      .select()
+      .from(yardRow)
+      .where(and(where, key ? after(order, last) : undefined))
+      .orderBy(...(column ? [asc(column)] : []), asc(yardRow.number))
+      .limit(PAGE + 1),
+  );
+  const found = await page.execute({ ...values, last, lastNumber });
   const { rows, next } = pageOf(found, PAGE, (row) => keyOf(order, row));
   return { today, units: rows.map(rowView), next };
 }
@@ -105,46 +117,73 @@ export async function yardRowOf(store: FleetStore, unitId: string): Promise<Yard
 
 /** How many there are, and which sites and bodies may be asked for. */
 export async function yardTotal(store: FleetStore, asked: YardAsked, today: string): Promise<YardTotal> {
-  const fits = wanted(asked, today) ?? sql`true`;
-  const [counted] = await store
-    .select({
-      units: count(),
-      held: sql<number>`count(*) filter (where ${yardRow.held})`.mapWith(Number),
-      asked: sql<number>`count(*) filter (where ${fits})`.mapWith(Number),
-    })
-    .from(yardRow);
-  const sites = await store.selectDistinct({ site: yardRow.site }).from(yardRow).orderBy(asc(yardRow.site));
-  const bodies = await store.selectDistinct({ body: yardRow.body }).from(yardRow).orderBy(asc(yardRow.body));
+  const { where = sql`true`, values, form } = wanted(asked, today);
+  const total = prepared(store, `yard total ${form}`, () =>
+    store
+      .select({
+        units: count(),
+        held: sql<number>`count(*) filter (where ${yardRow.held})`.mapWith(Number),
+        asked: sql<number>`count(*) filter (where ${where})`.mapWith(Number),
+      })
+      .from(yardRow),
+  );
+  const [counted, sites, bodies] = await Promise.all([
+    total.execute(values),
+    store.selectDistinct({ site: yardRow.site }).from(yardRow).orderBy(asc(yardRow.site)),
+    store.selectDistinct({ body: yardRow.body }).from(yardRow).orderBy(asc(yardRow.body)),
+  ]);
   return {
-    ...(counted ?? { units: 0, held: 0, asked: 0 }),
+    ...(counted[0] ?? { units: 0, held: 0, asked: 0 }),
     sites: sites.map(({ site }) => site).filter(Boolean),
     bodies: bodies.map(({ body }) => body).filter(Boolean),
   };
 }
 
-/** Everything the trailer page shows; null when the fleet has no such unit. */
+const papersOf = (store: FleetStore, unitId: string) =>
+  prepared(store, 'papers', () =>
+    store
+      .select({ paper: paper.paper, on: paper.dueOn })
+      .from(paper)
+      .where(eq(paper.unitId, sql.placeholder('unit')))
+      .orderBy(asc(paper.dueOn)),
+  ).execute({ unit: unitId });
+
+/** How many there are of what a first page shows: they are counted only where the page does not hold them all. */
+const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null }, all: () => Promise<number>) =>
+  next ? all() : rows.length;
+
+/** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
 export async function unitPage(store: FleetStore, unitId: string): Promise<UnitPage | null> {
-  const found = await findUnit(store, unitId);
+  const [found, papers, holds, standing, defects, jobs, inspections, photos] = await Promise.all([
+    findUnit(store, unitId),
+    papersOf(store, unitId),
+    openHolds(store, unitId),
+    standingReadings(store, unitId),
+    defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
+    jobViews(store, { unitId, states: OPEN_JOB_STATES }),
+    inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
+    photosBefore(store, { unitId }, null, FIRST_PHOTOS),
+  ]);
   if (!found) return null;
-  const papers = await store
-    .select({ paper: paper.paper, on: paper.dueOn })
-    .from(paper)
-    .where(eq(paper.unitId, unitId))
-    .orderBy(asc(paper.dueOn));
+  const { id, number, body, kind, axles } = found;
+  const [inspectionsTotal, photosTotal] = await Promise.all([
+    totalOf(inspections, () => countInspections(store, unitId)),
+    totalOf(photos, () => countPhotos(store, unitId)),
+  ]);
   return {
-    id: found.id,
-    number: found.number,
-    body: found.body,
-    kind: found.kind,
-    axles: found.axles,
-    holds: await openHolds(store, unitId),
+    id,
+    number,
+    body,
+    kind,
+    axles,
+    holds,
     papers,
-    standing: await standingReadings(store, unitId),
-    defects: await defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
-    jobs: await jobViews(store, { unitId, states: OPEN_JOB_STATES }),
-    inspections: (await inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS)).rows,
-    inspectionsTotal: await countInspections(store, unitId),
-    photos: (await photosBefore(store, { unitId }, null, FIRST_PHOTOS)).rows,
-    photosTotal: await countPhotos(store, unitId),
+    standing,
+    defects,
+    jobs,
+    inspections: inspections.rows,
+    inspectionsTotal,
+    photos: photos.rows,
+    photosTotal,
   };
 }

@@ -1,0 +1,34 @@
+import { performance } from 'node:perf_hooks';
+
+export const say = (what: string, figures: string): void => console.log(`${what.padEnd(36)} ${figures}`);
+export const round = (value: number, places = 2): string => value.toFixed(places);
+
+export const middle = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+/** Median milliseconds of one run of `work`. */
+export async function median(runs: number, work: () => unknown): Promise<number> {
+  const times: number[] = [];
+  for (let run = 0; run < runs; run++) {
+    const from = performance.now();
+    await work();
+    times.push(performance.now() - from);
+  }
+  return middle(times);
+}
+
+/** Medians of several kinds of work done by turns, so that what else the machine does falls on all alike. */
+export async function medians<K extends string>(
+  runs: number,
+  work: Record<K, () => unknown>,
+): Promise<Record<K, number>> {
+  const names = Object.keys(work) as K[];
+  const times = Object.fromEntries(names.map((name) => [name, [] as number[]])) as Record<K, number[]>;
+  for (let run = 0; run < runs; run++)
+    for (const name of names) {
+      const from = performance.now();
+      await work[name]();
+      times[name].push(performance.now() - from);
+    }
+  return Object.fromEntries(names.map((name) => [name, middle(times[name])])) as Record<K, number>;
+}
