@@ -2,13 +2,23 @@
 //   npm run bench              everything
 //   npm run bench -- pages     only what is named: judge, pages …
 import { startProgram } from '../e2e/cluster';
+import { benchWarm, benchYard } from './app';
 import { largeCluster } from './cluster';
 import { benchJudge } from './judge';
+import { benchCold } from './lighthouse';
+import { benchTwo, benchWrites } from './load';
 import { benchPages } from './pages';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
 const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge };
-const SERVED: Record<string, (url: string, database: string) => Promise<void>> = { pages: benchPages };
+const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
+  pages: benchPages,
+  writes: benchWrites,
+  two: benchTwo,
+  yard: benchYard,
+  warm: benchWarm,
+  cold: benchCold,
+};
 
 async function main(): Promise<void> {
   const asked = process.argv.slice(2);

@@ -14,14 +14,15 @@ export const postgres = (act: string): string =>
 /** A running program: the built server over one database. */
 export interface Program {
   url: string;
+  pid: number;
   stop: () => Promise<void>;
 }
 
 /** Starts the built server on a port (0: any free one) and waits until it says where it is. */
-export function startProgram(database: string, port = 0): Promise<Program> {
+export function startProgram(database: string, port = 0, env: Record<string, string> = {}): Promise<Program> {
   const child = spawn('node', ['server/dist/main.js'], {
     cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: database, PORT: String(port), ZA_DEMO: '1', ZA_LOG: 'error' },
+    env: { ...process.env, DATABASE_URL: database, PORT: String(port), ZA_DEMO: '1', ZA_LOG: 'error', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
@@ -35,7 +36,7 @@ export function startProgram(database: string, port = 0): Promise<Program> {
         child.kill('SIGTERM');
         return ended;
       };
-      resolve({ url: at[1], stop });
+      resolve({ url: at[1], pid: child.pid ?? 0, stop });
     };
     child.stdout.on('data', listen);
     child.stderr.on('data', listen);

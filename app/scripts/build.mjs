@@ -1,10 +1,10 @@
 // Exports the app: one page, drawn beforehand, for every address; and the service worker that keeps it on the device.
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { generateSW } from 'workbox-build';
+import { compressAll, walk } from './compress.mjs';
 
 const app = join(dirname(fileURLToPath(import.meta.url)), '..');
 const dist = join(app, 'dist');
@@ -15,12 +15,6 @@ execFileSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dis
   env,
   stdio: 'inherit',
 });
-
-const walk = (folder) =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    return statSync(path).isDirectory() ? walk(path) : [path];
-  });
 
 // Every address begins at the same door: its page serves them all.
 for (const path of walk(dist)) if (path.endsWith('.html') && path !== page) rmSync(path);
@@ -49,9 +43,4 @@ const { warnings } = await generateSW({
 });
 if (warnings.length) throw new Error(warnings.join('\n'));
 
-// Compressed once here rather than at every request.
-for (const path of walk(dist).filter((each) => /\.(js|css|html|svg|webmanifest)$/.test(each))) {
-  const plain = readFileSync(path);
-  writeFileSync(`${path}.br`, brotliCompressSync(plain));
-  writeFileSync(`${path}.gz`, gzipSync(plain, { level: 9 }));
-}
+compressAll(dist);

@@ -66,7 +66,7 @@ const BAD: Record<string, object> = {
   'stroke-applied': { value: '2 3/4 in' },
   lining: { points: ['3/32 in'] },
   tread: { grooves: [['1/32']] },
-  'hub-oil': { leak: 'drip' },
+  'hub-oil': { leak: 'onto-lining' },
 };
 /** Of a hundred units, those whose last inspection found something. */
 const FAILING = 9;

@@ -1,15 +1,22 @@
 import { sql } from 'drizzle-orm';
-import type { FleetStore } from '../store';
+import type { Behind, FleetStore } from '../store';
 import { event } from './schema';
 
 export const LIVE_CHANNEL = 'za_live';
 /** Serialises a fleet's events, so that their ids are committed in order and `id > last` loses none. */
 const EVENT_LOCK = 2;
 
-/** Writes what happened and tells the listeners its id, in the caller's transaction. */
-export async function writeEvent(store: FleetStore, row: typeof event.$inferInsert): Promise<void> {
-  await store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${row.fleetId}, ${EVENT_LOCK}))`);
-  const [written] = await store.insert(event).values(row).returning({ id: event.id });
-  const told = JSON.stringify({ fleet: row.fleetId, id: written?.id, type: row.type, unit: row.unitId ?? null });
-  await store.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${told})`);
+/**
+ * Writes what happened and tells the listeners its id, in the caller's transaction. All of it travels with the commit:
+ * the fleet's lock is held for as long as PostgreSQL needs to write, and for no round trip.
+ */
+export function writeEvent(store: FleetStore, behind: Behind, row: typeof event.$inferInsert): void {
+  behind(store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${row.fleetId}, ${EVENT_LOCK}))`).execute());
+  behind(store.insert(event).values(row).execute());
+  behind(
+    store
+      .execute(sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${row.fleetId}::text,
+      'id', lastval(), 'type', ${row.type}::text, 'unit', ${row.unitId ?? null}::text)::text)`)
+      .execute(),
+  );
 }

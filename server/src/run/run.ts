@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { type CommandAnswer, type CommandBody, type CommandName, mayEverSend } from '@zealous-axle/core';
 import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
-import { type Database, type FleetStore, inFleet } from '../store';
+import { type Behind, type Database, type FleetStore, inFleet } from '../store';
 import type { Actor } from './actor';
 import type { Done, Handler } from './doing';
 import { writeEvent } from './events';
@@ -51,8 +51,10 @@ async function tryAgain<T>(work: () => Promise<T>): Promise<T> {
 
 /** What was answered before to a command of this id; null when it is new. */
 async function answered(store: FleetStore, session: Actor, id: string, hash: string): Promise<CommandAnswer | null> {
-  await store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1))`);
-  const [before] = await store.select().from(command).where(eq(command.id, id));
+  const [, [before]] = await Promise.all([
+    store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1))`).execute(),
+    store.select().from(command).where(eq(command.id, id)).execute(),
+  ]);
   if (!before) return null;
   if (before.hash === hash && before.personId === session.person.id) return before.answer;
   throw new KnownProblem('command-reused');
@@ -73,7 +75,7 @@ export async function runCommand<N extends CommandName>(
   now: Date,
 ): Promise<CommandAnswer> {
   const hash = hashOf(name, sent.body);
-  const once = async (store: FleetStore): Promise<CommandAnswer> => {
+  const once = async (store: FleetStore, behind: Behind): Promise<CommandAnswer> => {
     const before = await answered(store, session, sent.id, hash);
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
@@ -83,8 +85,13 @@ export async function runCommand<N extends CommandName>(
     await derive(store, touched(done));
     const answer: CommandAnswer = { id: sent.id, changed: done.changed };
     const own = { fleetId: session.fleet.id, personId: session.person.id };
-    await store.insert(command).values({ ...own, id: sent.id, name, hash, answer });
-    await writeEvent(store, {
+    behind(
+      store
+        .insert(command)
+        .values({ ...own, id: sent.id, name, hash, answer })
+        .execute(),
+    );
+    writeEvent(store, behind, {
       ...own,
       type: name,
       unitId: done.unitId,

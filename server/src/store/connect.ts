@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg, { type Submittable } from 'pg';
 
@@ -15,12 +16,15 @@ export interface Connection {
 const LONGEST_NAMED = 4_000;
 
 /**
- * Names every statement after its text, so that PostgreSQL plans it once per connection. With row-level security and
- * joins, planning costs more than running.
+ * Names every statement after its text, so that PostgreSQL plans it once per connection: with row-level security and
+ * joins, planning costs more than running. What is asked at once is written to the socket at once.
  */
 class NamingClient extends pg.Client {
   // biome-ignore lint/suspicious/noExplicitAny: the driver's own overloads are passed through as they are.
   override query(config: any, ...rest: any[]): any {
+    const { stream } = (this as unknown as { connection: { stream: Socket } }).connection;
+    stream.cork();
+    process.nextTick(() => stream.uncork());
     const text: unknown = config?.text;
     const nameable = typeof text === 'string' && !config.name && text.length < LONGEST_NAMED && rest.length > 0;
     const named = nameable ? { ...config, name: createHash('md5').update(text).digest('base64url') } : config;
@@ -65,18 +69,26 @@ async function end(client: pg.PoolClient, how: 'commit' | 'rollback'): Promise<s
   }
 }
 
+/** Takes statements that nothing of the work waits for: the commit travels right behind them. */
+export type Behind = (sent: Promise<unknown>) => void;
+
 /** Runs `work` in one transaction in which only `fleetId`'s rows exist. */
-export async function inFleet<T>(db: Database, fleetId: string, work: (store: FleetStore) => Promise<T>): Promise<T> {
+export async function inFleet<T>(
+  db: Database,
+  fleetId: string,
+  work: (store: FleetStore, behind: Behind) => Promise<T>,
+): Promise<T> {
   const client = await db.$client.connect();
+  const last: Promise<unknown>[] = [];
   let done: T;
   try {
     const opened = begin(client, fleetId, '');
-    [done] = await Promise.all([work(storeOn(client)), opened]);
+    [done] = await Promise.all([work(storeOn(client), (sent) => last.push(sent)), opened]);
   } catch (error) {
-    await end(client, 'rollback');
+    await Promise.all([end(client, 'rollback'), Promise.allSettled(last)]);
     throw error;
   }
-  const ended = await end(client, 'commit');
+  const [ended] = await Promise.all([end(client, 'commit'), ...last]);
   // PostgreSQL answers a commit with ROLLBACK where something failed in between and nobody heard of it.
   if (ended !== 'COMMIT') throw ended instanceof Error ? ended : new Error('the transaction was rolled back');
   return done;
