@@ -1,20 +1,12 @@
-const swc = [
-  '@swc/jest',
-  { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
-];
-const node = (name, more = {}) => ({
-  displayName: name,
-  rootDir: `${__dirname}/${name}`,
-  testEnvironment: 'node',
-  testMatch: ['<rootDir>/src/**/*.test.ts'],
-  transform: { '^.+\\.ts$': swc },
-  ...more,
-});
+const core = require('./core/jest.config.js');
+
+/** A project of Node as core's is. */
+const node = (name, more = {}) => ({ ...core, displayName: name, rootDir: `${__dirname}/${name}`, ...more });
 
 module.exports = {
   testTimeout: 60_000,
   projects: [
-    node('core'),
+    '<rootDir>/core/jest.config.js',
     node('server', { globalSetup: './src/testing/start-cluster.ts', globalTeardown: './src/testing/stop-cluster.ts' }),
     '<rootDir>/app/jest.config.js',
     node('scripts', { testMatch: ['<rootDir>/*.test.ts'] }),

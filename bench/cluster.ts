@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 
 const ROOT = join(__dirname, '..');
-export const UNITS = 10_000;
+const UNITS = 10_000;
 export const LARGE = 'tenparish';
 
 const postgres = (act: string): string =>

@@ -6,17 +6,6 @@ export const round = (value: number, places = 2): string => value.toFixed(places
 export const middle = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
-/** Median milliseconds of one run of `work`. */
-export async function median(runs: number, work: () => unknown): Promise<number> {
-  const times: number[] = [];
-  for (let run = 0; run < runs; run++) {
-    const from = performance.now();
-    await work();
-    times.push(performance.now() - from);
-  }
-  return middle(times);
-}
-
 /** Medians of several kinds of work done by turns, so that what else the machine does falls on all alike. */
 export async function medians<K extends string>(
   runs: number,

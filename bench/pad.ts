@@ -1,6 +1,7 @@
 import { chromium } from '@playwright/test';
 import { CHROMIUM_ARGS } from '../e2e/playwright.config';
-import { begin, deviceOf, openTrailer, press, stepTo } from '../e2e/program';
+import { begin, press, stepTo } from '../e2e/program';
+import { LARGE } from './cluster';
 import { round, say } from './figures';
 
 /** Steps whose pads differ. */
@@ -9,8 +10,12 @@ const PADS = ['2L Applied stroke', '2L Lining', '2L-out Tread', '2L Drum diamete
 /** A digit on the pads, CPU four times slowed: from the press to the frame that shows it, against an empty frame. */
 export async function benchDigit(url: string): Promise<void> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS });
-  const page = await deviceOf(browser, url, 'technician');
-  await openTrailer(page, 'L-23');
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+  await page.goto(url);
+  await page.getByLabel('Name').fill(`technician@${LARGE}`);
+  await page.getByLabel('Password').fill('walk-round');
+  await press(page, 'Sign in');
+  await page.getByRole('link', { name: /^L-/ }).first().click();
   await begin(page, 'Full inspection');
   await stepTo(page, '2L Applied stroke');
   await press(page, '95 psi');

@@ -4,9 +4,11 @@
 import { startProgram } from '../e2e/cluster';
 import { benchWarm, benchYard } from './app';
 import { largeCluster } from './cluster';
+import { benchExport } from './export';
 import { benchJudge } from './judge';
 import { benchCold } from './lighthouse';
 import { benchTwo, benchWrites } from './load';
+import { benchDigit } from './pad';
 import { benchPages } from './pages';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
@@ -18,6 +20,8 @@ const SERVED: Record<string, (url: string, database: string) => Promise<void>> =
   yard: benchYard,
   warm: benchWarm,
   cold: benchCold,
+  pad: benchDigit,
+  export: benchExport,
 };
 
 async function main(): Promise<void> {

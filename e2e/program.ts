@@ -32,7 +32,7 @@ export async function signIn(page: Page, url: string, who: Who): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
 }
 
-export const PHONE = { width: 390, height: 844 };
+const PHONE = { width: 390, height: 844 };
 
 /** A device of its own for a person, signed in. One that goes without a server keeps the program: that takes its time. */
 export async function deviceOf(

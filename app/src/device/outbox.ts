@@ -16,7 +16,7 @@ export interface OutboxState {
 type Listener = () => void;
 
 /** What came of sending a command. */
-export type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem };
+type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem };
 /** Sends one command to the server. */
 export type Post = (entry: Waiting) => Promise<Posted>;
 

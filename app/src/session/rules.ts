@@ -20,7 +20,7 @@ export function useBook(): Book {
 }
 
 /** The units the signed-in person reads in: their own, or the fleet's. */
-export function useUnits(): DisplayUnits {
+function useUnits(): DisplayUnits {
   const { person, fleet } = useSession();
   return person.units ?? fleet.units;
 }

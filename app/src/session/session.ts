@@ -22,7 +22,7 @@ const subscribe = (listener: () => void) => {
 };
 
 /** Who is signed in as far as this device knows: the last known opens the program without a server. */
-export function sessionNow(): Session | null {
+function sessionNow(): Session | null {
   if (known === undefined) known = kept();
   return known;
 }

@@ -1,6 +1,7 @@
 import {
   measuresAll,
   newDraft,
+  ROUTES_VERSION,
   type Route,
   readingText,
   routeSteps,
@@ -19,6 +20,9 @@ interface Beginning {
   /** The route walked, or the job whose places are measured again. */
   by: { route: Route } | { job: string; steps: Step[] };
 }
+
+const versionOf = ({ id }: Route, { fleet }: Session): number =>
+  fleet.routes.find(({ definition }) => definition.id === id)?.version ?? ROUTES_VERSION;
 
 /** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
 export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
@@ -61,7 +65,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       unit: id,
       purpose,
       ...(job ? { job } : {}),
-      ...(route ? { route: { id: route.id, name: route.name } } : {}),
+      ...(route ? { route: { id: route.id, name: route.name, version: versionOf(route, session) } } : {}),
       steps,
     },
     `${number}: ${route?.name ?? 'measuring again'} begun`,

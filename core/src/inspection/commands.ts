@@ -20,8 +20,10 @@ export const INSPECTION_COMMANDS = {
       unit: id,
       purpose: z.enum(['full', 're-measure', 'walk']),
       job: id.optional(),
-      /** The route walked, and every step it asks of this unit. */
-      route: z.strictObject({ id: z.string().max(60), name: wordsText(60) }).optional(),
+      /** The route walked with the version it stood at, and every step it asks of this unit. */
+      route: z
+        .strictObject({ id: z.string().max(60), name: wordsText(60), version: z.int().min(1).optional() })
+        .optional(),
       steps: z.array(stepSchema).min(1).max(600).optional(),
     }),
   ),

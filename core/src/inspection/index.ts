@@ -24,6 +24,7 @@ export {
   measuresAll,
   measuringRoute,
   ROUTES,
+  ROUTES_VERSION,
   type Route,
   routeSchema,
   routeSteps,

@@ -30,7 +30,7 @@ const askedSchema = z.strictObject({
 /** What a section asks for; where it does not apply to an axle end it is left out there. */
 export type Asked = z.infer<typeof askedSchema>;
 
-export const sectionSchema = z.strictObject({
+const sectionSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z.string().trim().min(1).max(60),
   /** Said when the section begins. */
@@ -53,6 +53,9 @@ export const routeSchema = z.strictObject({
 });
 /** One fixed order of a walk, as data that a shop can copy and change. */
 export type Route = z.infer<typeof routeSchema>;
+
+/** The version of the routes that ship with the program; one more at each change of what they ask. */
+export const ROUTES_VERSION: number = shipped.version;
 
 /** The routes that ship with the program: each names its sections, which stand once. Proven by the test beside them. */
 const SECTIONS = shipped.sections as unknown as Readonly<Record<string, Section>>;

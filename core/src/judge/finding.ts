@@ -36,7 +36,7 @@ export const findingSchema = z.strictObject({
 });
 export type Finding = z.infer<typeof findingSchema>;
 
-export const unitJudgementSchema = z.strictObject({
+const unitJudgementSchema = z.strictObject({
   id: z.string(),
   verdict,
   complete: z.boolean(),

@@ -1,7 +1,7 @@
 export const ROLES = ['driver', 'technician', 'foreman', 'manager'] as const;
 export type Role = (typeof ROLES)[number];
 
-export const EVERYBODY: readonly Role[] = ROLES;
+export const EVERYBODY: readonly Role[] = [...ROLES];
 /** Who measures and repairs. */
 export const BENCH: readonly Role[] = ['technician', 'foreman', 'manager'];
 /** Who answers reports, plans, and sets what the shop judges by. */

@@ -25,7 +25,7 @@ export function plainText(text: string): string {
 }
 
 /** Finest decimals a person may write. Six decimals of an inch are 25 nm: no limit stands closer to a reading than that. */
-export const MOST_DECIMALS = 6;
+const MOST_DECIMALS = 6;
 
 /** Splits `12.5` into digits and scale so that callers can compute with whole numbers; null when it is no plain decimal. */
 export function decimal(text: string): { digits: bigint; scale: number } | null {

@@ -31,7 +31,7 @@ const maker = { maker: z.partialRecord(z.enum(MAKER_READINGS), makerLimitSchema)
 const end = equipment.extend(maker).partial().optional();
 
 /** An axle as outsiders send it: one line of equipment for both ends. */
-export const wireAxleSchema = equipment.extend({ steer: z.boolean().optional() });
+const wireAxleSchema = equipment.extend({ steer: z.boolean().optional() });
 /** An axle as we keep it: also a lift axle, makers' limits, and what differs at one end. */
 export const axleSchema = wireAxleSchema.extend({
   ...maker,

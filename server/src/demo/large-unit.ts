@@ -40,7 +40,7 @@ const SHARES: readonly [Body, letter: string, share: number][] = [
   [BODIES.yardTractor, 'Y', 5],
 ];
 
-export const SITES = ['Low Marsh', 'Chip wharf', 'Upper Fold', 'Seed barn', 'Root store', 'River depot', 'North yard'];
+const SITES = ['Low Marsh', 'Chip wharf', 'Upper Fold', 'Seed barn', 'Root store', 'River depot', 'North yard'];
 
 function bodyOf(random: Random): readonly [Body, string] {
   let left = random() * SHARES.reduce((sum, [, , share]) => sum + share, 0);

@@ -6,7 +6,7 @@ import type { FleetStore } from '../store';
 import { fleetLimit, fleetRoute } from './schema';
 
 /** The fleet's own limits that stand. */
-export async function fleetLimits(store: FleetStore): Promise<FleetLimit[]> {
+async function fleetLimits(store: FleetStore): Promise<FleetLimit[]> {
   const rows = await store
     .select({ limit: fleetLimit, by: person.name })
     .from(fleetLimit)
@@ -24,7 +24,7 @@ export async function fleetLimits(store: FleetStore): Promise<FleetLimit[]> {
 }
 
 /** The routes the fleet made its own. */
-export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes']> {
+async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes']> {
   const rows = await store
     .select({ version: fleetRoute.version, definition: fleetRoute.definition })
     .from(fleetRoute)

@@ -3,7 +3,7 @@ import { invalid } from '../problem';
 /** Where a page ended: the values its rows are ordered by. Opaque to whoever asks for the next one. */
 export type Key = readonly (string | number | null)[];
 
-export const writeKey = (key: Key): string => Buffer.from(JSON.stringify(key)).toString('base64url');
+const writeKey = (key: Key): string => Buffer.from(JSON.stringify(key)).toString('base64url');
 
 /** A key as it was given out; a 400 when it is none. */
 export function readKey(text: string | undefined, length: number): Key | null {

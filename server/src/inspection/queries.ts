@@ -38,7 +38,7 @@ export async function liveReadings(store: FleetStore, inspectionId: string) {
 }
 
 /** The judgement that stands of an inspection, with what was not read of the unit worked out beside what was. */
-export async function latestJudgement(
+async function latestJudgement(
   store: FleetStore,
   inspectionId: string,
   unitOf: Unit,
@@ -179,7 +179,7 @@ export async function countInspections(store: FleetStore, unitId: string): Promi
   return row?.n ?? 0;
 }
 
-export const inspectionHead = (row: typeof inspection.$inferSelect, by: string): InspectionHead => ({
+const inspectionHead = (row: typeof inspection.$inferSelect, by: string): InspectionHead => ({
   id: row.id,
   purpose: row.purpose,
   route: row.route?.name ?? null,

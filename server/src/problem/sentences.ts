@@ -1,5 +1,5 @@
 /** Every sentence a refusal says beside its title. Nothing else writes error text; what `core` refuses brings its own. */
-export const SENTENCES = {
+const SENTENCES = {
   'whole-trailer': 'This concerns the whole trailer',
   'which-end': 'Say at which wheel end',
   'say-what': 'Say in words what is wrong',

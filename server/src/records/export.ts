@@ -20,7 +20,7 @@ const STANDING = `
 type Row = [number: string, takenAt: Date, name: string, value: Reading];
 
 /** A cell of RFC 4180. A spreadsheet would run one that begins like a formula: it is kept as words. */
-export function cell(text: string): string {
+function cell(text: string): string {
   const guarded = /^[=+@\t\r]/.test(text) ? `'${text}` : text;
   return /[",\r\n]/.test(guarded) ? `"${guarded.replaceAll('"', '""')}"` : guarded;
 }

@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { type Frame, frameLine, type GaugeKind } from '@zealous-axle/core';
 
 /** Serial numbers of the simulated gauges. */
-export const GAUGES: Record<GaugeKind, string> = { stroke: 'SG-104', lining: 'LG-221', tread: 'TG-037' };
+const GAUGES: Record<GaugeKind, string> = { stroke: 'SG-104', lining: 'LG-221', tread: 'TG-037' };
 
 /**
  * Simulated electronic gauges of one process: what a radio receiver on the bench would hear. A press sends one line
@@ -36,4 +36,3 @@ export function openGauges() {
     },
   };
 }
-export type Gauges = ReturnType<typeof openGauges>;

@@ -4,7 +4,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 
-export const SERVER_ROLE = 'axle_server';
+const SERVER_ROLE = 'axle_server';
 const MIGRATION_LOCK = 6_427_501;
 
 /**

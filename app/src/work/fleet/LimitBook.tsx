@@ -3,24 +3,17 @@ import {
   type Book,
   type BookId,
   bookFor,
-  JUDGES_WORDS,
   LIMITED,
   LIMITED_WORDS,
   type Limit,
-  type Limited,
-  limitWords,
   outOfServiceAt,
   plainBook,
   SURE_WORDS,
   whereWords,
 } from '@zealous-axle/core';
-import ChevronDown from 'lucide-react-native/icons/chevron-down';
-import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
-import { usePalette } from '../../look/theme';
+import { View } from 'react-native';
 import { useWide } from '../../look/wide';
-import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
@@ -29,80 +22,15 @@ import { Search } from '../../parts/Search';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { useMaySend } from '../../session/may';
-import { rulesOf, useShown } from '../../session/rules';
+import { rulesOf } from '../../session/rules';
 import { useSession } from '../../session/session';
+import { LimitGroup } from './LimitGroup';
 import { OwnLimit } from './OwnLimit';
 import { OwnLimits } from './OwnLimits';
 import { WhatIf } from './WhatIf';
 
 const COUNTED = [4, 6, 8, 10, 12, 14, 16, 18, 20, 22];
 const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({ value: id, label: BOOKS[id].name }));
-
-function LimitRow({ limit, onTighten }: { limit: Limit; onTighten: (() => void) | null }) {
-  const { both } = useShown();
-  const also = [JUDGES_WORDS[limit.judges], limit.note].filter(Boolean).join('. ');
-  return (
-    <View className={`gap-0.5 border-t border-line py-2 ${limit.from ? 'bg-shop-tint' : ''}`}>
-      <View className="flex-row items-baseline justify-between gap-3">
-        <Text className="min-w-0 flex-1">{whereWords(limit)}</Text>
-        <Text bold className="max-w-[60%] text-right">
-          {limitWords(limit, both)}
-        </Text>
-      </View>
-      {also ? <Text size="small">{also}</Text> : null}
-      <View className="flex-row items-center justify-between gap-3">
-        <Text size="small" tone={limit.sure === 'check' ? 'violation' : 'soft'} className="min-w-0 flex-1">
-          {`${limit.source} · ${SURE_WORDS[limit.sure]}`}
-        </Text>
-        {onTighten ? <Button look="bare" label="Tighten" hint={whereWords(limit)} onPress={onTighten} /> : null}
-      </View>
-    </View>
-  );
-}
-
-/** The limits of one kind of reading: closed to its heading until it is opened, or something in it was searched for. */
-function Group({
-  reading,
-  limits,
-  found,
-  onTighten,
-}: {
-  reading: Limited;
-  limits: readonly Limit[];
-  found: boolean;
-  onTighten: ((limit: Limit) => void) | null;
-}) {
-  const [chosen, setChosen] = useState(false);
-  const palette = usePalette();
-  const open = chosen || found;
-  const Mark = open ? ChevronUp : ChevronDown;
-  return (
-    <Card>
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        aria-label={`${LIMITED_WORDS[reading]}, ${limits.length}`}
-        onPress={() => setChosen(!chosen)}
-        className="min-h-11 flex-row items-center justify-between gap-3"
-      >
-        <Text level={2} size="lead" bold className="min-w-0 flex-1">
-          {LIMITED_WORDS[reading]}
-        </Text>
-        <Text tone="soft">{limits.length}</Text>
-        <Mark size={24} color={palette.soft} aria-hidden />
-      </Pressable>
-      {open
-        ? limits.map((limit) => (
-            <LimitRow
-              key={limit.id}
-              limit={limit}
-              onTighten={onTighten && limit.judges === 'verdict' && !limit.from ? () => onTighten(limit) : null}
-            />
-          ))
-        : null}
-    </Card>
-  );
-}
 
 function HubCard({ book }: { book: Book }) {
   return (
@@ -156,7 +84,7 @@ export function LimitBook() {
       .includes(text.trim().toLowerCase());
   const shown = book.limits.filter(fits);
   const groups = LIMITED.filter((reading) => shown.some((limit) => limit.reading === reading)).map((reading) => (
-    <Group
+    <LimitGroup
       key={reading}
       reading={reading}
       limits={shown.filter((limit) => limit.reading === reading)}

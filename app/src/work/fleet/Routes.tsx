@@ -21,7 +21,7 @@ const KIND_WORDS: Record<Route['kinds'][number], string> = {
   truck: 'straight trucks',
   bus: 'buses',
 };
-export const kindsWords = ({ kinds }: Route): string => kinds.map((kind) => KIND_WORDS[kind]).join(', ');
+const kindsWords = ({ kinds }: Route): string => kinds.map((kind) => KIND_WORDS[kind]).join(', ');
 
 function RouteCard({ route, own, may }: { route: Route; own: number | null; may: boolean }) {
   const copy = async () => {

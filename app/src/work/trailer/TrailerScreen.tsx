@@ -68,7 +68,7 @@ function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
 }
 
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
-export function TrailerBody({ unit }: { unit: UnitPage }) {
+function TrailerBody({ unit }: { unit: UnitPage }) {
   useEffect(() => noteOpened(unit.id), [unit.id]);
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);

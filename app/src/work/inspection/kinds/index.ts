@@ -38,4 +38,4 @@ const PADS: Record<StepKind, KindPad> = {
 };
 
 export const padOf = (kind: StepKind): KindPad => PADS[kind];
-export type { AtStep, KindPad, PadField, PadProps, Quick, StepJudgement } from './kind';
+export type { KindPad, PadField, PadProps, StepJudgement } from './kind';

@@ -23,7 +23,7 @@ export interface PadField {
 }
 
 /** One tap for what is looked at and found in order: what the button says, and what is then noted. */
-export interface Quick {
+interface Quick {
   label: string;
   note: Note;
 }
