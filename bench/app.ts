@@ -5,15 +5,20 @@ import { middle, round, say } from './figures';
 
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
-const ROW = 'a[href^="/trailer/"]';
+/** A line of the yard: its own page on a phone, beside the list on a wide screen. */
+const ROW = 'a:is([href^="/trailer/"], [href^="/?unit="])';
 const RUNS = 5;
+
+/** People take turns: the server lets nobody sign in as often as this asks. */
+const PEOPLE = ['foreman', 'manager', 'technician', 'driver'];
+let turn = 0;
 
 async function openedAt(browser: Browser, url: string, viewport: typeof PHONE, keeps = false) {
   const context = await browser.newContext({ viewport, serviceWorkers: keeps ? 'allow' : 'block' });
   const page = await context.newPage();
   const client = await context.newCDPSession(page);
   await page.goto(url);
-  await page.getByLabel('Name').fill(`foreman@${LARGE}`);
+  await page.getByLabel('Name').fill(`${PEOPLE[turn++ % PEOPLE.length]}@${LARGE}`);
   await page.getByLabel('Password').fill('walk-round');
   return { context, page, client };
 }
@@ -21,11 +26,12 @@ async function openedAt(browser: Browser, url: string, viewport: typeof PHONE, k
 /** Signs in; milliseconds from the server's answer to the frame that shows the yard's rows. */
 async function shownAfterSignIn(page: Page): Promise<number> {
   const shown = page.evaluate(
-    `new Promise((done) => {
+    `new Promise((done, failed) => {
       const { fetch } = window;
       window.fetch = async (...asked) => {
         const answer = await fetch(...asked);
         if (!String(asked[0]).endsWith('/session')) return answer;
+        if (!answer.ok) failed(new Error('not signed in: ' + answer.status));
         const from = performance.now();
         const look = () => (document.querySelector('${ROW}') ? done(performance.now() - from) : requestAnimationFrame(look));
         look();

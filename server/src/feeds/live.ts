@@ -1,3 +1,4 @@
+import { setTimeout as delay } from 'node:timers/promises';
 import pg from 'pg';
 import { z } from 'zod';
 import { LIVE_CHANNEL } from '../run';
@@ -13,39 +14,51 @@ export interface Live {
 }
 
 const RETRY_MS = 1_000;
+const CONNECT_MS = 5_000;
 
 /** One listening connection for the whole process. Lost, it comes back and tells every listener to read again. */
-export function openLive(url: string): Live {
+export function openLive(url: string, retryMs = RETRY_MS): Live {
   const listeners = new Map<string, Set<Listener>>();
+  const closing = new AbortController();
   let client: pg.Client | null = null;
-  let closed = false;
-  let timer: NodeJS.Timeout | undefined;
 
   const tell = (notice: Notice) => {
     for (const listener of listeners.get(notice.fleet) ?? []) listener(notice);
   };
-  const again = () => {
-    client = null;
-    if (!closed) timer = setTimeout(() => void listen(), RETRY_MS);
+  const tellAll = () => {
+    for (const fleet of listeners.keys()) tell({ fleet, id: 0, type: 'read-again', unit: null });
   };
+  /** Listens until the connection is lost. */
   const listen = async () => {
-    const next = new pg.Client({ connectionString: url, application_name: 'zealous-axle live' });
+    const next = new pg.Client({
+      connectionString: url,
+      application_name: 'zealous-axle live',
+      connectionTimeoutMillis: CONNECT_MS,
+    });
+    const ended = new Promise<void>((resolve) => next.once('end', resolve));
+    next.on('error', () => undefined);
     next.on('notification', ({ payload }) => {
       const notice = noticeSchema.safeParse(JSON.parse(payload ?? 'null'));
       if (notice.success) tell(notice.data);
     });
-    next.on('error', () => undefined);
-    next.on('end', again);
     try {
       await next.connect();
-      await next.query(`listen ${LIVE_CHANNEL}`);
       client = next;
-      for (const fleet of listeners.keys()) tell({ fleet, id: 0, type: 'read-again', unit: null });
-    } catch {
-      again();
+      await next.query(`listen ${LIVE_CHANNEL}`);
+      tellAll();
+      await ended;
+    } finally {
+      client = null;
+      void next.end().catch(() => undefined);
     }
   };
-  void listen();
+  const keepListening = async () => {
+    while (!closing.signal.aborted) {
+      await listen().catch(() => undefined);
+      await delay(retryMs, null, { signal: closing.signal }).catch(() => undefined);
+    }
+  };
+  void keepListening();
 
   return {
     subscribe(fleetId, listener) {
@@ -57,8 +70,7 @@ export function openLive(url: string): Live {
       };
     },
     async close() {
-      closed = true;
-      clearTimeout(timer);
+      closing.abort();
       await client?.end().catch(() => undefined);
     },
   };
