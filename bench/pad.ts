@@ -15,7 +15,8 @@ export async function benchDigit(url: string): Promise<void> {
   await page.getByLabel('Name').fill(`technician@${LARGE}`);
   await page.getByLabel('Password').fill('walk-round');
   await press(page, 'Sign in');
-  await page.getByRole('link', { name: /^L-/ }).first().click();
+  await page.getByLabel('Search').fill('L-10');
+  await page.getByRole('link', { name: /^L-10/ }).first().click();
   await begin(page, 'Full inspection');
   await stepTo(page, '2L Applied stroke');
   await press(page, '95 psi');

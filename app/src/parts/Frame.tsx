@@ -11,8 +11,9 @@ import { BookWords } from './verdict';
 
 /** What stands around every screen of one signed-in person. */
 function Signed() {
-  const { person, fleet } = useSession();
-  useFollowing(person.id);
+  const session = useSession();
+  const { fleet } = session;
+  useFollowing(session);
   return (
     <BookWords.Provider value={BOOKS[fleet.book].words.verdicts}>
       <View className="flex-1">

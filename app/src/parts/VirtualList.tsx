@@ -1,9 +1,20 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { View } from 'react-native';
 
 /** Rows kept above and below what is in sight. */
-const BEYOND = 8;
+const BEYOND = 4;
+
+/** How high a row is, as the browser tells after drawing it: to ask at once would lay the page out for every row. */
+function heightOf(
+  row: Element,
+  told: ResizeObserverEntry | undefined,
+  list: Virtualizer<HTMLElement, Element>,
+): number {
+  const index = list.indexFromElement(row);
+  const [size] = told?.borderBoxSize ?? [];
+  return size ? Math.round(size.blockSize) : (list.measurementsCache[index]?.size ?? list.options.estimateSize(index));
+}
 
 interface Props<R> {
   label: string;
@@ -27,6 +38,7 @@ export function VirtualList<R>({ label, rows, rowPx, keyOf, line, onEnd, onSeen 
     estimateSize: () => rowPx,
     getItemKey: (index) => keyOf(rows[index] as R),
     overscan: BEYOND,
+    measureElement: heightOf,
   });
   const drawn = list.getVirtualItems();
   const [first, last] = [drawn[0]?.index ?? 0, drawn.at(-1)?.index ?? -1];

@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import {
   DUE_SOON_DAYS,
   dayAfter,
@@ -11,6 +11,7 @@ import {
 } from '@zealous-axle/core';
 import { keepRows, rowsHere } from '../device/rows';
 import { call, Unreachable } from './client';
+import { queryClient } from './queries';
 
 /** A page of the yard; `here` when it is what this device has seen, because there is no signal. */
 export interface YardAnswer extends YardPage {
@@ -56,19 +57,28 @@ async function page(asked: YardAsked, order: YardOrder, after: string, zone: str
   }
 }
 
-/** The yard as asked for, page by page; without a signal, what this device has seen of it. */
-export const useYard = (asked: YardAsked, order: YardOrder, zone: string) =>
-  useInfiniteQuery({
+/** What is typed letter by letter is asked of the server alone: the device keeps no answer for every letter. */
+const unkept = ({ text }: YardAsked) => (text ? { persister: undefined } : {});
+
+const yardQuery = (asked: YardAsked, order: YardOrder, zone: string) =>
+  infiniteQueryOptions({
     queryKey: ['yard', asked, order],
     queryFn: ({ pageParam }) => page(asked, order, pageParam, zone),
     initialPageParam: '',
-    getNextPageParam: ({ next }) => next ?? undefined,
-    placeholderData: keepPreviousData,
+    getNextPageParam: ({ next }: YardAnswer) => next ?? undefined,
   });
+
+/** The yard as asked for, page by page; without a signal, what this device has seen of it. */
+export const useYard = (asked: YardAsked, order: YardOrder, zone: string) =>
+  useInfiniteQuery({ ...yardQuery(asked, order, zone), ...unkept(asked), placeholderData: keepPreviousData });
+
+/** Asks for what the yard shows first, before the program has drawn its frame. */
+export const askYard = (zone: string): void => void queryClient.prefetchInfiniteQuery(yardQuery({}, 'urgency', zone));
 
 /** How many there are of what is asked for, and what may be asked for. */
 export const useYardTotal = (asked: YardAsked) =>
   useQuery({
+    ...unkept(asked),
     queryKey: ['yard-total', asked],
     queryFn: () => call<YardTotal>('GET', `/units/total?${queryText(asked)}`),
     placeholderData: keepPreviousData,

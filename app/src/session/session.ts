@@ -14,6 +14,8 @@ function kept(): Session | null {
 }
 
 let known: Session | null | undefined;
+/** Whether the server opened the session for this very window. */
+let fresh = false;
 const listeners = new Set<() => void>();
 
 const subscribe = (listener: () => void) => {
@@ -38,7 +40,16 @@ export function keepSession(next: Session | null): void {
 
 /** Opens a session with the server. Throws what {@link call} throws. */
 export async function signIn(name: string, password: string): Promise<void> {
-  keepSession(await call<Session>('POST', '/session', { name, password }));
+  const opened = await call<Session>('POST', '/session', { name, password });
+  fresh = true;
+  keepSession(opened);
+}
+
+/** Whether what is known of the session was kept from earlier. Asked once: from then on it may be old. */
+export function isKept(): boolean {
+  const kept = !fresh;
+  fresh = false;
+  return kept;
 }
 
 /** Who is signed in; null when nobody is, and where the page is drawn before a device opens it. */

@@ -8,7 +8,8 @@ import { call, Refused } from '../server/client';
 import { followLive } from '../server/live';
 import { postCommand } from '../server/post-command';
 import { type Happened, refresh } from '../server/refresh';
-import { keepSession } from './session';
+import { askYard } from '../server/yard';
+import { isKept, keepSession } from './session';
 
 /** What changes what a fleet judges by, or how a person reads it. */
 const changesRules = ({ type }: Happened): boolean =>
@@ -27,19 +28,22 @@ const again = (events: readonly Happened[]) => {
 const sent = ({ name, body }: Waiting) => again([{ type: name, unit: (body as { unit?: string }).unit }]);
 
 /** While a person is signed in: their answers are kept, what they enter is sent, and what happens elsewhere arrives. */
-export function useFollowing(person: string): void {
-  // Before the first question is asked: its answer may be on the device.
-  useState(() => keepAnswers(person));
+export function useFollowing({ person: { id }, fleet }: Session): void {
+  useState(() => {
+    // Before the first question is asked: its answer may be on the device.
+    keepAnswers(id);
+    if (location.pathname === '/') askYard(fleet.zone);
+  });
   useEffect(() => {
-    void renew();
-    void openOutbox(person, postCommand);
+    if (isKept()) void renew();
+    void openOutbox(id, postCommand);
     void clearOldDrafts(Date.now());
     const stops = [followLive(again), watchConnection(), onAnswered(sent)];
     return () => {
       for (const stop of stops) stop();
       void openOutbox(null, postCommand);
     };
-  }, [person]);
+  }, [id]);
 }
 
 export async function signOut(): Promise<void> {

@@ -1,5 +1,7 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
+
 export { type Amount, type Dimension, formatLike, parseAmount } from './amount';
+export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
 export { type DisplayUnits, displayUnitsSchema, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
 export { type DistanceUnit, formatDistance, type Metres, parseDistance } from './distance';

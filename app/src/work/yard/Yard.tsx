@@ -1,4 +1,11 @@
-import { YARD_FILTERS, type YardAsked, type YardFilter, type YardOrder, type YardRow } from '@zealous-axle/core';
+import {
+  countText,
+  YARD_FILTERS,
+  type YardAsked,
+  type YardFilter,
+  type YardOrder,
+  type YardRow,
+} from '@zealous-axle/core';
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import ListFilter from 'lucide-react-native/icons/list-filter';
 import { type ComponentType, useCallback, useDeferredValue, useMemo, useState } from 'react';
@@ -22,7 +29,7 @@ const FILTER_WORDS: Record<YardFilter, string> = { all: 'All', held: 'Held', def
 const FILTERS = YARD_FILTERS.map((value) => ({ value, label: FILTER_WORDS[value] }));
 const ROW_PX = 76;
 const idOf = ({ id }: YardRow) => id;
-const things = (count: number) => `${count.toLocaleString('en-US')} ${count === 1 ? 'unit' : 'units'}`;
+const things = (count: number) => `${countText(count)} ${count === 1 ? 'unit' : 'units'}`;
 
 interface ListProps {
   asked: YardAsked;
@@ -109,7 +116,7 @@ function Finder({ chosen }: { chosen: string | null }) {
         <Choice label="Show" hideLabel options={FILTERS} value={show} onChange={setShow} />
         {any && total.data ? (
           <Text size="small" tone="soft" role="status">
-            {`${total.data.asked.toLocaleString('en-US')} of ${things(total.data.units)}`}
+            {`${countText(total.data.asked)} of ${things(total.data.units)}`}
           </Text>
         ) : null}
       </View>
