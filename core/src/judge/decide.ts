@@ -23,9 +23,8 @@ function whyThis(chosen: Limit, all: readonly Limit[]): string {
   return ` Of ${[chosen, ...others].map(named).join(' and ')} this one decides.`;
 }
 
-/** Holds an amount against every limit that applies: the worst verdict decides, among equals the strictest limit. Null when none applies. */
-export function decide(limits: readonly Limit[], amount: number): Decision | null {
-  const meant = limits.filter((limit) => meantFor(limit, amount));
+/** Holds an amount against limits that are alike: the worst verdict decides, among equals the strictest limit. Null when none applies. */
+function decide(meant: readonly Limit[], amount: number, all: readonly Limit[]): Decision | null {
   let [limit] = meant;
   if (!limit) return null;
   let verdict = verdictPast(limit, amount);
@@ -36,7 +35,45 @@ export function decide(limits: readonly Limit[], amount: number): Decision | nul
     limit = other;
     verdict = its;
   }
-  return { limit, kept: keeps(limit, amount), verdict, why: whyThis(limit, meant) };
+  return { limit, kept: keeps(limit, amount), verdict, why: whyThis(limit, all) };
+}
+
+/** Law, or what decides like it; the rest are stricter limits of a fleet or a maker. */
+const isLaw = (limit: Limit): boolean => !limit.from || limit.fails === undefined;
+
+/**
+ * Of what the law says and what a stricter limit says, the worse; what either leaves open stays open. So a stricter
+ * limit never improves anything.
+ */
+function worseOf(law: Opinion, own: Opinion, ownStricter: boolean): Opinion {
+  if (own.verdict === 'not-judged') return law.verdict === 'within' ? { ...law, open: own.because } : law;
+  if (law.verdict === 'not-judged') return own.verdict === 'within' ? law : { ...own, open: law.because };
+  const graver = compareVerdicts(law.verdict, own.verdict);
+  const worse = graver < 0 || (graver === 0 && !ownStricter) ? law : own;
+  return { ...worse, share: law.share, open: law.open ?? own.open };
+}
+
+/**
+ * Holds an amount against every limit that applies: the law's and those of the fleet and the maker are asked each by
+ * itself, under their own conditions. Null when none applies.
+ */
+export function judgeEach(
+  limits: readonly Limit[],
+  amount: number,
+  ask: (decision: Decision) => Opinion,
+): Opinion | null {
+  const meant = limits.filter((limit) => meantFor(limit, amount));
+  const law = decide(meant.filter(isLaw), amount, meant);
+  const own = decide(
+    meant.filter((limit) => !isLaw(limit)),
+    amount,
+    meant,
+  );
+  if (!law || !own) {
+    const only = law ?? own;
+    return only ? ask(only) : null;
+  }
+  return worseOf(ask(law), ask(own), marginOf(own.limit, amount) < marginOf(law.limit, amount));
 }
 
 const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known.';
@@ -50,11 +87,10 @@ export function judgeAmount(
 ): Opinion {
   const { measured, amount } = given;
   const limits = limitsFor(book, reading, asking);
-  const decision = decide(limits, amount);
-  if (!decision)
-    return notJudged(limits.length ? (limits[0]?.note ?? NO_LIMIT) : (given.silent ?? NO_LIMIT), { measured });
-  const { limit, kept, verdict, why } = decision;
-  const note = kept ? '' : ` ${limit.note ?? ''}`.trimEnd();
-  const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
-  return opinion({ verdict, because }, againstLimit(limit, measured, amount));
+  const judged = judgeEach(limits, amount, ({ limit, kept, verdict, why }) => {
+    const note = kept ? '' : ` ${limit.note ?? ''}`.trimEnd();
+    const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
+    return opinion({ verdict, because }, againstLimit(limit, measured, amount));
+  });
+  return judged ?? notJudged(limits.length ? (limits[0]?.note ?? NO_LIMIT) : (given.silent ?? NO_LIMIT), { measured });
 }

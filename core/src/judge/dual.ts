@@ -79,16 +79,26 @@ const depth = (reading: UnitReading) => {
   const { text, nm } = thinnest(...reading.grooves);
   return { text, value: nm };
 };
-const coldPressure = (reading: UnitReading) =>
-  reading.kind === 'pressure' && !reading.hot
-    ? { text: reading.value, value: must(parsePressure(reading.value)), pressure: true }
-    : null;
+const pressureWhen =
+  (hot: boolean) =>
+  (reading: UnitReading): Figure | null =>
+    reading.kind === 'pressure' && (reading.hot ?? false) === hot
+      ? { text: reading.value, value: must(parsePressure(reading.value)), pressure: true }
+      : null;
 
-const COMPARED = {
-  'dual-tread': { figure: depth, like: '1/32' },
-  'dual-pressure': { figure: coldPressure, like: '' },
-} as const;
-type Compared = keyof typeof COMPARED;
+interface Comparison {
+  kind: 'dual-tread' | 'dual-pressure';
+  figure: (reading: UnitReading) => Figure | null;
+  like?: string;
+  how: string;
+}
+
+/** What is compared across a dual. Two hot pressures are: both stand above their cold ones by the same rule. */
+const COMPARISONS: readonly Comparison[] = [
+  { kind: 'dual-tread', figure: depth, like: '1/32', how: '' },
+  { kind: 'dual-pressure', figure: pressureWhen(false), how: '' },
+  { kind: 'dual-pressure', figure: pressureWhen(true), how: ' Both read hot.' },
+];
 
 const endKey = (axle: number, side: string): string => `${axle}${side}`;
 
@@ -107,10 +117,10 @@ function spansOf(readings: readonly UnitReading[], figure: (reading: UnitReading
 }
 
 /** What comparing a pair says; null where the two are alike enough. */
-function judgeApart(book: Book, end: WheelEnd, kind: Compared, pair: Pair): Finding | null {
+function judgeApart(book: Book, end: WheelEnd, { kind, like, how }: Comparison, pair: Pair): Finding | null {
   const amount = apartOf(pair);
-  const also = `Inner ${pair.inner.text}, outer ${pair.outer.text}.`;
-  const measured = formatLike(amount, COMPARED[kind].like || pair.inner.text);
+  const also = `Inner ${pair.inner.text}, outer ${pair.outer.text}.${how}`;
+  const measured = formatLike(amount, like ?? pair.inner.text);
   const said = judgeAmount(book, kind, end, { measured, amount, also });
   if (said.verdict === 'within' || said.verdict === 'not-judged') return null;
   return findingOf(end.unit, { axle: end.axle, side: end.side, tyre: null }, kind, said);
@@ -120,15 +130,12 @@ function judgeApart(book: Book, end: WheelEnd, kind: Compared, pair: Pair): Find
 export function judgeDuals(book: Book, unit: Unit, own: readonly UnitReading[]): Finding[] {
   const duals = wheelEnds(unit).filter(({ tyres }) => tyres === 'dual');
   if (duals.length === 0) return [];
-  const kinds = (Object.keys(COMPARED) as Compared[]).map((kind) => ({
-    kind,
-    spans: spansOf(own, COMPARED[kind].figure),
-  }));
+  const compared = COMPARISONS.map((comparison) => ({ comparison, spans: spansOf(own, comparison.figure) }));
   return duals.flatMap((end) =>
-    kinds.flatMap(({ kind, spans }) => {
+    compared.flatMap(({ comparison, spans }) => {
       const here = spans.get(endKey(end.axle, end.side));
       const pair = here ? furthest(here) : null;
-      return (pair && judgeApart(book, end, kind, pair)) ?? [];
+      return (pair && judgeApart(book, end, comparison, pair)) ?? [];
     }),
   );
 }

@@ -61,6 +61,7 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
       rule: first.source,
       sure: first.sure,
       because: said(bad.map((rule) => rule.says).join('; ')) + openWords,
+      open: open.length ? `Part of this hub is open: ${open.join('; ')}.` : undefined,
     });
   if (open.length) return notJudged(said(open.join('; ')), { measured });
   const [rule] = applying;
@@ -72,7 +73,3 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
     because: said(applying.map(({ says }) => says).join('; ')),
   });
 }
-
-/** Whether part of a hub stays open although something noted of it was judged. */
-export const hubStillOpen = (book: Book, end: WheelEnd, reading: Hub): string | null =>
-  unread(reading, book.hubOil.levelAppliesTo.includes(end.hub)).join('; ') || null;

@@ -35,6 +35,12 @@ export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>): Opin
   return { ...judged, because: `${judged.because}${byGasLaw(reading)}` };
 }
 
+/** How far a pressure stands above a written one, signed, in its unit. */
+function apart(pressure: number, from: string): string {
+  const margin = pressure - pascals(from);
+  return `${margin < 0 ? '-' : ''}${formatPressure(Math.abs(margin), pressureUnit(from))}`;
+}
+
 function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const rule = book.inflation;
   const unit = pressureUnit(reading.value);
@@ -44,23 +50,26 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const taken = reading.hot ? `${reading.value} hot, less ${allowance}, is ${coldText} cold` : reading.value;
   const measured = reading.value;
 
-  const half = reading.sidewallMax ? pressurePart(reading.sidewallMax, rule.flatAtOrBelow) : null;
-  if (half && cold <= pascals(half))
+  const most = reading.sidewallMax ?? reading.target;
+  const half = most ? pressurePart(most, rule.flatAtOrBelow) : null;
+  const flat = { measured, verdict: 'out-of-service', rule: rule.flatSource, sure: rule.sure } as const;
+  if (pascals(reading.value) === 0)
+    return opinion({ ...flat, limit: half, because: `${reading.value}: the tyre is flat.` });
+  if (half && cold <= pascals(half)) {
+    const of = reading.sidewallMax ? 'the sidewall maximum' : 'the target, which is never above the sidewall maximum,';
     return opinion({
-      measured,
-      verdict: 'out-of-service',
+      ...flat,
       limit: half,
-      rule: rule.flatSource,
-      sure: rule.sure,
-      because: `${taken}: at or below ${half}, half of the sidewall maximum of ${reading.sidewallMax}. The tyre counts as flat.`,
+      margin: apart(cold, half),
+      because: `${taken}: at or below ${half}, half of ${of} of ${most}. The tyre counts as flat.`,
     });
+  }
   if (!reading.target) return notJudged('The pressure this load asks for was not given.', { measured });
   const margin = cold - pascals(reading.target);
-  const targetUnit = pressureUnit(reading.target);
   const figures = {
     measured,
     limit: reading.target,
-    margin: `${margin < 0 ? '-' : ''}${formatPressure(Math.abs(margin), targetUnit)}`,
+    margin: apart(cold, reading.target),
     rule: rule.source,
     sure: rule.sure,
   };

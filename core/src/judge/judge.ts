@@ -1,6 +1,6 @@
 import { type Book, plainBook } from '../limits';
 import { type Reading, readingItem, readingPlace, type Step, subjectOf } from '../reading';
-import { hasAirBrake, hasBrake, type Side, type Unit, wheelEnd, wheelEnds } from '../trailer';
+import { hasBrake, hasPushrod, type Side, type Unit, wheelEnd, wheelEnds } from '../trailer';
 import { absentFindings } from './absent';
 import { type CountedBrake, countBrakes } from './brake-count';
 import { judgeChamberMatch } from './chamber-match';
@@ -8,7 +8,6 @@ import { judgeCheck } from './check';
 import { judgeDuals, judgePairs } from './dual';
 import type { Finding, JudgeAnswer, UnitJudgement } from './finding';
 import { findingOf, sortFindings } from './findings';
-import { hubStillOpen } from './hub-oil';
 import { notJudged } from './opinion';
 import type { JudgeRequest, UnitReading } from './request';
 import { judgeReading } from './rules';
@@ -24,10 +23,9 @@ function findingsOf(book: Book, unit: Unit, reading: UnitReading): Finding[] {
   const kind = findingKind(reading);
   if (reading.kind === 'check') return judgeCheck(book, reading).map((each) => findingOf(unit.id, place, kind, each));
   const end = place.axle === null ? null : wheelEnd(unit, place.axle, place.side ?? 'left');
-  const found = findingOf(unit.id, place, kind, judgeReading(book, end, reading));
-  const open =
-    end && reading.kind === 'hub-oil' && found.verdict !== 'not-judged' ? hubStillOpen(book, end, reading) : null;
-  return open ? [found, findingOf(unit.id, place, kind, notJudged(`Part of this hub is open: ${open}.`))] : [found];
+  const found = judgeReading(book, end, reading);
+  const finding = findingOf(unit.id, place, kind, found);
+  return found.open ? [finding, findingOf(unit.id, place, kind, notJudged(found.open))] : [finding];
 }
 
 const endKey = (axle: number | null, side: Side | null): string => `${axle}${side}`;
@@ -45,9 +43,12 @@ function brakesOf(unit: Unit, findings: readonly Finding[]): CountedBrake[] {
     .filter(hasBrake)
     .map((end) => {
       const here = byEnd.get(endKey(end.axle, end.side)) ?? [];
-      const judged = (kind: string) => here.some((each) => each.kind === kind && each.verdict !== 'not-judged');
+      const judged = (kind: string) => {
+        const of = here.filter((each) => each.kind === kind);
+        return of.length > 0 && of.every(({ verdict }) => verdict !== 'not-judged');
+      };
       const share = here.reduce<CountedBrake['share']>((most, each) => (each.share > most ? each.share : most), 0);
-      const main = hasAirBrake(end) ? judged('stroke-applied') : judged('lining');
+      const main = judged(hasPushrod(end) ? 'stroke-applied' : 'lining');
       return { share, measured: main, open: share < 1 && !(main && judged('lining')) };
     });
 }

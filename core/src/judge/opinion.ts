@@ -3,11 +3,11 @@ import { LIMIT_IS_WORDS, limitNm, marginOf } from '../limits';
 import { formatLike, must, parseLength } from '../measure';
 import type { Finding } from './finding';
 
-/** What one rule says of one reading: a finding without its place. */
+/** What one rule says of one reading: a finding without its place, and what stays open although something was judged. */
 export type Opinion = Pick<
   Finding,
   'verdict' | 'measured' | 'limit' | 'margin' | 'share' | 'rule' | 'sure' | 'because'
->;
+> & { open?: string | undefined };
 
 type Given = Partial<Opinion> & Pick<Opinion, 'verdict' | 'because'>;
 
@@ -21,6 +21,7 @@ export const opinion = (given: Given, known: Partial<Opinion> = {}): Opinion => 
   rule: given.rule ?? known.rule ?? null,
   sure: given.sure ?? known.sure ?? null,
   because: given.because,
+  open: given.open ?? known.open,
 });
 
 /** An opinion that gives no verdict, and why. */

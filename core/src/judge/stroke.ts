@@ -1,8 +1,9 @@
 import { type Book, limitNm, limitsFor, policyChoice } from '../limits';
 import { must, parseLength, parsePressure } from '../measure';
 import type { ReadingOf } from '../reading';
-import { type Chamber, chamberWords, type WheelEnd } from '../trailer';
-import { type Decision, decide } from './decide';
+import { type Chamber, chamberWords, hasPushrod, type WheelEnd } from '../trailer';
+import { type Decision, judgeEach } from './decide';
+import { judgeDefect } from './defect';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
 type Air = 'low' | 'prescribed' | 'high' | 'not noted' | 'not asked';
@@ -41,6 +42,8 @@ function whatNext(book: Book, end: WheelEnd, presses: number | undefined): strin
     : ' Automatic adjuster: find the cause at once. Do not adjust it and walk away.';
 }
 
+const NO_PUSHROD =
+  'The pushrod of this brake is not measured: its lining decides, and its maker’s figure where there is one.';
 const NO_CHAMBER_LIMIT = (chamber: Chamber) =>
   `The book has no limit for a ${chamberWords(chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`;
 
@@ -61,23 +64,46 @@ function pastLimit(
   return opinion({ verdict, share, because }, againstLimit(limit, reading.value, nm));
 }
 
-/** Judges an applied pushrod stroke by chamber and reservoir pressure. Source: 49 CFR 393.47(e), Appendix A of 396. */
+/** The catalogue's code for a brake that does not act. */
+const DEAD = { code: 'no-braking-action' };
+
+/** A pushrod that stays where it is: with air behind it the brake does not act. */
+function unmoved(book: Book, reading: ReadingOf<'stroke-applied'>): Opinion {
+  const measured = reading.value;
+  if (book.reservoir && airAt(book, reading.reservoir) === 'low')
+    return notJudged(`The pushrod did not move, but ${OPEN.low.keeps}: ${again(book)}`, { measured });
+  const dead = judgeDefect(book, DEAD);
+  return opinion(
+    { verdict: dead.verdict, because: `The pushrod does not move. ${dead.because}` },
+    { ...dead, measured },
+  );
+}
+
+const again = ({ reservoir }: Book): string =>
+  reservoir ? `measure again at ${reservoir.from} to ${reservoir.to}.` : 'measure again.';
+
+/**
+ * Judges an applied pushrod stroke by chamber and reservoir pressure; on a brake whose pushrod is not to be measured, by
+ * the maker's figure alone. Source: 49 CFR 393.47(e), Appendix A of 396.
+ */
 export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'stroke-applied'>): Opinion {
   const measured = reading.value;
   const nm = nmOf(measured);
-  const maker = end.maker?.['stroke-applied'];
-  if (!end.chamber && !maker) return notJudged('The chamber is not known, so neither is its limit.', { measured });
-  const found = decide(limitsFor(book, 'stroke-applied', end), nm);
-  if (!found) return notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known.', { measured });
-
-  const { limit, kept } = found;
-  const figures = againstLimit(limit, measured, nm);
-  const legal = found.verdict === 'violation';
-  const open = kept || legal ? OPEN[airAt(book, reading.reservoir)][kept ? 'keeps' : 'fails'] : undefined;
-  const sum = comparison(limit, measured, nm, kept);
-  if (open && book.reservoir)
-    return notJudged(`${sum}, but ${open}: measure again at ${book.reservoir.from} to ${book.reservoir.to}.`, figures);
-  if (!kept) return pastLimit(book, end, reading, nm, found);
+  const limits = limitsFor(book, 'stroke-applied', end);
+  if (!hasPushrod(end) && limits.length === 0) return notJudged(NO_PUSHROD, { measured });
+  if (nm === 0) return unmoved(book, reading);
+  if (!end.chamber && limits.length === 0)
+    return notJudged('The chamber is not known, so neither is its limit.', { measured });
+  const air = airAt(book, reading.reservoir);
   const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
-  return opinion({ verdict: 'within', because: `${sum}${chamber}.${found.why}` }, figures);
+  const judged = judgeEach(limits, nm, (found) => {
+    const { limit, kept, why } = found;
+    const open = OPEN[air][kept ? 'keeps' : 'fails'];
+    const figures = againstLimit(limit, measured, nm);
+    const sum = comparison(limit, measured, nm, kept);
+    if (open) return notJudged(`${sum}, but ${open}: ${again(book)}`, figures);
+    if (!kept) return pastLimit(book, end, reading, nm, found);
+    return opinion({ verdict: 'within', because: `${sum}${chamber}.${why}` }, figures);
+  });
+  return judged ?? notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known.', { measured });
 }

@@ -2,7 +2,7 @@ import { type Book, keeps, type Limit, limitFor, limitsFor } from '../limits';
 import { thinnest } from '../measure';
 import type { ReadingOf } from '../reading';
 import type { WheelEnd } from '../trailer';
-import { decide } from './decide';
+import { type Decision, judgeEach } from './decide';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
 
 type Spot = readonly string[];
@@ -26,36 +26,61 @@ function stillOpen(limit: Limit, spots: readonly Spot[], run: number, wanted: nu
   return `${run} adjacent major grooves at ${wanted} places round the tyre would settle whether it is out of service; ${full.length} of ${wanted} places have them`;
 }
 
+/** A groove's part of the breadth, as it lies in the middle of its share: it takes half of it. */
+const across = (index: number, grooves: number): [number, number] => [
+  (4 * index + 1) / (4 * grooves),
+  (4 * index + 3) / (4 * grooves),
+];
+
 /**
- * Whether the points that fail leave a continuous band of the book's part of the breadth: no failing point may stand
- * inside it at any spot. A groove is taken at the middle of its share of the breadth.
+ * The band of the book's part of the breadth in which no groove fails, at any spot round the tyre; null when there is
+ * none. A groove worn away altogether, or both shoulders, leave none.
  */
-function bandKept(limit: Limit, spots: readonly Spot[], [top, bottom]: readonly [number, number]): boolean {
-  const failing = spots.flatMap((spot) =>
-    spot.flatMap((depth, index) => (keeps(limit, nmOf(depth)) ? [] : [(2 * index + 1) / (2 * spot.length)])),
-  );
-  const edges = [0, ...failing.sort((a, b) => a - b), 1];
-  return edges.some((edge, index) => index > 0 && (edge - (edges[index - 1] ?? 0)) * bottom >= top);
+function bandKept(
+  limit: Limit,
+  spots: readonly Spot[],
+  [top, bottom]: readonly [number, number],
+): [number, number] | null {
+  const fails = (depth: string) => !keeps(limit, nmOf(depth));
+  if (spots.some((spot) => spot.some((depth) => nmOf(depth) === 0))) return null;
+  const shoulder = (at: 0 | -1) => spots.some((spot) => fails(spot.at(at) ?? ''));
+  if (shoulder(0) && shoulder(-1)) return null;
+  const failing = spots
+    .flatMap((spot) => spot.flatMap((depth, index) => (fails(depth) ? [across(index, spot.length)] : [])))
+    .sort(([a], [b]) => a - b);
+  let from = 0;
+  for (const [left, right] of [...failing, [1, 1] as const]) {
+    if ((left - from) * bottom >= top) return [from, left];
+    from = Math.max(from, right);
+  }
+  return null;
 }
 
-/** A fault past the smallest-point limit that the book's band rule forgives; null when it does not. */
+/** What is left of a fault past the smallest-point limit where the book's band rule forgives it: the least inside of the band. */
 function forgiven(book: Book, limit: Limit, reading: ReadingOf<'tread'>): string | null {
-  const band = book.treadBand;
-  if (!band || limit.from || !bandKept(limit, reading.grooves, band.breadth)) return null;
-  return `${limit.value} holds in a continuous band of ${band.breadth[0]}/${band.breadth[1]} of the breadth; the point below it lies outside of that band`;
+  const band = book.treadBand && !limit.from ? bandKept(limit, reading.grooves, book.treadBand.breadth) : null;
+  if (!band) return null;
+  const [from, to] = band;
+  const inside = (spot: Spot, index: number) => {
+    const [left, right] = across(index, spot.length);
+    return left >= from && right <= to;
+  };
+  return thinnest(...reading.grooves.map((spot) => spot.filter((_, index) => inside(spot, index)))).text;
 }
 
-/** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
-export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>): Opinion {
-  const { text: measured, nm } = thinnest(...reading.grooves);
-  const found = decide(limitsFor(book, 'tread', end), nm);
-  if (!found) return notJudged('The book has no tread limit for this wheel.', { measured });
-  const { limit, kept, verdict, why } = found;
+/** What a failing limit makes of one tyre. */
+function pastLimit(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>, nm: number, found: Decision): Opinion {
+  const { limit, verdict, why } = found;
+  const { text: measured } = thinnest(...reading.grooves);
   const figures = againstLimit(limit, measured, nm);
-  const sum = comparison(limit, measured, nm, kept);
-  if (kept) return opinion({ verdict, because: `Smallest reading: ${sum}.${why}` }, figures);
-  const outside = forgiven(book, limit, reading);
-  if (outside) return opinion({ verdict: 'within', because: `${sum}. ${outside}.` }, figures);
+  const sum = comparison(limit, measured, nm, false);
+  const inside = forgiven(book, limit, reading);
+  if (inside && book.treadBand) {
+    const [top, bottom] = book.treadBand.breadth;
+    const kept = comparison(limit, inside, nmOf(inside), true);
+    const because = `${kept}, in a continuous band of ${top}/${bottom} of the breadth; ${measured} lies outside of that band.`;
+    return opinion({ verdict: 'within', because }, againstLimit(limit, inside, nmOf(inside)));
+  }
 
   const rule = book.treadOutOfService;
   const criterion = rule ? limitFor(book, 'tread', end, 'out-of-service') : null;
@@ -75,4 +100,16 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
   const below = !keeps(criterion, nm);
   const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, spots) : null;
   return opinion({ verdict, because: open ? `${sum}. ${open}.` : `${sum}.` }, figures);
+}
+
+/** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
+export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>): Opinion {
+  const { text: measured, nm } = thinnest(...reading.grooves);
+  const judged = judgeEach(limitsFor(book, 'tread', end), nm, (found) => {
+    if (!found.kept) return pastLimit(book, end, reading, nm, found);
+    const { limit, verdict, why } = found;
+    const because = `Smallest reading: ${comparison(limit, measured, nm, true)}.${why}`;
+    return opinion({ verdict, because }, againstLimit(limit, measured, nm));
+  });
+  return judged ?? notJudged('The book has no tread limit for this wheel.', { measured });
 }

@@ -74,6 +74,8 @@ export const limitSchema = z.strictObject({
   /** This part of the cut-out pressure instead, where that is less. */
   orOfCutOut: ratio.optional(),
   share: z.literal(1).optional(),
+  /** Or to the mark of the part's maker, which then decides as this does. */
+  orMakers: z.literal(true).optional(),
   source,
   sure,
   note: z.string().optional(),

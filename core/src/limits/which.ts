@@ -38,10 +38,15 @@ const MAKER_IS: Record<MakerReading, Limit['is']> = {
   tread: 'at-least',
 };
 
-/** A maker's limit for the part fitted here. Where the book has none it decides like law, else only when stricter. */
-function makerLimit(reading: Limited, asking: Asking, book: readonly Limit[]): Limit[] {
+/**
+ * A maker's limit for the part fitted here. It decides like law where the book has none of its own, or says “or to the
+ * maker's mark”; else only when stricter.
+ */
+function makerLimit(reading: Limited, asking: Asking, applying: readonly Limit[]): Limit[] {
   const given = isMakerReading(reading) ? asking.maker?.[reading] : undefined;
   if (!given || !isMakerReading(reading)) return [];
+  const law = applying.filter(({ from }) => !from);
+  const stricterOnly = law.length > 0 && !law.some(({ orMakers }) => orMakers);
   return [
     {
       id: `maker.${reading}`,
@@ -50,7 +55,7 @@ function makerLimit(reading: Limited, asking: Asking, book: readonly Limit[]): L
       where: {},
       is: MAKER_IS[reading],
       value: given.value,
-      ...(book.length ? { fails: 'shop-limit' as const } : {}),
+      ...(stricterOnly ? { fails: 'shop-limit' as const } : {}),
       from: 'maker',
       source: `The maker: ${given.source}`,
       sure: 'practice',
@@ -101,7 +106,8 @@ function limitsOf(book: Book, reading: Limited, judges: Limit['judges'], chamber
 /** The limits that apply to a reading at a place, in the book's order; the fleet's and the maker's after the book's. */
 export function limitsFor(book: Book, reading: Limited, asking: Asking, judges: Limit['judges'] = 'verdict'): Limit[] {
   const applying = limitsOf(book, reading, judges, asking.chamber).filter((limit) => matches(limit, asking));
-  return judges === 'verdict' && asking.maker ? [...applying, ...makerLimit(reading, asking, applying)] : applying;
+  if (!asking.maker || !(judges === 'verdict' || applying.some(({ orMakers }) => orMakers))) return applying;
+  return [...applying, ...makerLimit(reading, asking, applying)];
 }
 
 /** The strictest limit that applies here, the one to show before anything is measured; null when there is none. */

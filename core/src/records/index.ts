@@ -1,5 +1,5 @@
 /** What leaves the program and comes in: print and files. */
 export { RECORD_COMMANDS } from './commands';
 export { type InspectionPrintout, inspectionPrintout, type PrintedFinding } from './printout';
-export { READING_COLUMNS, type ReadingRow, readingRow, rowReading } from './readings-csv';
+export { READING_COLUMNS, type ReadingRow, readingCells, rowReading } from './readings-csv';
 export * from './views';

@@ -1,7 +1,6 @@
 import type { Reading } from '../reading';
-import { readingRow, rowReading } from '.';
+import { READING_COLUMNS, readingCells, rowReading } from '.';
 
-const KNOWN = { unit: 'H-11', taken: '2026-03-02T12:00:00Z', by: 'Wyn' };
 const at = { axle: 1, side: 'left' } as const;
 
 test.each<[Reading]>([
@@ -57,7 +56,9 @@ test.each<[Reading]>([
   [{ kind: 'check', check: 'spring', ...at, found: ['leaf-broken'], how: 'seen', words: 'second leaf' }],
   [{ kind: 'mud-flap', side: 'left', value: '7 in' }],
 ])('%j goes out and comes back', (reading) => {
-  expect(rowReading(readingRow(reading, KNOWN))).toEqual({ ok: true, value: reading });
+  const cells = readingCells(reading, 'H-11', '2026-03-02T12:00:00Z', 'Wyn');
+  const row = Object.fromEntries(READING_COLUMNS.map((name, index) => [name, cells[index]]));
+  expect(rowReading(row)).toEqual({ ok: true, value: reading });
 });
 
 test.each([

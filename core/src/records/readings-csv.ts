@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   isReadingKind,
   kindAs,
+  READING_KINDS,
   type Reading,
   type ReadingKind,
   readingItem,
@@ -44,24 +45,41 @@ function mainText(value: unknown): string {
   return value.every(Array.isArray) ? value.map((row) => (row as string[]).join(LIST)).join(ROWS) : value.join(LIST);
 }
 
-/** A reading as a row of `readings.csv`. What has no column of its own stands in `detail` as `name=value` by bars. */
-export function readingRow(reading: Reading, known: { unit: string; taken: string; by: string }): ReadingRow {
+/** The fields of each kind that stand in a column of their own. */
+const IN_COLUMNS: ReadonlyMap<ReadingKind, ReadonlySet<string>> = new Map(
+  READING_KINDS.map((kind) => [
+    kind,
+    new Set(['kind', 'axle', 'side', 'tyre', valueField(kind), ITEM_FIELD[kind] ?? 'kind']),
+  ]),
+);
+
+/** What has no column of its own, as `name=value` by bars. */
+function detailText(reading: Readonly<Record<string, unknown>>, inColumns?: ReadonlySet<string>): string {
+  let text = '';
+  for (const name in reading) {
+    const value = reading[name];
+    if (value === undefined || inColumns?.has(name)) continue;
+    text += `${text ? ROWS : ''}${name}=${fieldText(value)}`;
+  }
+  return text;
+}
+
+/** A reading as the cells of a row of `readings.csv`, in the order of {@link READING_COLUMNS}. Written out: a fleet has millions. */
+export function readingCells(reading: Reading, unit: string, taken: string, by: string): string[] {
   const { axle, side, tyre } = readingPlace(reading);
-  const main = valueField(reading.kind);
-  const columns = ['kind', 'axle', 'side', 'tyre', main, ITEM_FIELD[reading.kind]];
-  const detail = Object.entries(reading)
-    .filter(([name, value]) => value !== undefined && !columns.includes(name))
-    .map(([name, value]) => `${name}=${fieldText(value)}`);
-  return {
-    ...known,
-    kind: reading.kind,
-    item: readingItem(reading) ?? '',
-    axle: axle === null ? '' : String(axle),
-    side: side ?? '',
-    tyre: tyre ?? '',
-    value: mainText((reading as Record<string, unknown>)[main]),
-    detail: detail.join(ROWS),
-  };
+  const fields = reading as Readonly<Record<string, unknown>>;
+  return [
+    unit,
+    taken,
+    by,
+    reading.kind,
+    readingItem(reading) ?? '',
+    axle === null ? '' : String(axle),
+    side ?? '',
+    tyre ?? '',
+    mainText(fields[valueField(reading.kind)]),
+    detailText(fields, IN_COLUMNS.get(reading.kind)),
+  ];
 }
 
 const parts = (text: string, by: string): string[] =>

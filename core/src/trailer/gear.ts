@@ -139,6 +139,10 @@ export const isDisc = ({ brake }: EndEquipment): boolean => DISC.includes(brake)
 export const hasAirBrake = (end: EndEquipment): boolean =>
   end.brake === 's-cam' || end.brake === 'wedge' || end.brake === 'air-disc';
 
+/** Its pushrod stroke is measured: of a disc the pushrod is inside the caliper, of a wedge the scribe marks tell. */
+export const hasPushrod = ({ brake }: EndEquipment): boolean => brake === 's-cam';
+export const isWedge = ({ brake }: EndEquipment): boolean => brake === 'wedge';
+
 const TYPE_WORDS: Record<Chamber['type'], string> = {
   clamp: 'clamp chamber',
   bolt: 'bolt chamber',

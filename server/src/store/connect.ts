@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
-import pg, { type Submittable } from 'pg';
+import pg from 'pg';
+import Cursor from 'pg-cursor';
 
 export type Database = NodePgDatabase & { $client: pg.Pool };
 /** A transaction that sees one fleet. What is asked of it at once is sent at once. */
@@ -110,22 +111,32 @@ export async function readInFleet<T>(
   }
 }
 
+/** Rows fetched at a time: what is held in memory, however many there are. */
+const BATCH = 4_000;
+
 /**
- * Rows of a query in which only `fleetId`'s exist, as they are asked for, on a connection of its own: it may take long.
- * Whoever stops asking ends it.
+ * Rows of a query in which only `fleetId`'s exist, by batches as they are asked for, on a connection of its own: it may
+ * take long. The next batch is fetched while one is worked on. Whoever stops asking ends it.
  */
-export async function* streamInFleet<R>(
+export async function* streamInFleet<R extends unknown[]>(
   db: Database,
   fleetId: string,
-  query: Submittable & AsyncIterable<R>,
-): AsyncGenerator<R> {
+  text: string,
+  values: readonly unknown[],
+): AsyncGenerator<R[]> {
   const { connectionString } = db.$client.options;
   const client = new pg.Client({ connectionString, application_name: 'zealous-axle export' });
   await client.connect();
   try {
     await client.query('begin read only');
     await client.query("select set_config('za.fleet', $1, true)", [fleetId]);
-    yield* client.query(query);
+    const cursor = client.query(new Cursor<R>(text, [...values], { rowMode: 'array' }));
+    let next = cursor.read(BATCH);
+    for (let rows = await next; rows.length > 0; rows = await next) {
+      next = cursor.read(BATCH);
+      next.catch(() => undefined);
+      yield rows;
+    }
   } finally {
     await client.end();
   }
