@@ -1,4 +1,4 @@
-import { type Asking, type Book, type Limited, limitFor, limitsFor } from '../limits';
+import { type Asking, type Book, type Limit, type Limited, limitFor, limitsFor } from '../limits';
 import { formatLike, formatPressure, must, parsePressure, pressurePart, pressureStep, pressureUnit } from '../measure';
 import type { AirTest, ReadingOf } from '../reading';
 import { judgeAmount } from './decide';
@@ -35,43 +35,61 @@ function judgeLeak(book: Book, reading: Test): Opinion {
   return judgeAmount(book, test as Limited, asking, { measured, amount: found.rate, also: sum });
 }
 
-/** Half of the cut-out pressure takes the place of the figure where it is less, as the book says. */
-function judgeLowAir(book: Book, { value = '', cutOut }: Test): Opinion {
-  const [limit] = limitsFor(book, 'low-air', {});
-  const given = { measured: value, amount: pascals(value) };
-  if (!limit?.orOfCutOut || !cutOut) return judgeAmount(book, 'low-air', {}, given);
-  const part = pressurePart(cutOut, limit.orOfCutOut);
-  if (pascals(part) >= pascals(limit.value)) return judgeAmount(book, 'low-air', {}, given);
-  const less = { ...limit, value: part };
-  const rules = { ...book, limits: book.limits.map((each) => (each.id === limit.id ? less : each)) };
-  return judgeAmount(
-    rules,
-    'low-air',
-    {},
-    { ...given, also: `${part} is ${limit.orOfCutOut.join('/')} of the cut-out of ${cutOut}.` },
-  );
+/** The low-air limits, the law's at half of the cut-out pressure where that is less, as the book says. */
+function lowAirLimits(book: Book, cutOut: string | undefined): Book {
+  const less = (limit: Limit): Limit => {
+    const part = cutOut && limit.orOfCutOut ? pressurePart(cutOut, limit.orOfCutOut) : null;
+    return part && pascals(part) < pascals(limit.value) ? { ...limit, value: part } : limit;
+  };
+  return { ...book, limits: limitsFor(book, 'low-air', {}).map(less) };
 }
 
+const judgeLowAir = (book: Book, { value = '', cutOut }: Test): Opinion =>
+  judgeAmount(
+    lowAirLimits(book, cutOut),
+    'low-air',
+    {},
+    {
+      measured: value,
+      amount: pascals(value),
+      ...(cutOut ? { also: `Cut-out ${cutOut}.` } : {}),
+    },
+  );
+
+const NO_CUT_OUT = 'The cut-out was not noted: let it build up until the governor cuts out.';
+
 function judgeGovernor(book: Book, { cutIn, cutOut }: Test): Opinion {
+  const measured = [cutIn ? `in ${cutIn}` : '', cutOut ? `out ${cutOut}` : ''].filter(Boolean).join(', ') || null;
   const judged = [
     ...(cutIn ? [judgeAmount(book, 'cut-in', {}, { measured: cutIn, amount: pascals(cutIn) })] : []),
     ...(cutOut ? [judgeAmount(book, 'cut-out', {}, { measured: cutOut, amount: pascals(cutOut) })] : []),
   ];
   const [first, second] = [...judged].sort((a, b) => compareVerdicts(a.verdict, b.verdict));
   if (!first) return notJudged('Neither cut-in nor cut-out was noted.');
-  const measured = [cutIn ? `in ${cutIn}` : '', cutOut ? `out ${cutOut}` : ''].filter(Boolean).join(', ');
-  return { ...first, measured, because: [first.because, second?.because].filter(Boolean).join(' ') };
+  if (!cutOut && first.verdict === 'within') return notJudged(NO_CUT_OUT, { measured });
+  const because = [first.because, second?.because].filter(Boolean).join(' ');
+  return { ...first, measured, because, open: cutOut ? undefined : NO_CUT_OUT };
+}
+
+/** The time from one pressure to another: one taken over more or less than the book's stretch settles only what it can. */
+function judgeBuildUp(book: Book, { seconds, start, end }: Test): Opinion {
+  if (!seconds) return notJudged('The time was not taken.');
+  const measured = start && end ? `${seconds} s from ${start} to ${end}` : `${seconds} s`;
+  const said = judgeAmount(book, 'build-up', {}, { measured, amount: seconds * 1_000 });
+  const [from, to] = limitFor(book, 'build-up', {})?.between ?? [];
+  if (!start || !end || !from || !to || said.verdict === 'not-judged') return said;
+  const short = pascals(start) > pascals(from) || pascals(end) < pascals(to);
+  const long = pascals(start) < pascals(from) || pascals(end) > pascals(to);
+  const settled = said.verdict === 'within' ? !short : !long;
+  return settled ? said : notJudged(`${said.because} Take the time from ${from} to ${to}.`, said);
 }
 
 /** Judges a timed or noted air test by the shop's chosen policy. */
 export function judgeAirTest(book: Book, reading: Test): Opinion {
-  const { test, value, seconds } = reading;
+  const { test, value } = reading;
   if (isLeakTest(test)) return judgeLeak(book, reading);
   if (test === 'governor') return judgeGovernor(book, reading);
-  if (test === 'build-up')
-    return seconds
-      ? judgeAmount(book, 'build-up', {}, { measured: `${seconds} s`, amount: seconds * 1_000 })
-      : notJudged('The time was not taken.');
+  if (test === 'build-up') return judgeBuildUp(book, reading);
   if (!value) return notJudged('The pressure was not noted.');
   if (test === 'low-air') return judgeLowAir(book, reading);
   return judgeAmount(book, 'spring-brake', {}, { measured: value, amount: pascals(value) });

@@ -23,7 +23,7 @@ test.each([
   ['lining', null, '0 in', null],
   ['tread', null, '66/32', 'too-much'],
   ['stroke-applied', null, '0 in', 'too-little'],
-  ['stroke-applied', '1/4 in', '1/8 in', 'too-little'],
+  ['stroke-applied', '3/16 in', '7/64 in', 'too-little'],
 ] as const)('%s from %s to %s: %s', (kind, before, now, way) => expect(doubt(kind, before, now)).toBe(way));
 
 test('what did not change is never called changed', () => {

@@ -30,13 +30,15 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
   const [inner, outer] = diameters;
   const apart = Math.abs(nmOf(inner) - nmOf(outer));
   if (!size) return notJudged('The size class of the tyres was not given.', { measured: `${inner}, ${outer}` });
-  const wrongWay = nmOf(inner) > nmOf(outer) ? 'The larger tyre is inside: the smaller one belongs there.' : '';
-  return judgeAmount(
+  const judged = judgeAmount(
     book,
     'dual-diameter',
     { ...end, size },
-    { measured: formatLike(apart, inner), amount: apart, also: wrongWay },
+    { measured: formatLike(apart, inner), amount: apart, also: `Inner ${inner}, outer ${outer}.` },
   );
+  if (nmOf(inner) <= nmOf(outer)) return judged;
+  const because = `The larger tyre is inside: the smaller one belongs there. ${judged.because}`;
+  return { ...judged, verdict: judged.verdict === 'within' ? 'shop-limit' : judged.verdict, because };
 }
 
 type DualTyre = 'inner' | 'outer';

@@ -60,7 +60,7 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
       share,
       rule: first.source,
       sure: first.sure,
-      because: said(bad.map((rule) => rule.says).join('; ')) + openWords,
+      because: `${said(bad.map((rule) => rule.says).join('; '))}${share ? ' Counts as one defective brake.' : ''}${openWords}`,
       open: open.length ? `Part of this hub is open: ${open.join('; ')}.` : undefined,
     });
   if (open.length) return notJudged(said(open.join('; ')), { measured });

@@ -14,6 +14,10 @@ export function judgeKingPin(book: Book, { pin, collar }: ReadingOf<'king-pin'>)
   if (!collar) return own;
   const thin = thinnest(collar);
   const other = judgeAmount(book, 'collar', {}, { measured: thin.text, amount: thin.nm });
-  if (compareVerdicts(other.verdict, own.verdict) < 0) return { ...other, because: `Collar: ${other.because}` };
+  const worse = own.verdict !== 'not-judged' || other.verdict !== 'within';
+  if (worse && compareVerdicts(other.verdict, own.verdict) < 0) {
+    const open = own.verdict === 'not-judged' ? own.because : undefined;
+    return { ...other, because: `Collar: ${other.because}`, open };
+  }
   return { ...own, because: `${own.because} Collar: ${other.because}` };
 }

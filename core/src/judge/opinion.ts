@@ -49,12 +49,13 @@ const OPPOSITE: Record<Limit['is'], Limit['is']> = {
   'less-than': 'at-least',
 };
 
-/** One sentence with the arithmetic: `2 1/8 in is more than 2 in, by 1/8 in`. */
+/** One sentence with the arithmetic: `2 1/8 in is more than 2 in, by 1/8 in`, or `… not more than 2 in, 1/8 in to spare`. */
 export function comparison(limit: Limit, measured: string, amount: number, kept: boolean): string {
   const words = LIMIT_IS_WORDS[kept ? limit.is : OPPOSITE[limit.is]];
   const apart = Math.abs(amount - limitNm(limit));
-  const by = apart === 0 ? '' : `, by ${formatLike(apart, limit.value)}`;
-  return `${measured} is ${words} ${limit.value}${by}`;
+  const by = formatLike(apart, limit.value);
+  const said = apart === 0 ? '' : kept ? `, ${by} to spare` : `, by ${by}`;
+  return `${measured} is ${words} ${limit.value}${said}`;
 }
 
 /** A length that the wire schema has already proven readable. */

@@ -148,7 +148,10 @@ describe('air tests', () => {
     ['suspension-leak', leak(100, 99, 299), 'not-judged'],
     ['suspension-leak', leak(100, 96, 300), 'shop-limit'],
     ['low-air', { value: '60 psi' }, 'within'],
-    ['low-air', { value: '59 psi' }, 'violation'],
+    ['low-air', { value: '59 psi' }, 'shop-limit'],
+    ['low-air', { value: '54 psi' }, 'violation'],
+    ['low-air', { value: '54 psi', cutOut: '106 psi' }, 'shop-limit'],
+    ['low-air', { value: '52 psi', cutOut: '106 psi' }, 'violation'],
     ['spring-brake', { value: '20 psi' }, 'within'],
     ['spring-brake', { value: '45 psi' }, 'within'],
     ['spring-brake', { value: '46 psi' }, 'shop-limit'],
@@ -156,8 +159,15 @@ describe('air tests', () => {
     ['governor', { cutIn: '100 psi', cutOut: '125 psi' }, 'within'],
     ['governor', { cutIn: '95 psi', cutOut: '125 psi' }, 'shop-limit'],
     ['governor', {}, 'not-judged'],
+    ['governor', { cutIn: '102 psi' }, 'not-judged'],
+    ['governor', { cutIn: '95 psi' }, 'shop-limit'],
+    ['governor', { cutOut: '120 psi' }, 'within'],
     ['build-up', { seconds: 45 }, 'within'],
     ['build-up', { seconds: 46 }, 'violation'],
+    ['build-up', { seconds: 40, start: '80 psi', end: '105 psi' }, 'within'],
+    ['build-up', { seconds: 40, start: '90 psi', end: '100 psi' }, 'not-judged'],
+    ['build-up', { seconds: 50, start: '80 psi', end: '100 psi' }, 'not-judged'],
+    ['build-up', { seconds: 50, start: '85 psi', end: '95 psi' }, 'violation'],
   ])('%s %j is %s', (test, noted, verdict) => expect(air(test, noted).verdict).toBe(verdict));
 
   test('the shop’s policy decides', () => {
@@ -221,7 +231,13 @@ describe('fleet and maker limits', () => {
   test('a maker’s stricter limit wins, a looser one does not', () => {
     const maker = (value: string) => ({ axle: { maker: { lining: { value, source: 'manual' } } } });
     const lining = { kind: 'lining', ...at, points: ['9/32 in'] };
-    expect(first(lining, maker('5/16 in'))).toMatchObject({ verdict: 'shop-limit', limit: '5/16 in' });
+    expect(first(lining, maker('5/16 in'))).toMatchObject({ verdict: 'violation', share: 1, limit: '5/16 in' });
+    expect(first(lining, { ...maker('5/16 in'), axle: { ...maker('5/16 in').axle, brake: 'air-disc' } })).toMatchObject(
+      {
+        verdict: 'shop-limit',
+        limit: '5/16 in',
+      },
+    );
     expect(first(lining, maker('1/8 in'))).toMatchObject({ verdict: 'within', limit: '1/4 in' });
   });
   test('where the book has no stroke limit, the maker’s decides', () => {

@@ -1,5 +1,5 @@
 import type { Book } from '../limits';
-import type { Reading, ReadingKind, ReadingOf } from '../reading';
+import { implausible, type Reading, type ReadingKind, type ReadingOf, readingText } from '../reading';
 import type { WheelEnd } from '../trailer';
 import { judgeAirTest } from './air-test';
 import { judgeCheck } from './check';
@@ -14,6 +14,7 @@ import { judgeLining } from './lining';
 import { judgeMudFlap } from './mud-flap';
 import { notJudged, type Opinion } from './opinion';
 import { judgePart } from './part';
+import { judgeScribeMarks } from './scribe-marks';
 import { judgeSliderPins } from './slider-pins';
 import { judgeStroke } from './stroke';
 import { judgeTread } from './tread';
@@ -36,6 +37,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   tread: atEnd(judgeTread),
   'hub-oil': atEnd(judgeHub),
   'stroke-free': atEnd(judgeFreeStroke),
+  'scribe-marks': atEnd(judgeScribeMarks),
   drum: atEnd(judgePart),
   rotor: atEnd(judgePart),
   pressure: judgeInflation,
@@ -50,6 +52,12 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   defect: judgeDefect,
 };
 
-/** What the book says of one reading at one wheel end; of a check by eye, the worst of what it found. */
-export const judgeReading = (book: Book, end: WheelEnd | null, reading: Reading): Opinion =>
-  (RULES[reading.kind] as Rule<ReadingKind>)(book, reading, end);
+/**
+ * What the book says of one reading at one wheel end; of a check by eye, the worst of what it found. What cannot be has no
+ * verdict: it is measured again.
+ */
+export function judgeReading(book: Book, end: WheelEnd | null, reading: Reading): Opinion {
+  const odd = implausible(reading);
+  if (odd) return notJudged(odd, { measured: readingText(reading) });
+  return (RULES[reading.kind] as Rule<ReadingKind>)(book, reading, end);
+}

@@ -14,6 +14,7 @@ export const LIMITED = [
   'stroke-applied',
   'stroke-free',
   'stroke-free-hand',
+  'scribe-marks',
   'lining',
   'drum',
   'rotor',
@@ -71,6 +72,8 @@ export const limitSchema = z.strictObject({
   appliesTo: z.strictObject({ from: lengthText.optional(), to: lengthText.optional() }).optional(),
   /** Seconds over which a pressure may be lost. */
   perSeconds: z.int().positive().optional(),
+  /** The pressures between which a time is taken. */
+  between: z.tuple([pressureText, pressureText]).optional(),
   /** This part of the cut-out pressure instead, where that is less. */
   orOfCutOut: ratio.optional(),
   share: z.literal(1).optional(),

@@ -60,6 +60,7 @@ export const LIMITED_WORDS: Record<Limited, string> = {
   'stroke-applied': 'Applied stroke',
   'stroke-free': 'Free stroke',
   'stroke-free-hand': 'Free stroke by hand',
+  'scribe-marks': 'Scribe marks of a wedge brake',
   lining: 'Lining',
   drum: 'Drum diameter',
   rotor: 'Rotor thickness',

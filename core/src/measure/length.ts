@@ -1,4 +1,4 @@
-import { decimal, must, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { decimal, must, no, ok, type Parsed, plainText, scaled, tooFine } from './parsed';
 import { remembering } from './remembering';
 
 /** A length in whole nanometres. 1/64 in = 396,875 nm and 0.001 mm = 1,000 nm are both whole, so comparing never rounds. */
@@ -38,7 +38,9 @@ function readLength(text: string, bare: BareLength): Parsed<Nanometres> {
   const number = unit ? plain.slice(0, unit.index) : plain;
   if (unit?.[1]?.startsWith('m')) {
     const value = decimal(number);
-    return value ? ok(scaled(value, BigInt(NM_PER_MM))) : refuse(`“${text}” is not a number of millimetres`);
+    return value
+      ? ok(scaled(value, BigInt(NM_PER_MM)))
+      : refuse(tooFine(number) ?? `“${text}” is not a number of millimetres`);
   }
   const fraction = /^(?:(\d{1,4})(?: |-| - ))?(\d{1,4})\/(\d{1,3})$/.exec(number);
   if (fraction) {
@@ -47,10 +49,13 @@ function readLength(text: string, bare: BareLength): Parsed<Nanometres> {
     if (!unit && bare === 'none') return refuse(`“${text}” has no unit`);
     if (!unit && bare === '32nds' && (bottom !== '32' || fraction[1])) return refuse(`“${text}” has no unit`);
     if (fraction[1] && Number(top) >= Number(bottom)) return refuse(`“${text}” is more than one whole`);
+    const asWhole = fractionText((Number(top) * 64) / Number(bottom));
+    const thirtySeconds = bare === '32nds' && bottom === '32';
+    if (Number(top) > Number(bottom) && !thirtySeconds) return no(`“${text}” is more than one whole: write ${asWhole}`);
     return ok((Number(whole) * 64 + (Number(top) * 64) / Number(bottom)) * NM_PER_64TH);
   }
   const value = decimal(number);
-  if (!value) return refuse(`“${text}” is not a length`);
+  if (!value) return refuse(tooFine(number) ?? `“${text}” is not a length`);
   if (!unit) return refuse(`“${text}” has no unit`);
   return ok(scaled(value, BigInt(NM_PER_INCH)));
 }

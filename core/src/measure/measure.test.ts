@@ -27,7 +27,10 @@ describe('lengths as people write them', () => {
     ['1⅞ in', 47_625_000],
     ['1⅞″', 47_625_000],
     ['1.875 in', 47_625_000],
-    ['15/8 in', 47_625_000],
+    ['1¹⁄₁₆ in', 26_987_500],
+    ['2 ¹⁄₁₆ in', 52_387_500],
+    ['¹/₁₆ in', 1_587_500],
+    ['16/16 in', 25_400_000],
     ['2 in', 50_800_000],
     ['.003 in', 76_200],
     ['1/64 in', 396_875],
@@ -36,6 +39,15 @@ describe('lengths as people write them', () => {
     ['  5.5   MM ', 5_500_000],
     ['5.5mm', 5_500_000],
   ])('%s', (text, expected) => expect(nm(text)).toBe(expected));
+
+  test.each([
+    ['21/16 in', 'write 1 5/16 in'],
+    ['15/8 in', 'write 1 7/8 in'],
+    ['40/32 in', 'write 1 1/4 in'],
+    ['33/16', 'write 2 1/16 in'],
+  ])('%s is refused with how to write it', (text, how) => expect(refusal(text)).toMatch(how));
+
+  test('thirty-seconds of tread may be more than one whole', () => expect(nm('40/32', '32nds')).toBe(31_750_000));
 
   test('thirty-seconds stand bare for tread only', () => {
     expect(nm('6/32', '32nds')).toBe(4_762_500);
@@ -54,7 +66,11 @@ describe('lengths as people write them', () => {
     ['1/3 in', 'not a fraction of a rule'],
     ['1/0 in', 'not a fraction of a rule'],
     ['1 9/8 in', 'more than one whole'],
-    ['1.8750001 in', 'is not a length'],
+    ['1.8750001 in', 'more than 6 decimals'],
+    ['5.1234567 mm', 'more than 6 decimals'],
+    ['0² in', 'is not a length'],
+    ['1⁷ in', 'is not a length'],
+    ['2₁ mm', 'not a number of millimetres'],
     ['1 7/8 cm', 'is not a length'],
     ['95 psi', 'is not a length'],
     ['1e3 mm', 'not a number of millimetres'],
@@ -77,7 +93,7 @@ describe('round trips', () => {
     fc.assert(fc.property(sixtyFourths, (length) => nm(formatLength(length, 'fraction')) === length));
   });
   test('any number of 32nds prints as 32nds that read back', () => {
-    fc.assert(fc.property(sixtyFourths, (length) => nm(formatLength(length * 2, '32nds')) === length * 2));
+    fc.assert(fc.property(sixtyFourths, (length) => nm(formatLength(length * 2, '32nds'), '32nds') === length * 2));
   });
   test('any number of micrometres prints as mm that read back', () => {
     const micrometres = fc.integer({ min: 0, max: 2_000_000 });

@@ -11,12 +11,23 @@ export function must<T>(parsed: Parsed<T>): T {
 }
 
 const VULGAR = /[\u00bc-\u00be\u2150-\u215e]/g;
+const RAISED = '\u2070\u00b9\u00b2\u00b3\u2074-\u2079';
+const LOWERED = '\u2080-\u2089';
+const SMALL_FRACTION = new RegExp(`([${RAISED}]+)[/\u2044\u2215]([${LOWERED}]+|\\d+)`, 'g');
+const SMALL_DIGIT = new RegExp(`[${RAISED}${LOWERED}]`, 'g');
+/** Stands for a sign that no quantity has. */
+const STRANGE = '\u25a1';
 
-/** Folds typographic variants (⅞, ″, no-break space, minus-like dashes) into the plain signs the parsers read. */
+/** Folds typographic variants (⅞, ¹⁄₁₆, ″, no-break space, minus-like dashes) into the plain signs the parsers read; a raised or lowered digit that is part of no fraction is none of them. */
 export function plainText(text: string): string {
   return text
     .replace(/[\u2033\u201d\u201c]|''/g, '"')
     .replace(VULGAR, (sign) => ` ${sign}`)
+    .replace(
+      SMALL_FRACTION,
+      (_, top: string, bottom: string) => ` ${top.normalize('NFKC')}/${bottom.normalize('NFKC')}`,
+    )
+    .replace(SMALL_DIGIT, STRANGE)
     .normalize('NFKC')
     .replace(/\u2044/g, '/')
     .replace(/[\u2010-\u2013]/g, '-')
@@ -26,6 +37,10 @@ export function plainText(text: string): string {
 
 /** Finest decimals a person may write. Six decimals of an inch are 25 nm: no limit stands closer to a reading than that. */
 const MOST_DECIMALS = 6;
+
+/** Why a number is no decimal we take although it looks like one; null when it does not. */
+export const tooFine = (text: string): string | null =>
+  /^\d{0,9}\.\d+$/.test(text) && !decimal(text) ? `“${text}” has more than ${MOST_DECIMALS} decimals` : null;
 
 /** Splits `12.5` into digits and scale so that callers can compute with whole numbers; null when it is no plain decimal. */
 export function decimal(text: string): { digits: bigint; scale: number } | null {

@@ -1,5 +1,5 @@
 import { decimalText } from './length';
-import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { decimal, no, ok, type Parsed, plainText, scaled, tooFine } from './parsed';
 import { remembering } from './remembering';
 
 /** A gauge pressure in whole pascals, computed once from what was typed. */
@@ -18,7 +18,7 @@ const PASCALS: Record<PressureUnit, readonly [bigint, bigint]> = {
 export const parsePressure: (text: string) => Parsed<Pascals> = remembering((text) => {
   const found = /^(.*?)\s*(psi|bar|kpa)$/i.exec(plainText(text));
   const value = found ? decimal(found[1] ?? '') : null;
-  if (!found || !value) return no(`“${text}” is not a pressure: ${EXPECTED}`);
+  if (!found || !value) return no(`${tooFine(found?.[1] ?? '') ?? `“${text}” is not a pressure`}: ${EXPECTED}`);
   const [numerator, denominator] = PASCALS[pressureUnit(text)];
   return ok(scaled(value, numerator, denominator));
 });

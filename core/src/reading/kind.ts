@@ -19,6 +19,13 @@ export interface Contradiction {
   message: string;
 }
 
+/** Lengths with their unit. With `orNone`, nothing at all can be as well. */
+export interface Range {
+  least?: string;
+  most: string;
+  orNone?: true;
+}
+
 /**
  * Everything there is to know of a kind of reading but how it is judged and how it is entered: those stand in
  * `judge` and in the app, each in a table that names every kind.
@@ -40,8 +47,10 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   item?: (reading: z.infer<S>) => string;
   /** The lengths it is judged by, the smallest of them deciding. */
   lengths?: (reading: z.infer<S>) => readonly string[];
-  /** What is hardly possible is asked about before it is believed: lengths with their unit. */
-  plausible?: { least?: string; most: string };
+  /** What its lengths can be, in one of several ranges: what is outside is asked about, and has no verdict. */
+  plausible?: readonly Range[];
+  /** What else about it cannot be, in a sentence that says what to do. */
+  odd?: (reading: z.infer<S>) => string | null;
   /** Such a reading is refused, since no verdict could rest on it. */
   contradiction?: (reading: z.infer<S>) => Contradiction | null;
   /** A reading in a few characters, for lists, the plan and print. */

@@ -1,6 +1,6 @@
 import { must, type Nanometres, parseLength } from '../measure';
 import type { Place } from '../trailer';
-import type { AskedFor, Contradiction } from './kind';
+import type { AskedFor, Contradiction, Range } from './kind';
 import { kindAs, type Reading, STEP_KINDS } from './kinds';
 
 /** What a reading says against itself, or null: such a reading is refused, since no verdict could rest on it. */
@@ -31,3 +31,27 @@ export const goodReading = (kind: Reading['kind'], at: AskedFor): Reading => kin
 
 /** What takes the bench to measure: it is not read on a driver's walk. */
 export const BENCH_KINDS: readonly string[] = STEP_KINDS.filter((kind) => kindAs(kind).bench);
+
+const nmOf = (text: string): Nanometres => must(parseLength(text, '32nds'));
+
+/** The range a length comes nearest to where it can be none of a kind; null where it can. Nothing at all may be `asked` about. */
+export function outOfRange(kind: Reading['kind'], nm: Nanometres, asked = false): Range | null {
+  const ranges = kindAs(kind).plausible ?? [];
+  const inside = ({ least, most, orNone }: Range) =>
+    (orNone && !asked && nm === 0) || ((least === undefined || nm >= nmOf(least)) && nm <= nmOf(most));
+  if (ranges.some(inside)) return null;
+  return ranges.find(({ most }) => nm <= nmOf(most)) ?? ranges.at(-1) ?? null;
+}
+
+/** Why a reading cannot be, and what to do; null when it can. Such a reading has no verdict. */
+export function implausible(reading: Reading): string | null {
+  const { lengths, odd, plausible, words } = kindAs(reading.kind);
+  if (plausible)
+    for (const text of lengths?.(reading) ?? []) {
+      const range = outOfRange(reading.kind, nmOf(text));
+      if (!range) continue;
+      const from = range.least ? `from ${range.least} to ${range.most}` : `at most ${range.most}`;
+      return `${text} can hardly be: ${words.toLowerCase()} is ${from}. Look at the unit and measure again.`;
+    }
+  return odd?.(reading) ?? null;
+}

@@ -22,7 +22,8 @@ export const ask = (readings: Given[], { axle, book = 'na', policies = {}, limit
 };
 /** The finding of one reading, of its own kind. */
 export const first = (reading: Given, more?: More) => {
-  const found = ask([reading], more).findings.find((each) => each.kind.split(':')[0] === reading.kind);
+  const own = ask([reading], more).findings.filter((each) => each.kind.split(':')[0] === reading.kind);
+  const found = own.find(({ measured }) => measured !== null) ?? own[0];
   if (!found) throw new Error(`no finding for ${reading.kind}`);
   return found;
 };

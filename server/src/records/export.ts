@@ -21,11 +21,7 @@ function cell(text: string): string {
   return /[",\r\n]/.test(guarded) ? `"${guarded.replaceAll('"', '""')}"` : guarded;
 }
 
-function line(cells: readonly string[]): string {
-  let text = '';
-  for (const each of cells) text += text ? `,${cell(each)}` : cell(each);
-  return `${text}\r\n`;
-}
+const line = (cells: readonly string[]): string => `${cells.map(cell).join(',')}\r\n`;
 
 const rowLine = ([unit, taken, by, value]: Row): string => line(readingCells(value, unit, taken, by));
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pressureText } from '../../measure';
 import { kindOf } from '../kind';
+import { oddPressure, pascals } from '../plausible';
 
 export const AIR_TESTS = [
   'leak-released',
@@ -52,6 +53,22 @@ function text({ start, end, value, seconds, cutIn, cutOut }: Test): string {
   return parts.filter(Boolean).join(', ');
 }
 
+/** Below this a system is not charged, and has nothing to lose. */
+const CHARGED: Partial<Record<AirTest, string>> = {
+  'leak-released': '60 psi',
+  'leak-applied': '60 psi',
+  'suspension-leak': '10 psi',
+};
+
+function odd({ test, start, end, value, cutIn, cutOut }: Test): string | null {
+  const charged = CHARGED[test];
+  if (charged && start && pascals(start) < pascals(charged))
+    return `From ${start} there is too little to lose: charge it to ${charged} at least, and let it run again.`;
+  if (cutIn && cutOut && pascals(cutIn) >= pascals(cutOut))
+    return `A governor cuts in below where it cuts out: ${cutIn} and ${cutOut} cannot both be right.`;
+  return oddPressure(start, end, value, cutIn, cutOut);
+}
+
 const GOOD: Record<AirTest, Partial<Test>> = {
   'leak-released': { start: '112 psi', end: '111 psi', seconds: 60, vehicles: 'single' },
   'leak-applied': { start: '96 psi', end: '94.5 psi', seconds: 60, vehicles: 'single' },
@@ -67,6 +84,7 @@ export const airTest = kindOf(schema)({
   words: 'Air test',
   at: 'unit',
   item: ({ test }) => test,
+  odd,
   text,
   good: ({ item = '' }) => {
     const test = isAirTest(item) ? item : 'leak-released';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { catalogueEntry, checkEntry } from '../../catalogue';
 import { SIDES } from '../../trailer';
-import { axleNumber, kindOf } from '../kind';
+import { axleNumber, type Contradiction, kindOf } from '../kind';
 
 /** A code of the defect catalogue. */
 export const codeText = z
@@ -20,11 +20,19 @@ const schema = z.strictObject({
   words: z.string().trim().max(300).optional(),
 });
 
+/** Of a check only its own signs are found. */
+function contradiction({ check, found }: z.infer<typeof schema>): Contradiction | null {
+  const signs = new Set(checkEntry(check)?.signs.map(({ code }) => code));
+  const strange = found.findIndex((code) => !signs.has(code));
+  return strange < 0 ? null : { path: `found.${strange}`, message: `“${found[strange]}” is no sign of “${check}”` };
+}
+
 export const check = kindOf(schema)({
   kind: 'check',
   words: 'Check by eye',
   at: 'end',
   item: (reading) => reading.check,
+  contradiction,
   text: ({ found }) => found.map((code) => catalogueEntry(code)?.words ?? code).join(', ') || 'good',
   good: ({ item = '', axle, side }) => ({
     kind: 'check',

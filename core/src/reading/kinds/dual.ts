@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lengthText } from '../../measure';
 import { endOf, endPlace, kindOf } from '../kind';
+import { oddLength } from '../plausible';
 
 const schema = z.strictObject({
   kind: z.literal('dual'),
@@ -17,6 +18,9 @@ export const dual = kindOf(schema)({
   words: 'Dual spacing',
   at: 'end',
   fits: ({ tyres }) => tyres === 'dual',
+  odd: ({ diameters = [] }) =>
+    diameters.map((each) => oddLength('the diameter of a tyre', each, '20 in', '60 in')).find((odd) => odd !== null) ??
+    null,
   text: ({ touching, diameters }) => (touching ? 'touching' : (diameters?.join(' and ') ?? 'apart')),
   good: (at) => ({ kind: 'dual', ...endOf(at), touching: false }),
 });

@@ -11,6 +11,7 @@ export const endPlay = kindOf(schema)({
   at: 'end',
   bench: true,
   lengths: ({ value }) => [value],
+  plausible: [{ most: '1/2 in' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'end-play', ...endOf(at), value: '0.003 in' }),
 });

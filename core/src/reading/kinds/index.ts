@@ -12,6 +12,7 @@ import { lining } from './lining';
 import { mudFlap } from './mud-flap';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
+import { scribeMarks } from './scribe-marks';
 import { sliderPins } from './slider-pins';
 import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
@@ -22,6 +23,7 @@ import { wheelNuts } from './wheel-nuts';
 const ASKED = {
   'stroke-applied': strokeApplied,
   'stroke-free': strokeFree,
+  'scribe-marks': scribeMarks,
   lining,
   drum,
   rotor,

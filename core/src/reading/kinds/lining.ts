@@ -17,7 +17,7 @@ export const lining = kindOf(schema)({
   fits: hasBrake,
   bench: true,
   lengths: ({ points }) => points,
-  plausible: { most: '1 1/2 in' },
+  plausible: [{ most: '1 1/2 in' }],
   text: ({ points }) => thinnest(points).text,
   column: 'points',
   good: (at) => ({ kind: 'lining', ...endOf(at), points: ['1/2 in'] }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pressureText, temperatureText } from '../../measure';
 import { kindOf, tyreOf, tyrePlace } from '../kind';
+import { oddPressure } from '../plausible';
 
 const schema = z.strictObject({
   kind: z.literal('pressure'),
@@ -21,6 +22,7 @@ export const pressure = kindOf(schema)({
   words: 'Tyre pressure',
   short: 'Pressure',
   at: 'tyre',
+  odd: ({ value, target, sidewallMax }) => oddPressure(value, target, sidewallMax),
   text: ({ value }) => value,
   good: (at) => ({ kind: 'pressure', ...tyreOf(at), value: '101 psi', target: '100 psi', sidewallMax: '120 psi' }),
 });

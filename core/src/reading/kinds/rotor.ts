@@ -19,6 +19,7 @@ export const rotor = kindOf(schema)({
   fits: isDisc,
   bench: true,
   lengths: ({ value }) => [value],
+  plausible: [{ least: '5 mm', most: '60 mm' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'rotor', ...endOf(at), value: '41.5 mm' }),
 });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { lengthText, must, type Nanometres, parseLength, pressureText } from '../../measure';
-import { hasAirBrake } from '../../trailer';
+import { hasPushrod } from '../../trailer';
 import { type Contradiction, endOf, endPlace, kindOf } from '../kind';
+import { oddPressure } from '../plausible';
 
 export const STROKE_METHODS = ['face-mark', 'pin-distance'] as const;
 
@@ -33,10 +34,11 @@ export const strokeApplied = kindOf(schema)({
   words: 'Applied stroke',
   short: 'Stroke',
   at: 'end',
-  fits: hasAirBrake,
+  fits: hasPushrod,
   bench: true,
   lengths: ({ value }) => [value],
-  plausible: { least: '1/4 in', most: '4 in' },
+  plausible: [{ least: '1/8 in', most: '4 in', orNone: true }],
+  odd: ({ reservoir }) => (reservoir ? oddPressure(reservoir) : null),
   contradiction,
   text: ({ value }) => value,
   good: (at) => ({ kind: 'stroke-applied', ...endOf(at), value: '1 5/8 in', reservoir: '95 psi' }),

@@ -18,6 +18,7 @@ export const strokeFree = kindOf(schema)({
   fits: isAirDrum,
   bench: true,
   lengths: ({ value }) => [value],
+  plausible: [{ most: '4 in' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'stroke-free', ...endOf(at), value: '5/8 in', method: 'bar' }),
 });

@@ -18,7 +18,7 @@ export const tread = kindOf(schema)({
   short: 'Tread',
   at: 'tyre',
   lengths: ({ grooves }) => grooves.flat(),
-  plausible: { most: '40/32 in' },
+  plausible: [{ most: '40/32 in' }],
   text: ({ grooves }) => thinnest(...grooves).text.replace(/ in$/, ''),
   column: 'grooves',
   good: (at) => ({ kind: 'tread', ...tyreOf(at), grooves: [['9/32']] }),

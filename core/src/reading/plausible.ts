@@ -1,0 +1,19 @@
+import { must, parseLength, parsePressure } from '../measure';
+
+/** More than any brake system or tyre of a road vehicle holds. */
+const MOST_PRESSURE = '200 psi';
+
+export const pascals = (text: string): number => must(parsePressure(text));
+
+/** Why a pressure cannot be; null when it can. */
+export const oddPressure = (...texts: readonly (string | undefined)[]): string | null => {
+  const odd = texts.find((text) => text && pascals(text) > pascals(MOST_PRESSURE));
+  return odd ? `${odd} can hardly be: at most ${MOST_PRESSURE}. Look at the unit and read it again.` : null;
+};
+
+/** Why a length cannot be one of a range; null when it can. */
+export function oddLength(what: string, text: string, least: string, most: string): string | null {
+  const nm = (written: string) => must(parseLength(written, 'none'));
+  if (nm(text) >= nm(least) && nm(text) <= nm(most)) return null;
+  return `${text} can hardly be ${what}: from ${least} to ${most}. Look at the unit and measure again.`;
+}
