@@ -2,7 +2,7 @@ import { type Doubt, doubtOf, type JudgeAnswer } from '../judge';
 import { type Book, bookFor, type FleetRules } from '../limits';
 import { type DisplayUnits, parseLength } from '../measure';
 import type { EarlierReading } from '../patterns';
-import { judgedLength, keyOf, type Reading, type Step } from '../reading';
+import { implausible, judgedLength, keyOf, type Reading, type Step } from '../reading';
 import type { Unit, UnitKind } from '../trailer';
 import type { GaugeSource } from './gauge';
 import type { SectionTime } from './life';
@@ -151,8 +151,10 @@ export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null 
   const before = draft.previous[stepKey(step)];
   const now = judgedLength(value);
   const last = before ? parseLength(before.text, '32nds') : null;
-  if (entryOf(draft, step).asked || now === null) return null;
-  return doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
+  if (entryOf(draft, step).asked) return null;
+  const doubt = now === null ? null : doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
+  const odd = doubt ? null : implausible(value);
+  return odd ? { way: 'odd', by: 0, because: odd } : doubt;
 }
 
 /** The readings taken so far, in the order of the route. */

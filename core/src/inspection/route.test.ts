@@ -5,8 +5,8 @@ import {
   type Axle,
   BRAKE_KINDS,
   HUB_KINDS,
-  hasAirBrake,
   hasBrake,
+  hasPushrod,
   TYRE_FITS,
   tyresOf,
   UNIT_KINDS,
@@ -104,7 +104,7 @@ test('on any running gear, every route asks only for what is there, each once, a
         const end = wheelEnd(unit, on, side);
         if (!end) throw new Error(`no end ${on}${side}`);
         if (tyre) expect(tyresOf(end)).toContain(tyre);
-        if (kind === 'stroke-applied') expect(hasAirBrake(end)).toBe(true);
+        if (kind === 'stroke-applied') expect(hasPushrod(end)).toBe(true);
         if (kind === 'lining') expect(hasBrake(end)).toBe(true);
         if (kind === 'dual') expect(end.tyres).toBe('dual');
       }

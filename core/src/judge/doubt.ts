@@ -5,9 +5,11 @@ import { outOfRange, type StepKind } from '../reading';
 /** A reading that is worth asking about before it is believed. */
 export interface Doubt {
   /** It moved the wrong way or too far since last time, or is hardly possible by itself. */
-  way: 'grown' | 'shrunk' | 'too-little' | 'too-much';
+  way: 'grown' | 'shrunk' | 'too-little' | 'too-much' | 'odd';
   /** How much, in nanometres: since last time, or past what is likely. */
   by: Nanometres;
+  /** What is odd about it, in a sentence. */
+  because?: string;
 }
 
 const length = (text: string): Nanometres => must(parseLength(text, '32nds'));

@@ -135,10 +135,6 @@ export const isAirDrum = ({ brake }: EndEquipment): boolean => AIR_DRUM.includes
 export const isDrum = ({ brake }: EndEquipment): boolean => DRUM.includes(brake);
 export const isDisc = ({ brake }: EndEquipment): boolean => DISC.includes(brake);
 
-/** Worked by an air chamber, so that it has a pushrod stroke. */
-export const hasAirBrake = (end: EndEquipment): boolean =>
-  end.brake === 's-cam' || end.brake === 'wedge' || end.brake === 'air-disc';
-
 /** Its pushrod stroke is measured: of a disc the pushrod is inside the caliper, of a wedge the scribe marks tell. */
 export const hasPushrod = ({ brake }: EndEquipment): boolean => brake === 's-cam';
 export const isWedge = ({ brake }: EndEquipment): boolean => brake === 'wedge';

@@ -90,13 +90,13 @@ describe('book, policies and units', () => {
   });
 });
 
-test('a maker’s limit of what is fitted decides where it is the stricter', async () => {
+test('a maker’s mark on a drum’s lining decides like the law', async () => {
   const limit = { value: '5/8 in', source: 'manual, page 12' };
   const maker = { unit: fleet.unit, axle: 1, reading: 'lining' as const };
   await world.done(who('technician'), 'set-maker-limit', { ...maker, side: 'left', limit });
   const id = await inspectAll(world, fleet);
   const { judgement } = (await world.get(who('manager'), `/inspections/${id}`)).body;
-  expect(judgement.findings[0]).toMatchObject({ axle: 1, side: 'left', verdict: 'shop-limit', limit: '5/8 in' });
+  expect(judgement.findings[0]).toMatchObject({ axle: 1, side: 'left', verdict: 'violation', limit: '5/8 in' });
   await world.done(who('technician'), 'set-maker-limit', { ...maker, side: 'left', limit: null });
   const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
   expect(unit.axles[0].ends.left.maker).toEqual({});

@@ -27,7 +27,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
           bold
         >{`${before.text} on ${before.on}, now ${now}: ${by} ${doubt.way === 'grown' ? 'more' : 'less'}.`}</Text>
       ) : null}
-      <Text>{padOf(kind).unlikely?.[doubt.way]}</Text>
+      <Text>{doubt.because ?? padOf(kind).unlikely?.[doubt.way]}</Text>
       <Button tall look="act" label="It is right" onPress={onConfirm} />
       <Button tall label="Measure again" onPress={onAgain} />
       <Text size="small" tone="soft">

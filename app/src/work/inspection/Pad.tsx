@@ -66,7 +66,7 @@ function Entering() {
   const section = draft.route?.sections.find(({ id }) => id === step.section);
   const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
   const reasons = judged.opinion
-    ? `${judged.opinion.because} ${judged.opinion.rule ?? ''}`
+    ? [judged.opinion.because, judged.opinion.open, judged.opinion.rule].filter(Boolean).join(' ')
     : padOf(step.kind).how(step);
   return (
     <>

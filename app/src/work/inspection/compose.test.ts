@@ -1,9 +1,11 @@
 import {
   type Draft,
+  formatLength,
   HUB_LEAKS,
   HUB_LEVELS,
   judge,
   keyOf,
+  NM_PER_INCH,
   type Note,
   parseLength,
   ROUTES,
@@ -97,8 +99,9 @@ describe('steps of more than one figure', () => {
     expect(value(step, { released: '4', applied: '2' }, { method: 'pin-distance' })).toMatchObject({
       message: expect.stringMatching('longer distance'),
     });
+    const NM_PER_64TH = NM_PER_INCH / 64;
     const distance = fc.oneof(
-      fc.integer({ min: 0, max: 400 }).map((count) => `${count}/64 in`),
+      fc.integer({ min: 0, max: 400 }).map((count) => formatLength(count * NM_PER_64TH, 'fraction')),
       fc.integer({ min: 0, max: 20_000 }).map((count) => `${(count / 100).toFixed(2)} mm`),
       fc.integer({ min: 0, max: 8_000 }).map((count) => `${(count / 1_000).toFixed(3)} in`),
     );

@@ -11,6 +11,7 @@ import { lining } from './lining';
 import { mudFlap } from './mud-flap';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
+import { scribeMarks } from './scribe-marks';
 import { sliderPins } from './slider-pins';
 import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
@@ -21,6 +22,7 @@ import { wheelNuts } from './wheel-nuts';
 const PADS: Record<StepKind, KindPad> = {
   'stroke-applied': strokeApplied,
   'stroke-free': strokeFree,
+  'scribe-marks': scribeMarks,
   lining,
   drum,
   rotor,
