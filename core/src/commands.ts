@@ -27,7 +27,8 @@ export const commandOf = (name: CommandName): Command<z.ZodType> => COMMANDS[nam
 /** Whether a role may ever send a command. */
 export const mayEverSend = (name: CommandName, role: Role): boolean => commandOf(name).roles.includes(role);
 
-const id = z.uuid();
+/** Ids are the same in capitals. */
+const id = z.uuid().toLowerCase();
 
 /** The envelope of a command: its id, when it was done on the device, and its body. */
 export const commandSchema = <N extends CommandName>(name: N) =>

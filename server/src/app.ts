@@ -16,6 +16,8 @@ import {
   type DoCommand,
   documentRoutes,
   healthRoutes,
+  loggedError,
+  refuseUnreadable,
   type Serving,
   serializerCompiler,
   webRoutes,
@@ -42,14 +44,15 @@ const BODY_BYTES = 256 * 1024;
 /** The server, put together. Reads like its table of contents. */
 export async function buildApp(parts: AppParts): Promise<App> {
   const app: App = Fastify({
-    logger: { level: parts.log, redact: ['req.headers.cookie'] },
+    logger: { level: parts.log, redact: ['req.headers.cookie'], serializers: { err: loggedError as never } },
     bodyLimit: BODY_BYTES,
     requestTimeout: REQUEST_MS,
-    forceCloseConnections: true,
+    forceCloseConnections: 'idle',
   }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.setErrorHandler(answerError);
+  app.addHook('preValidation', refuseUnreadable);
 
   await app.register(helmet, {
     contentSecurityPolicy: {

@@ -29,12 +29,15 @@ function checkPlaces({ units, readings }: Request, refuse: (path: (string | numb
   }
 }
 
+/** What several units fully read have, and some. */
+const MOST_READINGS = 500;
+
 const requestWith = <T extends z.ZodType<Unit>>(unit: T) =>
   z
     .strictObject({
       book: z.enum(BOOK_IDS),
       units: z.array(unit).min(1).max(8),
-      readings: z.array(unitReadingSchema).max(2_000),
+      readings: z.array(unitReadingSchema).max(MOST_READINGS),
       /** Good brakes elsewhere in the combination, for the what-if. */
       assumeOtherBrakes: z.int().min(0).max(100).optional(),
     })

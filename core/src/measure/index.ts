@@ -33,4 +33,13 @@ export {
   type TemperatureUnit,
   temperatureUnit,
 } from './temperature';
-export { dayText, lengthText, pressureText, temperatureText, treadText, wordsText } from './text';
+export {
+  dayText,
+  isReadable,
+  lengthText,
+  pressureText,
+  readableText,
+  temperatureText,
+  treadText,
+  wordsText,
+} from './text';

@@ -1,21 +1,23 @@
 import type { Problem } from '@zealous-axle/core';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
-import { KnownProblem, type ProblemCode, problem } from '../problem';
+import { KnownProblem, type ProblemCode, problem, sentence } from '../problem';
+import { CommitUnsure, isLost } from '../store';
 
 /** What PostgreSQL's own refusals mean to a client. */
-const BY_SQL_STATE: Record<string, ProblemCode> = {
+const BY_CODE: Record<string, ProblemCode> = {
   '23505': 'not-now', // the id is taken
   '23503': 'not-found', // what it points to is not there
   '42501': 'not-found', // another fleet's row
   '57014': 'too-slow',
-  '57P01': 'unavailable',
-  '57P03': 'unavailable',
-  ECONNREFUSED: 'unavailable',
+  '55P03': 'busy',
+  '53100': 'full',
 };
 const BY_STATUS: Record<number, ProblemCode> = { 400: 'invalid', 413: 'too-large', 415: 'invalid', 429: 'too-many' };
+const NOT_JSON = new Set(['FST_ERR_CTP_INVALID_JSON_BODY', 'FST_ERR_CTP_EMPTY_JSON_BODY']);
+const RETRY_SECONDS = 5;
 
-type Thrown = FastifyError & { cause?: { code?: string } };
+type Thrown = FastifyError & { cause?: { code?: string; message?: string } };
 
 function problemOf(error: Thrown): Problem {
   if (error instanceof KnownProblem) return problem(error.code, error.more);
@@ -26,8 +28,12 @@ function problemOf(error: Thrown): Problem {
         message: message ?? '',
       })),
     });
-  const known = BY_SQL_STATE[error.cause?.code ?? error.code] ?? BY_STATUS[error.statusCode ?? 500];
-  return problem(known ?? 'broken');
+  if (NOT_JSON.has(error.code))
+    return problem('invalid', { errors: [{ path: '', message: sentence('not-json') }] });
+  if (error instanceof CommitUnsure) return problem('unsure');
+  if (isLost(error)) return problem('unavailable');
+  const { code } = error.cause ?? error;
+  return problem(BY_CODE[code ?? ''] ?? BY_STATUS[error.statusCode ?? 500] ?? 'broken');
 }
 
 /** `/readings/0/value` as `readings.0.value`; an unknown key is named in its path. */
@@ -37,10 +43,26 @@ function pathOf(instancePath: string, params: unknown): string {
   return [path, unknown].filter(Boolean).join('.');
 }
 
+/** An error as it is logged: never with the values of a statement. */
+export function loggedError(error: Thrown): Record<string, unknown> {
+  const { code, message } = error.cause ?? error;
+  const stack = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
+  return {
+    type: error.name,
+    code,
+    message: error.cause || !/params:/.test(message ?? '') ? message : 'a statement failed',
+    stack,
+  };
+}
+
 /** Every error leaves as a problem document; only those we did not foresee are logged as errors. */
 export function answerError(error: Thrown, request: FastifyRequest, reply: FastifyReply): void {
   const document = problemOf(error);
-  if (document.status >= 500) request.log.error({ err: error }, document.title);
+  if (document.status === 500) request.log.error({ err: error }, document.title);
+  if (document.status === 503) {
+    request.log.warn({ code: (error.cause ?? error).code }, document.title);
+    reply.header('retry-after', RETRY_SECONDS);
+  }
   reply
     .code(document.status)
     .header('content-type', 'application/problem+json; charset=utf-8')

@@ -80,7 +80,7 @@ describe('POST /api/v1/judge', () => {
       headers: { 'content-type': 'application/json' },
       payload: '{',
     });
-    expect(answer.json()).toMatchObject({ status: 400 });
+    expect(answer.json()).toMatchObject({ status: 400, errors: [{ message: expect.stringMatching('not JSON') }] });
   });
 });
 

@@ -1,9 +1,11 @@
 /** What every address has in common. */
+export { budget } from './budget';
 export { commandRoutes, type DoCommand } from './commands';
 export { documentRoutes } from './documents';
-export { answerError } from './errors';
+export { answerError, loggedError } from './errors';
 export { healthRoutes } from './health';
 export { type Key, pageOf, readKey } from './pages';
+export { refuseUnreadable } from './readable';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, signedIn } from './serving';
 export { webRoutes } from './web';

@@ -11,11 +11,11 @@ import {
   routeSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import type { App } from '../http';
+import { type App, budget } from '../http';
 
-const MOST_BYTES = 512 * 1024;
-/** A judgement takes about a millisecond: an outsider may check our arithmetic by the thousand, and cannot hold the server up. */
-const MOST_A_MINUTE = 6_000;
+const MOST_BYTES = 256 * 1024;
+/** Thousands of a trailer's readings, so that an outsider can check our arithmetic; a flood of the largest fails at once. */
+const BYTES_A_MINUTE = 4 * 1024 * 1024;
 
 /** Readings in, findings out: public, and nothing is stored. */
 export function judgeRoutes(app: App): void {
@@ -23,7 +23,7 @@ export function judgeRoutes(app: App): void {
     '/judge',
     {
       bodyLimit: MOST_BYTES,
-      config: { rateLimit: { max: MOST_A_MINUTE, timeWindow: '1 minute' } },
+      onRequest: budget(BYTES_A_MINUTE),
       schema: {
         tags: ['judge'],
         summary: 'Judge readings against a limit book',

@@ -21,6 +21,12 @@ const PROBLEMS = {
   broken: [500, 'Something broke here', 'The error is in our log. Nothing of this request was stored.'],
   busy: [503, 'Busy', 'Others changed the same things at the same time. Send it again.'],
   unavailable: [503, 'Not ready', 'The database does not answer. Try again shortly.'],
+  full: [503, 'No room', 'The disk of the database is full. Nothing of this request was stored.'],
+  unsure: [
+    503,
+    'Not known',
+    'The database was lost while it stored this. Send it again: it is done once, whether it was stored or not.',
+  ],
 } as const satisfies Record<string, readonly [status: number, title: string, detail: string]>;
 
 export type ProblemCode = keyof typeof PROBLEMS;

@@ -1,5 +1,7 @@
 /** Every sentence a refusal says beside its title. Nothing else writes error text; what `core` refuses brings its own. */
 const SENTENCES = {
+  unreadable: 'This text has a sign in it that cannot be kept. Write it again.',
+  'not-json': 'The body is not JSON: it ends early, or a sign stands where it may not.',
   'whole-trailer': 'This concerns the whole trailer',
   'which-end': 'Say at which wheel end',
   'say-what': 'Say in words what is wrong',

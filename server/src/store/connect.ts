@@ -3,6 +3,7 @@ import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import Cursor from 'pg-cursor';
+import { CommitUnsure, isLost } from './lost';
 
 export type Database = NodePgDatabase & { $client: pg.Pool };
 /** A transaction that sees one fleet. What is asked of it at once is sent at once. */
@@ -33,6 +34,15 @@ class NamingClient extends pg.Client {
   }
 }
 
+/** How long is waited for a connection, a statement and a lock: whoever asks is told in time that the database hangs. */
+const PATIENCE = {
+  connectionTimeoutMillis: 3_000,
+  statement_timeout: 4_000,
+  lock_timeout: 3_000,
+  idle_in_transaction_session_timeout: 5_000,
+  query_timeout: 4_500,
+};
+
 export function connect(url: string): Connection {
   const pool = new pg.Pool({
     connectionString: url,
@@ -40,9 +50,11 @@ export function connect(url: string): Connection {
     Client: NamingClient,
     pipeline: true,
     application_name: 'zealous-axle',
+    ...PATIENCE,
   } as pg.PoolConfig);
-  // A connection lost while idle is not an error of any request: the pool opens another.
+  // A connection lost while idle is not an error of any request; one lost in use fails its statement: none ends the process.
   pool.on('error', () => undefined);
+  pool.on('connect', (client) => void client.on('error', () => undefined));
   return { pool, db: drizzle(pool) };
 }
 
@@ -86,14 +98,21 @@ export async function inFleet<T>(
     const opened = begin(client, fleetId, '');
     [done] = await Promise.all([work(storeOn(client), (sent) => last.push(sent)), opened]);
   } catch (error) {
-    await Promise.all([end(client, 'rollback'), Promise.allSettled(last)]);
+    await Promise.all([giveUp(client, error), Promise.allSettled(last)]);
     throw error;
   }
-  const [ended] = await Promise.all([end(client, 'commit'), ...last]);
-  // PostgreSQL answers a commit with ROLLBACK where something failed in between and nobody heard of it.
-  if (ended !== 'COMMIT') throw ended instanceof Error ? ended : new Error('the transaction was rolled back');
-  return done;
+  const [ended, ...others] = await Promise.allSettled([end(client, 'commit'), ...last]);
+  const answer = ended.status === 'fulfilled' ? ended.value : ended.reason;
+  if (answer === 'COMMIT') return done;
+  if (answer instanceof Error && isLost(answer)) throw new CommitUnsure(answer.message);
+  // PostgreSQL answers a commit with ROLLBACK where something failed in between.
+  const failed = others.find((each) => each.status === 'rejected');
+  throw failed?.reason ?? (answer instanceof Error ? answer : new Error('the transaction was rolled back'));
 }
+
+/** Ends a transaction that failed; a connection that was lost is closed without a word. */
+const giveUp = async (client: pg.PoolClient, error: unknown): Promise<unknown> =>
+  isLost(error) ? client.release(error as Error) : end(client, 'rollback');
 
 /** As {@link inFleet}, for work that only reads: its answer does not wait for the transaction to end. */
 export async function readInFleet<T>(
@@ -105,9 +124,11 @@ export async function readInFleet<T>(
   try {
     const opened = begin(client, fleetId, ' read only');
     const [done] = await Promise.all([work(storeOn(client)), opened]);
-    return done;
-  } finally {
     void end(client, 'rollback');
+    return done;
+  } catch (error) {
+    void giveUp(client, error);
+    throw error;
   }
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { thinnest, treadText } from '../../measure';
-import { kindOf, tyreOf, tyrePlace } from '../kind';
+import { type Contradiction, kindOf, tyreOf, tyrePlace } from '../kind';
 
 export const WEAR_MARKS = ['both-shoulders', 'centre', 'one-shoulder', 'cupped', 'feathered', 'flat-spots'] as const;
 
@@ -12,6 +12,12 @@ const schema = z.strictObject({
   wear: z.array(z.enum(WEAR_MARKS)).max(WEAR_MARKS.length).optional(),
 });
 
+const MOST_POINTS = 64;
+const contradiction = ({ grooves }: z.infer<typeof schema>): Contradiction | null =>
+  grooves.flat().length > MOST_POINTS
+    ? { path: 'grooves', message: `At most ${MOST_POINTS} points of one tyre` }
+    : null;
+
 export const tread = kindOf(schema)({
   kind: 'tread',
   words: 'Tread',
@@ -20,6 +26,7 @@ export const tread = kindOf(schema)({
   lengths: ({ grooves }) => grooves.flat(),
   plausible: [{ most: '40/32 in' }],
   text: ({ grooves }) => thinnest(...grooves).text.replace(/ in$/, ''),
+  contradiction,
   column: 'grooves',
   good: (at) => ({ kind: 'tread', ...tyreOf(at), grooves: [['9/32']] }),
 });
