@@ -18,6 +18,8 @@ function failure(error: unknown): string {
   return `The server cannot start: ${cause ?? message ?? String(error)}`;
 }
 
+const LONGEST_STOP_MS = 10_000;
+
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
   if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
@@ -44,6 +46,8 @@ async function main(): Promise<void> {
   const stop = async () => {
     if (stopping) return;
     stopping = true;
+    // What is being answered is answered; whoever takes longer than this is cut off.
+    setTimeout(() => process.exit(1), LONGEST_STOP_MS).unref();
     await app.close();
     await live.close();
     await pool.end();

@@ -1,5 +1,5 @@
 import type { FastifyReply } from 'fastify';
-import { type App, ask, type Serving, signedIn } from '../http';
+import { type App, ask, openStreams, type Serving, signedIn } from '../http';
 import type { Live, Notice } from './live';
 import { missedSince } from './missed';
 
@@ -24,6 +24,7 @@ function sender(reply: FastifyReply, after: number) {
  * that comes back names the last event it heard and is told what it missed, or to read all again where that is too much.
  */
 export function liveRoutes(app: App, serving: Serving, live: Live): void {
+  const opened = openStreams(app);
   app.get('/live', { schema: { tags: ['live'], hide: true }, sse: 'only' }, async (request, reply) => {
     const { fleet } = await signedIn(serving, request);
     const heard = Number(request.headers['last-event-id'] ?? 0) || 0;
@@ -31,6 +32,7 @@ export function liveRoutes(app: App, serving: Serving, live: Live): void {
     let send = (notice: Notice): void => void waiting.push(notice);
     const leave = live.subscribe(fleet.id, (notice) => send(notice));
     reply.sse.onClose(leave);
+    opened(reply);
     reply.sse.keepAlive();
     await reply.sse.send({ event: 'ready', retry: RETRY_MS, data: '' });
     const missed = heard ? await ask(serving, request, (store) => missedSince(store, heard)) : [];

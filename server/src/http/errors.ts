@@ -28,8 +28,7 @@ function problemOf(error: Thrown): Problem {
         message: message ?? '',
       })),
     });
-  if (NOT_JSON.has(error.code))
-    return problem('invalid', { errors: [{ path: '', message: sentence('not-json') }] });
+  if (NOT_JSON.has(error.code)) return problem('invalid', { errors: [{ path: '', message: sentence('not-json') }] });
   if (error instanceof CommitUnsure) return problem('unsure');
   if (isLost(error)) return problem('unavailable');
   const { code } = error.cause ?? error;

@@ -8,4 +8,5 @@ export { type Key, pageOf, readKey } from './pages';
 export { refuseUnreadable } from './readable';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, signedIn } from './serving';
+export { openStreams } from './streams';
 export { webRoutes } from './web';

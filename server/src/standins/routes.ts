@@ -1,6 +1,6 @@
 import { GAUGE_KINDS, lengthText } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, type Serving, signedIn } from '../http';
+import { type App, openStreams, type Serving, signedIn } from '../http';
 import { openGauges } from './gauges';
 
 const pressed = z.strictObject({
@@ -16,11 +16,13 @@ const RETRY_MS = 2_000;
 /** The simulated gauges: a stream of their lines, and a press. Each person hears their own gauges. */
 export function gaugeRoutes(app: App, serving: Serving): void {
   const gauges = openGauges();
+  const opened = openStreams(app);
   app.get('/gauges/stream', { schema: { tags: ['gauges'], hide: true }, sse: 'only' }, async (request, reply) => {
     const { person } = await signedIn(serving, request);
     const hear = (line: string) => void reply.sse.send({ data: line }).catch(() => undefined);
     const leave = gauges.listen(person.id, hear, () => reply.sse.close());
     reply.sse.onClose(leave);
+    opened(reply);
     reply.sse.keepAlive();
     await reply.sse.send({ event: 'ready', retry: RETRY_MS, data: '' });
   });
