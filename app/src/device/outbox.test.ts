@@ -3,7 +3,7 @@ import { postCommand } from '../server/post-command';
 import { device } from './device';
 import { discard, flush, onAnswered, openOutbox, outboxState, retry, send } from './outbox';
 
-type Answer = 'ok' | 'refused' | 'unreachable' | 'lost';
+type Answer = 'ok' | 'refused' | 'unreachable' | 'lost' | 'broken';
 
 const UNIT = '01900000-0000-7000-8000-000000000001';
 const hold = (reason: string) => ({ hold: UNIT, unit: UNIT, reason });
@@ -18,6 +18,8 @@ function fakeServer(answers: Answer[]) {
     const answer = answers.shift() ?? 'ok';
     if (answer === 'unreachable') throw new TypeError('no network');
     if (answer === 'refused') return { ok: false, status: 409, json: async () => refusal } as Response;
+    if (answer === 'broken')
+      return { ok: false, status: 500, json: async () => ({ ...refusal, status: 500 }) } as Response;
     if (!seen.has(id)) done.push(body.reason);
     seen.add(id);
     if (answer === 'lost') throw new TypeError('connection lost');
@@ -80,6 +82,32 @@ test('a refused command stays with its reason, and does not stop the others', as
   await retry(kept?.id ?? '');
   await empty();
   expect(server.done).toEqual(['b', 'a']);
+});
+
+test('a command the server breaks on is tried again a few times, then set aside and shown; the others are sent', async () => {
+  const server = fakeServer(['broken', 'ok', 'broken', 'broken']);
+  await send('hold-trailer', hold('bad'), 'bad');
+  await send('hold-trailer', hold('good'), 'good');
+  await settled();
+  expect(server.done).toEqual(['good']);
+  expect(outboxState()).toMatchObject({ offline: false, entries: [{ label: 'bad', tries: 1 }] });
+  await empty();
+  expect(server.done).toEqual(['good']);
+  expect(outboxState().entries).toMatchObject([{ label: 'bad', refused: { status: 500 } }]);
+});
+
+test('what rests on a command that was set aside waits for it', async () => {
+  const inspection = '01900000-0000-7000-8000-0000000000aa';
+  const server = fakeServer(['refused']);
+  await send('hold-trailer', { ...hold('first'), hold: inspection }, 'first');
+  await send('hold-trailer', { ...hold('rests on it'), hold: inspection }, 'rests');
+  await send('hold-trailer', hold('else'), 'else');
+  await settled();
+  expect(server.done).toEqual(['else']);
+  await discard(outboxState().entries[0]?.id ?? '');
+  await flush();
+  await settled();
+  expect(server.done).toEqual(['else', 'rests on it']);
 });
 
 test('a refused command can be given up', async () => {

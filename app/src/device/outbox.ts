@@ -2,7 +2,7 @@ import type { CommandBody, CommandName, Problem } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { device } from './device';
 import { thisWindow } from './this-window';
-import type { Waiting } from './waiting';
+import { restsOn, type Waiting } from './waiting';
 
 export interface OutboxState {
   entries: readonly Waiting[];
@@ -15,14 +15,16 @@ export interface OutboxState {
 
 type Listener = () => void;
 
-/** What came of sending a command. */
-type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem };
+/** What came of sending a command: `broken` when the server answered that it could not do it. */
+type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem } | { broken: Problem };
 /** Sends one command to the server. */
 export type Post = (entry: Waiting) => Promise<Posted>;
 
 const FIRST_WAIT_MS = 1_500;
 const LONGEST_WAIT_MS = 30_000;
 const LOCK = 'za-outbox';
+/** A command the server breaks on is tried so often, then set aside for the person to decide. */
+const MOST_TRIES = 3;
 
 /** What the device's storage did not take, each in the place where it would stand. */
 const here = thisWindow<Waiting>();
@@ -110,38 +112,62 @@ export async function discard(id: string): Promise<void> {
 export async function retry(id: string): Promise<void> {
   const entry = waiting(id);
   if (!entry) return;
-  const { refused: _, ...again } = entry;
-  await write(again);
+  const { refused: _, tries: __, ...fresh } = entry;
+  await write(fresh);
   await readBack();
   void flush();
 }
 
-async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'signed-out' | 'unreachable'> {
+async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'broken' | 'signed-out' | 'unreachable'> {
   const posted = await post(entry);
   if (posted === 'sent') await remove(entry);
   if (typeof posted === 'string') return posted;
-  await write({ ...entry, refused: posted.refused });
-  return 'refused';
+  if ('refused' in posted) {
+    await write({ ...entry, refused: posted.refused });
+    return 'refused';
+  }
+  const tries = (entry.tries ?? 0) + 1;
+  await write({ ...entry, tries, ...(tries < MOST_TRIES ? {} : { refused: posted.broken }) });
+  return 'broken';
+}
+
+/** The next command to send: none that rests on one before it which was set aside, or which just broke. */
+function nextOf(entries: readonly Waiting[], broke: ReadonlySet<string>): Waiting | undefined {
+  const stuck: Waiting[] = [];
+  for (const entry of entries) {
+    if (entry.person !== person) continue;
+    if (entry.refused || broke.has(entry.id)) stuck.push(entry);
+    else if (!stuck.some((before) => restsOn(entry, before))) return entry;
+    else stuck.push(entry);
+  }
+  return undefined;
+}
+
+function again(): void {
+  timer = setTimeout(() => void flush(), wait);
+  wait = Math.min(wait * 2, LONGEST_WAIT_MS);
 }
 
 /** Sends what waits, oldest first, until nothing is left or the server cannot be reached. */
 async function sendAll(): Promise<void> {
+  const broke = new Set<string>();
   for (;;) {
-    const next = (await readBack()).find((entry) => entry.person === person && !entry.refused);
+    const next = nextOf(await readBack(), broke);
     if (!next) {
-      wait = FIRST_WAIT_MS;
-      return set({ offline: false });
+      set({ offline: false });
+      if (state.entries.some((entry) => broke.has(entry.id) && !entry.refused)) again();
+      else wait = FIRST_WAIT_MS;
+      return;
     }
     const outcome = await sendOne(next);
     if (outcome === 'signed-out') return set({ signedOut: true });
     if (outcome === 'unreachable') {
       set({ offline: true });
-      timer = setTimeout(() => void flush(), wait);
-      wait = Math.min(wait * 2, LONGEST_WAIT_MS);
-      return;
+      return again();
     }
+    if (outcome === 'broken') broke.add(next.id);
     await readBack();
-    for (const listener of answered) listener(next);
+    if (outcome !== 'broken') for (const listener of answered) listener(next);
   }
 }
 
@@ -154,7 +180,14 @@ export async function flush(): Promise<void> {
   await (navigator.locks ? navigator.locks.request(LOCK, work) : work());
   set({ sending: false });
   // A command kept while the last look at the line was being taken is not left behind.
-  if (!state.offline && !state.signedOut && state.entries.some((entry) => entry.person === person && !entry.refused))
+  if (
+    !state.offline &&
+    !state.signedOut &&
+    nextOf(
+      state.entries.filter(({ tries }) => !tries),
+      new Set(),
+    )
+  )
     void flush();
 }
 

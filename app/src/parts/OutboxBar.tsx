@@ -18,7 +18,7 @@ export function OutboxBar() {
       ? `${things(refused)} refused. See why`
       : signedOut
         ? `${things(waiting)} kept here. Sign in again to send`
-        : `No server. ${things(waiting)} kept on this device`;
+        : `No signal. ${things(waiting)} kept on this device`;
   return (
     <Pressable
       role="button"

@@ -1,3 +1,4 @@
+import { readableText } from '@zealous-axle/core';
 import type { Ref } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { Text } from './Text';
@@ -24,7 +25,7 @@ export interface TextFieldProps
 }
 
 /** Words to write, under their label. */
-export function TextField({ label, error, multiline, input, ...props }: TextFieldProps) {
+export function TextField({ label, error, multiline, input, onChangeText, ...props }: TextFieldProps) {
   return (
     <View className="gap-1">
       <Text bold>{label}</Text>
@@ -35,6 +36,7 @@ export function TextField({ label, error, multiline, input, ...props }: TextFiel
         autoCapitalize="none"
         className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}
         {...props}
+        onChangeText={onChangeText && ((text) => onChangeText(readableText(text)))}
       />
       {error ? (
         <Text tone="out" role="alert">

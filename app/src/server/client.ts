@@ -14,10 +14,17 @@ export class Unreachable extends Error {
   }
 }
 
+/** The server answered that it broke on this very request. */
+export class Broken extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
 const API = '/api/v1';
 const PATIENCE_MS = 20_000;
 
-/** One call to the server: its answer, or {@link Refused}, or {@link Unreachable}. */
+/** One call to the server: its answer, or {@link Refused}, {@link Broken} or {@link Unreachable}. */
 export async function call<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
   const response = await fetch(`${API}${path}`, {
     method,
@@ -33,5 +40,6 @@ export async function call<T>(method: 'GET' | 'POST' | 'DELETE', path: string, b
   const problem = json as Problem | null;
   if (problem && typeof problem.status === 'number' && problem.status < 500 && problem.status !== 429)
     throw new Refused(problem);
+  if (problem?.status === 500) throw new Broken(problem);
   throw new Unreachable();
 }
