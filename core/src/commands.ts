@@ -30,9 +30,14 @@ export const mayEverSend = (name: CommandName, role: Role): boolean => commandOf
 /** Ids are the same in capitals. */
 const id = z.uuid().toLowerCase();
 
-/** The envelope of a command: its id, when it was done on the device, and its body. */
+/** The envelope of a command: its id, when it was done and when it was sent by the device's clock, and its body. */
 export const commandSchema = <N extends CommandName>(name: N) =>
-  z.strictObject({ id, at: z.iso.datetime({ offset: true }), body: COMMANDS[name].body });
+  z.strictObject({
+    id,
+    at: z.iso.datetime({ offset: true }),
+    sent: z.iso.datetime({ offset: true }).optional(),
+    body: COMMANDS[name].body,
+  });
 
 /** What a command answers, however often it is sent. */
 export const commandAnswerSchema = z.strictObject({

@@ -1,4 +1,5 @@
 import { type Finding, holds } from '../judge';
+import { keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
 
 /** A fault as it is reported: under its code, at its place. */
@@ -19,6 +20,28 @@ const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:
 
 const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): string =>
   `${code} ${axle} ${side} ${tyre}`;
+
+/** Findings of comparing readings: the kind of those they rest on. */
+const COMPARED: Readonly<Record<string, readonly string[]>> = {
+  'dual-tread': ['tread'],
+  'dual-pressure': ['pressure'],
+  'dual-pair': ['tread', 'pressure'],
+  'chamber-match': ['stroke-applied'],
+};
+
+/** Those of the findings that rest on an inspection's own readings: another's finding keeps its own reader. */
+export function ownFindings(findings: readonly Finding[], own: readonly Reading[]): Finding[] {
+  const keys = new Set<string>(own.map(readingKey));
+  const compared = (finding: Finding, kinds: readonly string[]) =>
+    own.some((reading) => {
+      const { axle, side } = readingPlace(reading);
+      return kinds.includes(reading.kind) && axle === finding.axle && (finding.side === null || side === finding.side);
+    });
+  return findings.filter((each) => {
+    const kinds = COMPARED[each.kind];
+    return kinds ? compared(each, kinds) : keys.has(keyOf(each));
+  });
+}
 
 /** What an inspection reports: one defect for each failing finding at a place that has none open yet. */
 export function foundDefects(

@@ -1,7 +1,7 @@
 /** Routes and their steps, an inspection as it is walked, and what is judged together. */
 export { INSPECTION_COMMANDS } from './commands';
 export * from './draft';
-export { type FoundDefect, foundDefects, holdReason } from './found';
+export { type FoundDefect, foundDefects, holdReason, ownFindings } from './found';
 export {
   type Frame,
   frameKey,
@@ -32,6 +32,8 @@ export {
   type Section,
   WALK_WORDS,
   WALKS,
+  wholeSteps,
 } from './route';
+export { type Claim, type NewClaim, standingVerdict, whichStands } from './stands';
 export { judgedTogether, judgeTogether, type StandingThere, type Together } from './together';
 export * from './views';

@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { BENCH_KINDS, fitsEnd, MEASURED_KINDS, STEP_KINDS, type Step, tyresAsked } from '../reading';
+import {
+  BENCH_KINDS,
+  expectedReadings,
+  fitsEnd,
+  keyOf,
+  MEASURED_KINDS,
+  STEP_KINDS,
+  type Step,
+  tyresAsked,
+} from '../reading';
 import {
   BRAKE_KINDS,
   HUB_KINDS,
@@ -110,6 +119,12 @@ function sectionSteps(section: Section, unit: Unit): Step[] {
 /** Every step of a route for a unit, in the order it is walked; what does not apply to the unit is left out. */
 export const routeSteps = (route: Route, unit: Unit): Step[] =>
   route.sections.flatMap((section) => sectionSteps(section, unit));
+
+/** What a full inspection must have read: what its route asked, and everything an axle end is measured for. */
+export function wholeSteps(unit: Unit, asked: readonly Step[]): Step[] {
+  const keys = new Set<string>(asked.map(keyOf));
+  return [...asked, ...expectedReadings(unit).filter((step) => !keys.has(keyOf(step)))];
+}
 
 /** The routes that may be walked round a kind of unit, the fleet's own first. */
 export const routesFor = (kind: Unit['kind'], own: readonly Route[] = []): Route[] =>

@@ -20,6 +20,11 @@ export const standingSchema = z.strictObject({
   verdict,
   value: readingSchema,
   at: instant,
+  /** Who took it, and when the server learnt of it. */
+  by: id,
+  recordedAt: instant,
+  /** Which of two readings is the later is not known: the worse stands, and somebody should look again. */
+  doubtful: z.boolean(),
 });
 /** The reading that stands now at a place. */
 export type Standing = z.infer<typeof standingSchema>;
@@ -59,6 +64,8 @@ export const sheetSchema = z.strictObject({
       value: readingSchema,
       by: z.string(),
       at: instant,
+      /** What the device's clock said, where it was off by minutes. */
+      said: instant.nullable(),
       gauge: gaugeSourceSchema.nullable(),
       supersedes: id.nullable(),
       supersededBy: id.nullable(),

@@ -33,6 +33,7 @@ function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
       value,
       by: 'Ines Marlow',
       at: '2026-07-01T09:00:00Z',
+      said: null,
       gauge: null,
       supersedes: null,
       supersededBy: null,

@@ -12,12 +12,27 @@ export interface RepairedDefect {
   tyre: Tyre | null;
 }
 
-/** A reading as it stands now at a place. `at` is an ISO instant. */
+/** A reading as it stands now at a place: when it was taken, by whom, and when the server learnt of it. ISO instants. */
 export interface StandingReading {
   key: string;
   verdict: Verdict;
   at: string;
+  by: string;
+  recordedAt: string;
 }
+
+/** When the server learnt that a repair is done, and from whom. */
+export interface Finished {
+  at: string;
+  by: string;
+}
+
+/**
+ * Whether a reading was surely taken after the repair. One person's acts reach the server in their order; of another
+ * person's only those are later that were taken after the server knew of the end.
+ */
+const isAfter = (reading: StandingReading, finished: Finished): boolean =>
+  reading.by === finished.by ? reading.recordedAt >= finished.at : reading.at >= finished.at;
 
 /** Readings that a repair of the thing itself changes with it: a reline moves the stroke too. */
 const MOVED_BY: Partial<Record<StepKind, readonly StepKind[]>> = {
@@ -53,17 +68,17 @@ export function toRemeasure(unit: Unit, defects: readonly RepairedDefect[]): Ste
   return [...once.values()].sort((a, b) => comparePositions(a, b) || a.kind.localeCompare(b.kind));
 }
 
-/** Of the places to measure again, those not yet read after `since` or not inside every limit; with the reason. */
+/** Of the places to measure again, those not yet read since it was `finished` or not inside every limit; with the reason. */
 export function stillToRemeasure(
   steps: readonly Step[],
   standing: readonly StandingReading[],
-  since: string | null,
+  finished: Finished | null,
 ): { step: Step; because: string }[] {
   const now = new Map<string, StandingReading>(standing.map((reading) => [reading.key, reading]));
   return steps.flatMap((step) => {
     const reading = now.get(keyOf(step));
     const place = placeCode(step);
-    if (!reading || since === null || reading.at < since)
+    if (!reading || finished === null || !isAfter(reading, finished))
       return [{ step, because: `${place} was not measured again after the repair` }];
     if (reading.verdict === 'within' || reading.verdict === 'shop-limit') return [];
     return [{ step, because: `${place} measured again: ${reading.verdict}` }];

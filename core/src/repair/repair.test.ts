@@ -65,9 +65,9 @@ describe('measuring again', () => {
     const [step] = toRemeasure(unit, [defect('stroke-applied')]);
     if (!step) throw new Error('no step');
     const reading = (at: string, verdict: 'within' | 'violation' | 'not-judged') => [
-      { key: 'stroke-applied@1L', at, verdict },
+      { key: 'stroke-applied@1L', at, verdict, by: 'other', recordedAt: '2026-03-02T12:00:00.000Z' },
     ];
-    const since = '2026-03-02T10:00:00.000Z';
+    const since = { at: '2026-03-02T10:00:00.000Z', by: 'mender' };
     const left = (at: string, verdict: 'within' | 'violation' | 'not-judged') =>
       stillToRemeasure([step], reading(at, verdict), since).map(({ because }) => because);
     expect(left('2026-03-02T09:00:00.000Z', 'within')).toEqual(['1L was not measured again after the repair']);
@@ -75,6 +75,18 @@ describe('measuring again', () => {
     expect(left('2026-03-02T11:00:00.000Z', 'not-judged')).toHaveLength(1);
     expect(left('2026-03-02T11:00:00.000Z', 'within')).toEqual([]);
     expect(stillToRemeasure([step], [], since)).toHaveLength(1);
+    expect(stillToRemeasure([step], reading('2026-03-02T11:00:00.000Z', 'within'), null)).toHaveLength(1);
+  });
+  test('one person’s acts come in their order, whatever the clock said; of another’s only what is surely later counts', () => {
+    const [step] = toRemeasure(unit, [defect('stroke-applied')]);
+    if (!step) throw new Error('no step');
+    const finished = { at: '2026-03-02T10:00:00.000Z', by: 'mender' };
+    const left = (by: string, at: string, recordedAt: string) =>
+      stillToRemeasure([step], [{ key: 'stroke-applied@1L', verdict: 'within', by, at, recordedAt }], finished).length;
+    expect(left('mender', '2006-03-02T09:00:00.000Z', '2026-03-02T10:00:01.000Z')).toBe(0);
+    expect(left('mender', '2026-03-02T11:00:00.000Z', '2026-03-02T09:59:00.000Z')).toBe(1);
+    expect(left('other', '2026-03-02T09:30:00.000Z', '2026-03-02T11:00:00.000Z')).toBe(1);
+    expect(left('other', '2026-03-02T10:30:00.000Z', '2026-03-02T11:00:00.000Z')).toBe(0);
   });
 });
 

@@ -19,6 +19,8 @@ export const jobViewSchema = z.strictObject({
   day: z.string().nullable(),
   done: z.string().nullable(),
   doneAt: instant.nullable(),
+  /** When the server learnt that it is done, and from whom. */
+  finished: z.strictObject({ at: instant, by: id }).nullable(),
   torque: z.array(torqueSchema.extend({ by: z.string(), at: instant })),
   certified: z.strictObject({ by: z.string(), at: instant, statement: z.string() }).nullable(),
   version: z.int(),

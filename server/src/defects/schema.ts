@@ -1,6 +1,6 @@
 import type { DefectState } from '@zealous-axle/core';
 import { boolean, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { at, fleetId, id, place, unitId } from '../store';
+import { at, fleetId, id, place, recordedAt, unitId } from '../store';
 
 export const defect = pgTable(
   'defect',
@@ -36,6 +36,7 @@ export const certificate = pgTable(
     statement: text('statement').notNull(),
     signedBy: uuid('signed_by').notNull(),
     signedAt: at('signed_at').notNull(),
+    recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.jobId] })],
 );

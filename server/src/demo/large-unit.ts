@@ -143,6 +143,8 @@ function jobFor(making: Making, unitId: string, { words, state, at }: { words: s
       day: its === 'open' ? null : day(finished ? doneAt : ago(now, -Math.floor(random() * 9))),
       done: finished ? 'Put right as reported, tried, and looked at again' : null,
       doneAt: finished ? doneAt : null,
+      doneRecordedAt: finished ? doneAt : null,
+      doneBy: finished ? oneOf(random, making.technicians) : null,
       version: 1,
     },
     certificate:

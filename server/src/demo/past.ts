@@ -75,9 +75,9 @@ export type Past = ReturnType<typeof pastInspection>;
 
 /** What stands on a unit after its last inspection. */
 export const standing = (unit: Unit, readings: Past['readings']) =>
-  readings.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt }) => {
+  readings.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt, takenBy }) => {
     const { axle, side } = readingPlace(value);
     const end = axle && side ? wheelEnd(unit, axle, side) : null;
     const { verdict } = judgeReading(plainBook(FLEET.book), end, value);
-    return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt };
+    return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt, takenBy, recordedAt: takenAt };
   });

@@ -26,8 +26,8 @@ export function teller(db: Database, people: Record<DemoPerson, Actor>, random: 
   return {
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {
-      const sent = { id: seededId(random, now), at: new Date(now.getTime() - hoursAgo * HOUR_MS).toISOString(), body };
-      return doCommand(db, people[who], name, sent, now);
+      const at = new Date(now.getTime() - hoursAgo * HOUR_MS);
+      return doCommand(db, people[who], name, { id: seededId(random, now), at: at.toISOString(), body }, at);
     },
   };
 }

@@ -1,22 +1,24 @@
 import {
   BENCH_KINDS,
-  expectedReadings,
-  type Finding,
   foundDefects,
   holdReason,
   judgedTogether,
   judgeTogether,
   keyOf,
   missingSteps,
+  ownFindings,
   PURPOSE_ROLES,
   placeCode,
+  type Reading,
   readFindings,
   readingKey,
+  type Standing,
   type Step,
   toRemeasure,
   tyresOf,
   unsound,
   wheelEnd,
+  wholeSteps,
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
@@ -24,12 +26,17 @@ import { defect, defectsOfJob, openDefects } from '../defects';
 import { findUnit, fleetBook, holdFor, type UnitRow } from '../fleet';
 import { invalid, invalidWith, KnownProblem, notAllowed, notNow } from '../problem';
 import { type Actor, type Changed, changed, type Doing, found, type Handler } from '../run';
+import type { FleetStore } from '../store';
 import { findInspection, type InspectionRow, liveReadings, standingReadings } from './queries';
 import { inspection, judgement, reading, skip } from './schema';
 import { keepStanding } from './standing';
 import { keepSteps, stepsAsked } from './steps';
 
 type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
+
+const later = (a: Date, b: Date): Date => (a > b ? a : b);
+/** How much earlier than its beginning an end may be said to lie: clocks are put right to about this. */
+const CLOCK_MS = 2 * 60_000;
 
 function misplacedStep(step: Step, unit: UnitRow): boolean {
   if (step.axle === null) return false;
@@ -48,6 +55,11 @@ function mayGoOn({ person }: Actor, row: InspectionRow, kind = ''): void {
 export const startInspection: Handler<'start-inspection'> = async ({ store, session, at, body }) => {
   if (!PURPOSE_ROLES[body.purpose].includes(session.person.role)) throw new KnownProblem('not-allowed');
   const unit = found(await findUnit(store, body.unit));
+  if (body.job) {
+    const about = await defectsOfJob(store, body.job);
+    if (about.length === 0) throw new KnownProblem('not-found');
+    if (about.some(({ unitId }) => unitId !== unit.id)) throw notNow('one-trailer');
+  }
   const wrong = body.steps?.findIndex((step) => misplacedStep(step, unit)) ?? -1;
   if (wrong >= 0) throw invalid(`body.steps.${wrong}`, 'no-place', unit.number);
   await store.insert(inspection).values({
@@ -69,10 +81,12 @@ function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): v
 }
 
 export const takeReading: Handler<'take-reading'> = async (doing) => {
-  const { store, session, at, body } = doing;
+  const { store, session, when, now, body } = doing;
   const row = found(await findInspection(store, body.inspection));
   mayGoOn(session, row, body.value.kind);
   const unit = found(await findUnit(store, row.unitId));
+  // Nothing is read before its inspection began.
+  const at = later(when.at, row.startedAt);
   openOrCorrecting(row, body.supersedes);
   const wrong = unsound(body.value, unit);
   const key = readingKey(body.value);
@@ -91,13 +105,16 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     value: body.value,
     takenBy: session.person.id,
     takenAt: at,
+    saidAt: when.said,
+    recordedAt: now,
     supersedes: body.supersedes ?? null,
     gauge: body.gauge ?? null,
   });
   const { reading: taken, value, supersedes } = body;
-  await keepStanding(doing, unit, await fleetBook(store, session), [
-    { id: taken, inspection: row.id, value, at, supersedes },
-  ]);
+  if (!when.tooOld)
+    await keepStanding(doing, unit, await fleetBook(store, session), [
+      { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
+    ]);
   if (row.closedAt) await judgeInspection(doing, row, unit);
   return { unitId: unit.id, changed: [changed('reading', body.reading)] };
 };
@@ -118,21 +135,30 @@ export const skipReading: Handler<'skip-reading'> = async ({ store, session, at,
   return { unitId: row.unitId, changed: [changed('skip', body.skip)] };
 };
 
+/** An inspection's own readings; of a file, which may tell of long ago, those that stand. */
+async function ownReadings(store: FleetStore, row: InspectionRow, standing: readonly Standing[]): Promise<Reading[]> {
+  if (row.purpose === 'import') return standing.filter(({ inspection: by }) => by === row.id).map(({ value }) => value);
+  return (await liveReadings(store, row.id)).map(({ value }) => value);
+}
+
 async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {
   const { store, session, at } = doing;
   const steps = (await stepsAsked(store, row)) ?? [];
+  const standing = await standingReadings(store, unit.id);
+  const own = await ownReadings(store, row, standing);
   const together = {
     purpose: row.purpose,
     inspection: row.id,
     steps,
-    own: (await liveReadings(store, row.id)).map(({ value }) => value),
-    standing: await standingReadings(store, unit.id),
+    own,
+    standing,
     defects: await openDefects(store, unit.id),
   };
   const answer = judgeTogether(await fleetBook(store, session), unit, together);
-  const [own] = answer.units;
-  if (!own) throw new KnownProblem('broken');
-  const made = { verdict: own.verdict, complete: own.complete, brakes: own.brakes, findings: answer.findings };
+  const [judged] = answer.units;
+  if (!judged) throw new KnownProblem('broken');
+  const { verdict, complete, brakes } = judged;
+  const made = { verdict, complete, brakes, findings: answer.findings, own };
   await store.insert(judgement).values({
     fleetId: session.fleet.id,
     id: uuidv7(),
@@ -140,18 +166,22 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
     unitId: unit.id,
     book: answer.book.id,
     edition: answer.book.edition,
-    ...made,
+    verdict,
+    complete,
+    brakes,
     findings: readFindings(unit, made.findings, judgedTogether(together), steps),
     judgedAt: at,
   });
-  await store.update(inspection).set({ verdict: own.verdict }).where(eq(inspection.id, row.id));
+  await store.update(inspection).set({ verdict }).where(eq(inspection.id, row.id));
   return made;
 }
 
-/** Reports what failed and is not reported yet. */
-async function reportFindings(doing: Inspecting, row: InspectionRow, findings: readonly Finding[]): Promise<Changed[]> {
+type Judged = Awaited<ReturnType<typeof judgeInspection>>;
+
+/** Reports what failed of what it read itself, and is not reported yet. */
+async function reportFindings(doing: Inspecting, row: InspectionRow, { findings, own }: Judged): Promise<Changed[]> {
   const { store, session, at } = doing;
-  const fresh = foundDefects(findings, await openDefects(store, row.unitId)).map((each) => ({
+  const fresh = foundDefects(ownFindings(findings, own), await openDefects(store, row.unitId)).map((each) => ({
     ...each,
     fleetId: session.fleet.id,
     id: uuidv7(),
@@ -166,19 +196,30 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, findings: r
   return fresh.map(({ id }) => changed('defect', id, 1));
 }
 
+/** What an inspection must have read to be whole: what its route asks of the unit, whatever the device says of it. */
 async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
   const asked = await stepsAsked(store, row);
-  if (asked) return asked;
-  if (row.purpose === 'full' || !row.jobId) return expectedReadings(unit);
-  return toRemeasure(unit, await defectsOfJob(store, row.jobId));
+  if (row.purpose === 'full' || (!asked && !row.jobId)) return wholeSteps(unit, asked ?? []);
+  return asked ?? toRemeasure(unit, await defectsOfJob(store, row.jobId ?? ''));
+}
+
+/** Judges an inspection, reports what failed, and holds the unit where the verdict says so. */
+export async function settleInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Changed[]> {
+  const made = await judgeInspection(doing, row, unit);
+  const reported = await reportFindings(doing, row, made);
+  const reason = holdReason(made);
+  if (reason) await holdFor(doing, unit.id, reason);
+  return reported;
 }
 
 export const closeInspection: Handler<'close-inspection'> = async (doing) => {
-  const { store, session, body, at } = doing;
+  const { store, body } = doing;
   const row = found(await findInspection(store, body.inspection));
-  mayGoOn(session, row);
+  mayGoOn(doing.session, row);
   const unit = found(await findUnit(store, row.unitId));
   if (row.closedAt) throw notNow('closed-already');
+  if (doing.at.getTime() < row.startedAt.getTime() - CLOCK_MS) throw notNow('before-start');
+  const at = later(doing.at, row.startedAt);
   const read = new Set<string>((await liveReadings(store, row.id)).map(({ key }) => key));
   const open = missingSteps(await stepsOf(doing, row, unit), read);
   const [first] = open;
@@ -188,9 +229,6 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
     .update(inspection)
     .set({ closedAt: at, outcome: body.outcome, because: body.because ?? null, sections: body.sections ?? null })
     .where(eq(inspection.id, row.id));
-  const made = await judgeInspection(doing, row, unit);
-  const reported = await reportFindings(doing, row, made.findings);
-  const reason = holdReason(made);
-  if (reason) await holdFor(doing, unit.id, reason);
+  const reported = await settleInspection({ ...doing, at }, row, unit);
   return { unitId: unit.id, changed: [changed('inspection', row.id), ...reported] };
 };

@@ -1,9 +1,9 @@
 /** Readings, inspections and what they are judged to be. */
-export { closeInspection, skipReading, startInspection, takeReading } from './handlers';
+export { closeInspection, settleInspection, skipReading, startInspection, takeReading } from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';
 export { countPhotos, photosBefore } from './photos';
-export { countInspections, inspectionsBefore, sheetOf, standingReadings } from './queries';
+export { countInspections, findInspection, inspectionsBefore, sheetOf, standingReadings } from './queries';
 export { inspectionRoutes } from './routes';
 export { inspection, reading } from './schema';
 export { keepStanding } from './standing';

@@ -1,6 +1,6 @@
 import { findDefect } from '../defects';
 import { findUnit } from '../fleet';
-import { invalid } from '../problem';
+import { invalid, notNow } from '../problem';
 import { changed, found, type Handler } from '../run';
 import { findInspection } from './queries';
 import { photo } from './schema';
@@ -10,8 +10,9 @@ const JPEG_START = Buffer.from([0xff, 0xd8, 0xff]);
 /** Keeps a photo with the inspection or the defect it belongs to. The event keeps its id, not its picture. */
 export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at, body }) => {
   found(await findUnit(store, body.unit));
-  if (body.inspection) found(await findInspection(store, body.inspection));
-  if (body.defect) found(await findDefect(store, body.defect));
+  const of = body.inspection ? found(await findInspection(store, body.inspection)) : null;
+  const shows = body.defect ? found(await findDefect(store, body.defect)) : null;
+  if ([of, shows].some((each) => each && each.unitId !== body.unit)) throw notNow('other-unit');
   const jpeg = Buffer.from(body.jpeg, 'base64');
   if (!jpeg.subarray(0, JPEG_START.length).equals(JPEG_START)) throw invalid('body.jpeg', 'not-a-picture');
   await store.insert(photo).values({

@@ -117,6 +117,7 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
       value: row.reading.value as Reading,
       by: row.by,
       at: row.reading.takenAt.toISOString(),
+      said: row.reading.saidAt?.toISOString() ?? null,
       gauge: row.reading.gauge,
       supersedes: row.reading.supersedes,
       supersededBy: replacedBy.get(row.reading.id) ?? null,
@@ -153,6 +154,9 @@ export async function standingReadings(store: FleetStore, unitId: string): Promi
     verdict: row.verdict,
     value,
     at: row.takenAt.toISOString(),
+    by: row.takenBy,
+    recordedAt: row.recordedAt.toISOString(),
+    doubtful: row.doubtful,
   }));
 }
 

@@ -68,7 +68,10 @@ export const reading = pgTable(
     key: text('key').notNull(),
     value: jsonb('value').$type<Reading>().notNull(),
     takenBy: uuid('taken_by').notNull(),
+    /** When it was taken: the device's clock, put right by what it was off. */
     takenAt: at('taken_at').notNull(),
+    /** What the device's clock said, where that differs. */
+    saidAt: at('said_at'),
     recordedAt,
     supersedes: uuid('supersedes'),
     gauge: jsonb('gauge').$type<GaugeSource>(),
@@ -108,6 +111,10 @@ export const currentReading = pgTable(
     value: jsonb('value').$type<Reading>().notNull(),
     verdict: text('verdict').$type<Verdict>().notNull(),
     takenAt: at('taken_at').notNull(),
+    takenBy: uuid('taken_by').notNull(),
+    recordedAt,
+    /** It is not known whether another reading of this place is the later: the worse of the two stands. */
+    doubtful: boolean('doubtful').notNull().default(false),
     shape: shape(1),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.unitId, t.key] })],

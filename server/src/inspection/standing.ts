@@ -1,5 +1,14 @@
-import { type Book, judgeReading, type Reading, readingKey, readingPlace, wheelEnd } from '@zealous-axle/core';
-import { sql } from 'drizzle-orm';
+import {
+  type Book,
+  judgeReading,
+  type Reading,
+  readingKey,
+  readingPlace,
+  standingVerdict,
+  wheelEnd,
+  whichStands,
+} from '@zealous-axle/core';
+import { and, eq, sql } from 'drizzle-orm';
 import type { UnitRow } from '../fleet';
 import type { Doing } from '../run';
 import { currentReading } from './schema';
@@ -9,20 +18,23 @@ interface Taken {
   inspection: string;
   value: Reading;
   at: Date;
-  supersedes?: string;
+  by: string;
+  supersedes?: string | undefined;
+  /** Its time is known to be right. */
+  sure: boolean;
 }
 
 type Now = typeof currentReading.$inferInsert;
 
-function standing(unit: UnitRow, book: Book, { id, inspection, value, at }: Taken): Now {
+function standing(unit: UnitRow, book: Book, recordedAt: Date, { id, inspection, value, at, by }: Taken): Now {
   const place = readingPlace(value);
   const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
-  const { verdict } = judgeReading(book, end, value);
+  const verdict = standingVerdict(judgeReading(book, end, value));
   const own = { fleetId: unit.fleetId, unitId: unit.id, key: readingKey(value) };
-  return { ...own, readingId: id, inspectionId: inspection, value, verdict, takenAt: at };
+  return { ...own, readingId: id, inspectionId: inspection, value, verdict, takenAt: at, takenBy: by, recordedAt };
 }
 
-/** Of several readings of one place, the one that stands: the latest, the last of those taken at one time. */
+/** Of several readings of one place that come at once, the latest, the last of those taken at one time. */
 function latestOfEach(taken: readonly Taken[]): Taken[] {
   const latest = new Map<string, Taken>();
   for (const each of taken) {
@@ -34,20 +46,37 @@ function latestOfEach(taken: readonly Taken[]): Taken[] {
 }
 
 /**
- * Keeps the standing readings of a unit in step, in one statement: the later one stands, and a correction stands in
- * place of what it corrects. The unit's row is taken by the command that does this.
+ * Keeps the standing readings of a unit in step. The unit's row is taken by the command that does this: nobody else
+ * changes them meanwhile.
  */
 export async function keepStanding(
-  { store }: Pick<Doing<'take-reading'>, 'store'>,
+  { store, now }: Pick<Doing<'take-reading'>, 'store' | 'now'>,
   unit: UnitRow,
   book: Book,
   taken: readonly Taken[],
 ): Promise<void> {
   if (taken.length === 0) return;
-  const corrected = taken.flatMap(({ supersedes }) => supersedes ?? []);
+  const fresh = latestOfEach(taken).map((each) => ({ each, row: standing(unit, book, now, each) }));
+  const keys = fresh.map(({ row }) => row.key);
+  const before = await store
+    .select()
+    .from(currentReading)
+    .where(and(eq(currentReading.unitId, unit.id), sql`${currentReading.key} = any(${sql.param(keys)}::text[])`));
+  const known = new Map(before.map((row) => [row.key, row]));
+  const rows = fresh.flatMap(({ each, row }): Now[] => {
+    const old = known.get(row.key);
+    if (!old) return [row];
+    const stands = whichStands(
+      { id: old.readingId, verdict: old.verdict, at: old.takenAt.getTime() },
+      { id: each.id, verdict: row.verdict, at: each.at.getTime(), sure: each.sure, corrects: each.supersedes },
+    );
+    if (stands.fresh) return [{ ...row, doubtful: stands.doubtful }];
+    return stands.doubtful ? [{ ...old, doubtful: true }] : [];
+  });
+  if (rows.length === 0) return;
   await store
     .insert(currentReading)
-    .values(latestOfEach(taken).map((each) => standing(unit, book, each)))
+    .values(rows)
     .onConflictDoUpdate({
       target: [currentReading.fleetId, currentReading.unitId, currentReading.key],
       set: {
@@ -56,8 +85,9 @@ export async function keepStanding(
         value: sql`excluded.value`,
         verdict: sql`excluded.verdict`,
         takenAt: sql`excluded.taken_at`,
+        takenBy: sql`excluded.taken_by`,
+        recordedAt: sql`excluded.recorded_at`,
+        doubtful: sql`excluded.doubtful`,
       },
-      setWhere: sql`${currentReading.takenAt} <= excluded.taken_at
-        or ${currentReading.readingId} = any(${sql.param(corrected)}::uuid[])`,
     });
 }

@@ -1,9 +1,9 @@
 import { type Book, readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { fleetBook } from '../fleet';
-import { inspection, keepStanding, reading } from '../inspection';
+import { findInspection, inspection, keepStanding, reading, settleInspection } from '../inspection';
 import { KnownProblem } from '../problem';
-import { changed, type Doing, type Handler } from '../run';
+import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { type GoodLine, readReadings } from './readings-csv';
 
 type Importing = Doing<'import-readings'>;
@@ -18,12 +18,12 @@ function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
   return [...groups.values()];
 }
 
-async function importGroup(doing: Importing, book: Book, lines: readonly GoodLine[]): Promise<string> {
+async function importGroup(doing: Importing, book: Book, lines: readonly GoodLine[]): Promise<Changed[]> {
   const { store, session } = doing;
   const [first] = lines;
   if (!first) throw new KnownProblem('broken');
   const id = uuidv7();
-  await store.insert(inspection).values({
+  const row = {
     fleetId: session.fleet.id,
     id,
     unitId: first.unit.id,
@@ -33,8 +33,10 @@ async function importGroup(doing: Importing, book: Book, lines: readonly GoodLin
     closedAt: lines.at(-1)?.taken ?? first.taken,
     outcome: 'incomplete',
     because: 'Read from a file',
-  });
-  const taken = lines.map(({ value, taken: at }) => ({ id: uuidv7(), inspection: id, value, at }));
+  } as const;
+  await store.insert(inspection).values(row);
+  const by = session.person.id;
+  const taken = lines.map(({ value, taken: at }) => ({ id: uuidv7(), inspection: id, value, at, by, sure: true }));
   await store.insert(reading).values(
     taken.map(({ id: own, value, at }) => ({
       fleetId: session.fleet.id,
@@ -48,7 +50,8 @@ async function importGroup(doing: Importing, book: Book, lines: readonly GoodLin
     })),
   );
   await keepStanding(doing, first.unit, book, taken);
-  return id;
+  const reported = await settleInspection(doing, found(await findInspection(store, id)), first.unit);
+  return [changed('inspection', id), ...reported];
 }
 
 /** Stores the readings of a file: all of them, or the good ones when that was asked for. */
@@ -59,13 +62,13 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
     throw new KnownProblem('invalid', {
       errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
     });
-  const made: string[] = [];
+  const made: Changed[] = [];
   const book = await fleetBook(store, doing.session);
-  for (const group of byUnitAndDay(good)) made.push(await importGroup(doing, book, group));
+  for (const group of byUnitAndDay(good)) made.push(...(await importGroup(doing, book, group)));
   return {
     unitId: null,
     unitIds: [...new Set(good.map(({ unit }) => unit.id))],
-    changed: made.map((id) => changed('inspection', id)),
+    changed: made,
     eventBody: { lines: good.length, left: bad.length },
   };
 };

@@ -7,7 +7,7 @@ import { standingReadings } from '../inspection';
 import { notNow } from '../problem';
 import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
-import { findJob, type JobRow, jobViews } from './queries';
+import { findJob, finishedOf, type JobRow, jobViews } from './queries';
 import { job, torqueCheck } from './schema';
 
 type JobDoing = Pick<Doing<'start-job'>, 'store' | 'session' | 'at'> & { body: { job: string; version: number } };
@@ -78,12 +78,18 @@ export const cancelJob: Handler<'cancel-job'> = (doing) =>
 export const startJob: Handler<'start-job'> = (doing) => moveJob(doing, 'start');
 
 export const finishJob: Handler<'finish-job'> = async (doing) => {
-  const { store, session, at, body } = doing;
+  const { store, session, at, now, body } = doing;
   const given = (row: JobRow) => ({
     'what was done': body.done !== '',
     'the torque and its tool': !row.wheelsOff || body.torque !== undefined,
   });
-  const result = await moveJob(doing, 'finish', { done: body.done, doneAt: at }, given, 'finish');
+  const result = await moveJob(
+    doing,
+    'finish',
+    { done: body.done, doneAt: at, doneRecordedAt: now, doneBy: session.person.id },
+    given,
+    'finish',
+  );
   if (body.torque)
     await store.insert(torqueCheck).values({
       fleetId: session.fleet.id,
@@ -97,16 +103,22 @@ export const finishJob: Handler<'finish-job'> = async (doing) => {
 };
 
 export const reopenJob: Handler<'reopen-job'> = (doing) =>
-  moveJob(doing, 'reopen', { doneAt: null }, () => ({ 'a reason': doing.body.reason !== '' }), 'reopen');
+  moveJob(
+    doing,
+    'reopen',
+    { doneAt: null, doneRecordedAt: null, doneBy: null },
+    () => ({ 'a reason': doing.body.reason !== '' }),
+    'reopen',
+  );
 
 /** Signs a job: every place its defects touched must have been measured again since, inside its limits. */
 export const certifyJob: Handler<'certify-job'> = async (doing) => {
-  const { store, session, at, body } = doing;
+  const { store, session, at, now, body } = doing;
   const row = found(await findJob(store, body.job));
   const unit = found(await findUnit(store, row.unitId));
   const steps = toRemeasure(unit, await defectsOfJob(store, row.id));
   const standing = await standingReadings(store, row.unitId);
-  const open = stillToRemeasure(steps, standing, row.doneAt?.toISOString() ?? null);
+  const open = stillToRemeasure(steps, standing, finishedOf(row));
   if (row.state === 'done' && open.length)
     throw notNow(
       'not-again',
@@ -125,6 +137,7 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
     statement: body.statement,
     signedBy: session.person.id,
     signedAt: at,
+    recordedAt: now,
   });
   return result;
 };

@@ -1,4 +1,4 @@
-import { type JobState, type JobView, OPEN_JOB_STATES } from '@zealous-axle/core';
+import { type Finished, type JobState, type JobView, OPEN_JOB_STATES } from '@zealous-axle/core';
 import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
@@ -8,6 +8,10 @@ import { type FleetStore, prepared } from '../store';
 import { job, torqueCheck } from './schema';
 
 export type JobRow = typeof job.$inferSelect;
+
+/** When the server learnt that a job is done, and from whom; null while it is not. */
+export const finishedOf = ({ doneRecordedAt, doneBy }: JobRow): Finished | null =>
+  doneRecordedAt && doneBy ? { at: doneRecordedAt.toISOString(), by: doneBy } : null;
 
 export interface JobQuestion {
   unitId?: string;
@@ -58,6 +62,7 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
       day: row.job.day,
       done: row.job.done,
       doneAt: row.job.doneAt?.toISOString() ?? null,
+      finished: finishedOf(row.job),
       torque: torque
         .filter(({ check }) => check.jobId === row.job.id)
         .map(({ check, by }) => ({ value: check.value, tool: check.tool, by, at: check.checkedAt.toISOString() })),

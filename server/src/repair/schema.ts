@@ -16,6 +16,9 @@ export const job = pgTable(
     day: date('day', { mode: 'string' }),
     done: text('done'),
     doneAt: at('done_at'),
+    /** When the server learnt that it is done, and from whom. */
+    doneRecordedAt: at('done_recorded_at'),
+    doneBy: uuid('done_by'),
     version: integer('version').notNull().default(1),
   },
   (t) => [

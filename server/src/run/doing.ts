@@ -2,6 +2,7 @@ import { type Act, type CommandBody, type CommandName, mayAct, type Role } from 
 import { KnownProblem } from '../problem';
 import type { FleetStore } from '../store';
 import type { Actor } from './actor';
+import type { Done as When } from './time';
 
 /** One command being done: its transaction, who does it, and when it was done on their device. */
 export interface Doing<N extends CommandName> {
@@ -9,6 +10,10 @@ export interface Doing<N extends CommandName> {
   session: Actor;
   command: string;
   at: Date;
+  /** What is known of that time. */
+  when: When;
+  /** Our clock. */
+  now: Date;
   body: CommandBody<N>;
 }
 

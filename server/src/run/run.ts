@@ -8,10 +8,12 @@ import type { Done, Handler } from './doing';
 import { writeEvent } from './events';
 import { takeRows, type UnitsOf } from './locks';
 import { command } from './schema';
+import { whenDone } from './time';
 
 export interface SentCommand<N extends CommandName> {
   id: string;
   at: string;
+  sent?: string | undefined;
   body: CommandBody<N>;
 }
 
@@ -29,9 +31,6 @@ const hashOf = (name: string, body: unknown): string =>
   createHash('sha256')
     .update(`${name} ${JSON.stringify(body)}`)
     .digest('hex');
-
-/** When a command was done: the device's word, unless its clock runs ahead of ours. */
-const doneAt = (at: string, now: Date): Date => (new Date(at) > now ? now : new Date(at));
 
 /** What PostgreSQL gives up when two transactions wait for each other, or saw the same row in two states. */
 const CROSSED = new Set(['40P01', '40001']);
@@ -80,8 +79,8 @@ export async function runCommand<N extends CommandName>(
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
     await takeRows(store, name, sent.body, units);
-    const at = doneAt(sent.at, now);
-    const done = await handler({ store, session, command: sent.id, at, body: sent.body });
+    const when = whenDone(sent, now);
+    const done = await handler({ store, session, command: sent.id, at: when.at, when, now, body: sent.body });
     await derive(store, touched(done));
     const answer: CommandAnswer = { id: sent.id, changed: done.changed };
     const own = { fleetId: session.fleet.id, personId: session.person.id };
@@ -97,7 +96,8 @@ export async function runCommand<N extends CommandName>(
       unitId: done.unitId,
       commandId: sent.id,
       body: done.eventBody ?? sent.body,
-      at,
+      at: when.at,
+      saidAt: when.said,
     });
     return answer;
   };

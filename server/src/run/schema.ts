@@ -15,6 +15,8 @@ export const event = pgTable(
     body: jsonb('body').notNull(),
     shape: shape(1),
     at: at('at').notNull(),
+    /** What the device's clock said, where that differs. */
+    saidAt: at('said_at'),
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],

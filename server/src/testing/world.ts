@@ -155,6 +155,7 @@ export async function openWorld() {
     post,
     send,
     done,
+    now: () => time,
     later: (minutes: number) => {
       time = new Date(time.getTime() + minutes * 60_000);
     },

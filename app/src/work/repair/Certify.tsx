@@ -34,7 +34,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
     );
   }, [job.id, job.unit.id]);
   const steps = toRemeasure(job.unit, defects);
-  const open = stillToRemeasure(steps, standing, job.doneAt);
+  const open = stillToRemeasure(steps, standing, job.finished);
   if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
   if (open.length === 0)
     return (
@@ -81,7 +81,7 @@ export function Certify({ page, act }: StageProps) {
   const form = useKeptForm(`certify ${job.id}`, certifying.pick({ statement: true }), { statement: '' });
   const [reopening, setReopening] = useState(false);
   if (!form.ready) return null;
-  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.doneAt);
+  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.finished);
   const head = { job: job.id, version: job.version };
   const certify = form.handleSubmit(({ statement }) => {
     if (act('certify-job', { ...head, statement }, `${job.unit.number}: repair certified`)) void form.clear();
