@@ -2,11 +2,13 @@ import {
   type Axle,
   comparePositions,
   expectedReadings,
+  type Finding,
   keyOf,
   MEASURED_KINDS,
   positionCode,
   type Reading,
   readingText,
+  SIDES,
   type Side,
   type Tyre,
   type UnitKind,
@@ -68,10 +70,21 @@ function openAt(axles: readonly Axle[], kind: UnitKind, readings: readonly Place
     .map((step) => ({ ...step, verdict: 'not-judged', value: null }));
 }
 
-/** The plan's state from judged readings, by axle end. */
+/** What was found at an axle end: of it, of a tyre there, or of its whole axle. */
+const foundAt = (findings: readonly Finding[], code: string): Finding[] =>
+  findings.filter(
+    ({ axle, side }) =>
+      axle !== null && SIDES.some((each) => (side ?? each) === each && positionCode({ axle, side: each }) === code),
+  );
+
+/**
+ * The plan's state by axle end: the readings there in figures, and its worst truth as its mark – readings, defects, and
+ * what comparing it with others found.
+ */
 export function endsOf(
   unit: { kind: UnitKind; axles: readonly Axle[] },
   readings: readonly JudgedReading[],
+  findings: readonly Finding[] = [],
 ): Record<string, EndState> {
   const placed = readings.filter((each): each is PlacedReading => each.axle !== null && each.side !== null);
   const byEnd = new Map<string, PlacedReading[]>();
@@ -83,7 +96,7 @@ export function endsOf(
     [...byEnd].map(([code, here]) => [
       code,
       {
-        verdict: worst(here.map(({ verdict }) => verdict)),
+        verdict: worst([...here, ...foundAt(findings, code)].map(({ verdict }) => verdict)),
         tyres: Object.fromEntries(here.filter(({ tyre }) => tyre).map(({ tyre, verdict }) => [tyre, verdict])),
         lines: linesOf(here),
       },

@@ -3,6 +3,7 @@ import {
   type Axle,
   type BrakeCount,
   expectedReadings,
+  type Finding,
   type Reading,
   type UnitKind,
   VERDICTS,
@@ -60,6 +61,23 @@ test('an end is within its limits only when everything expected there was read',
         all.filter((each) => each !== left),
       )['1L']?.verdict,
     ).toBe('not-judged');
+});
+
+test('an end’s mark is its worst truth: a driver’s defect, and what comparing found', () => {
+  const all: PlacedReading[] = expectedReadings({ id: 'u', ...unit }).map((step) => ({
+    ...step,
+    verdict: 'within',
+    value: null,
+  }));
+  const found = (more: object) => ({ unit: 'u', axle: 1, side: 'left', tyre: null, ...more }) as Finding;
+  const marks = (finding: Finding) => ['1L', '1R', '2L'].map((code) => endsOf(unit, all, [finding])[code]?.verdict);
+  expect(marks(found({ kind: 'defect', verdict: 'shop-limit' }))).toEqual(['shop-limit', 'within', 'within']);
+  expect(marks(found({ kind: 'dual-tread', verdict: 'shop-limit' }))).toEqual(['shop-limit', 'within', 'within']);
+  expect(marks(found({ kind: 'chamber-match', side: null, verdict: 'violation' }))).toEqual([
+    'violation',
+    'violation',
+    'within',
+  ]);
 });
 
 test('the brake count is a sum, with its range while brakes are open', async () => {

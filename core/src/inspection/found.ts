@@ -1,3 +1,4 @@
+import { type DefectState, isOpenDefect } from '../defects';
 import { type Finding, holds } from '../judge';
 import { keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
@@ -42,6 +43,15 @@ export function ownFindings(findings: readonly Finding[], own: readonly Reading[
     return kinds ? compared(each, kinds) : keys.has(keyOf(each));
   });
 }
+
+/** Of what was found past a limit, what no open defect tells of already: under its code, at its place. */
+export const causesOf = (
+  findings: readonly Finding[],
+  defects: readonly (Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'> & { state: DefectState })[],
+): Finding[] => {
+  const told = new Set(defects.filter(({ state }) => isOpenDefect(state)).map(named));
+  return findings.filter((each) => isFault(each) && !told.has(named({ ...each, code: codeOf(each) })));
+};
 
 /** What an inspection reports: one defect for each failing finding at a place that has none open yet. */
 export function foundDefects(

@@ -1,7 +1,7 @@
 /** Routes and their steps, an inspection as it is walked, and what is judged together. */
 export { INSPECTION_COMMANDS } from './commands';
 export * from './draft';
-export { type FoundDefect, foundDefects, holdReason, ownFindings } from './found';
+export { causesOf, type FoundDefect, foundDefects, holdReason, ownFindings } from './found';
 export {
   type Frame,
   frameKey,
@@ -35,5 +35,5 @@ export {
   wholeSteps,
 } from './route';
 export { type Claim, type NewClaim, standingVerdict, whichStands } from './stands';
-export { judgedTogether, judgeTogether, type StandingThere, type Together } from './together';
+export { judgedTogether, judgeStanding, judgeTogether, type StandingThere, type Together } from './together';
 export * from './views';

@@ -36,15 +36,18 @@ export function judgedTogether({
   return [...own, ...elsewhere.map(({ value }) => value), ...seenDefects(defects)];
 }
 
-/** The judgement of an inspection: the same on the device and on the server. */
-export function judgeTogether(book: Book, unit: Unit, together: Together): JudgeAnswer {
-  const { id, kind, axles } = unit;
-  return judge(
-    {
-      book: book.id as BookId,
-      units: [{ id, kind, axles }],
-      readings: judgedTogether(together).map((value) => ({ ...value, unit: id })),
-    },
-    { book, expected: together.steps },
-  );
+/** What a unit meets as it stands: its standing readings and open defects, judged together whoever read them and when. */
+export function judgeStanding(book: Book, unit: Unit, { standing, defects }: StandingThere): JudgeAnswer {
+  const readings = standing.filter(({ kind }) => kind !== 'check').map(({ value }) => value);
+  return judgeAll(book, unit, [...readings, ...seenDefects(defects)]);
 }
+
+function judgeAll(book: Book, { id, kind, axles }: Unit, readings: readonly Reading[], expected: readonly Step[] = []) {
+  const units = [{ id, kind, axles }];
+  const own = readings.map((value) => ({ ...value, unit: id }));
+  return judge({ book: book.id as BookId, units, readings: own }, { book, expected });
+}
+
+/** The judgement of an inspection: the same on the device and on the server. */
+export const judgeTogether = (book: Book, unit: Unit, together: Together): JudgeAnswer =>
+  judgeAll(book, unit, judgedTogether(together), together.steps);

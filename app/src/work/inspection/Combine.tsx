@@ -131,7 +131,15 @@ export function Combine() {
             {own && book.brakeCount ? (
               <Text>{`Alone: ${own.brakes.defective}${own.brakes.defectiveAtMost > own.brakes.defective ? ` to ${own.brakes.defectiveAtMost}` : ''} defective of ${own.brakes.total}, out of service at ${own.brakes.outOfServiceAt}.`}</Text>
             ) : null}
-            <RunningGear unit={page} ends={endsOf(page, page.standing)} size="medium" />
+            <RunningGear
+              unit={page}
+              ends={endsOf(
+                page,
+                page.standing,
+                answer?.findings.filter(({ unit: id }) => id === page.id),
+              )}
+              size="medium"
+            />
             <View className="flex-row flex-wrap gap-2">
               <Button
                 className="grow"

@@ -20,6 +20,7 @@ import { VerdictMark } from '../../parts/VerdictMark';
 import { WordsForm } from '../../parts/WordsForm';
 import { useJob } from '../../server/queries';
 import { useSession } from '../../session/session';
+import { useJudgedStanding } from '../../session/standing';
 import { Certify } from './Certify';
 import { Finish } from './Finish';
 import { minutesWords } from './MakeJob';
@@ -133,6 +134,7 @@ function Stages({ page }: { page: JobPage }) {
     void send(name, body, label);
     return true;
   };
+  const judged = useJudgedStanding(job.unit, page);
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (
     <>
@@ -142,7 +144,12 @@ function Stages({ page }: { page: JobPage }) {
           <DefectRow key={defect.id} defect={defect} />
         ))}
         {covered.length ? (
-          <RunningGear unit={job.unit} ends={endsOf(job.unit, page.standing)} size="medium" covered={covered} />
+          <RunningGear
+            unit={job.unit}
+            ends={endsOf(job.unit, page.standing, judged.findings)}
+            size="medium"
+            covered={covered}
+          />
         ) : null}
       </Card>
       {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}

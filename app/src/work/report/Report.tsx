@@ -15,6 +15,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useUnit } from '../../server/queries';
 import { useKeptForm } from '../../session/forms';
+import { useJudgedStanding } from '../../session/standing';
 import { aboutOf, EMPTY, type Filled, reportSchema, WHOLE } from './filled';
 import { Kinds } from './Kinds';
 import { Pictures } from './Pictures';
@@ -56,6 +57,7 @@ function Where({
   place: string | null;
   onPlace: (place: string | null) => void;
 }) {
+  const judged = useJudgedStanding(unit, unit);
   return (
     <View className="gap-2">
       <Text level={2} bold size="lead">
@@ -74,6 +76,7 @@ function Where({
             ends={endsOf(
               unit,
               unit.standing.map((each) => ({ ...each, value: null })),
+              judged.findings,
             )}
             size="medium"
             onSelect={onPlace}

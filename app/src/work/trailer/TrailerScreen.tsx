@@ -1,4 +1,6 @@
 import {
+  causesOf,
+  type Finding,
   findingWords,
   isOpenDefect,
   isOpenJob,
@@ -7,17 +9,19 @@ import {
   releaseBarriers,
   subjectOf,
   type UnitPage,
+  type Verdict,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { noteOpened } from '../../device/lately';
-import { clock, dayName } from '../../look/dates';
+import { clock, dayName, dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { endsOf } from '../../parts/ends';
+import { FindingRow } from '../../parts/FindingRow';
 import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
 import { endCode, RunningGear } from '../../parts/RunningGear';
@@ -27,6 +31,7 @@ import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { useUnit } from '../../server/queries';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
+import { useJudgedStanding } from '../../session/standing';
 import { MakerLimits } from '../fleet/MakerLimits';
 import { Papers } from '../fleet/Papers';
 import { InspectButton } from '../inspection/InspectButton';
@@ -49,15 +54,42 @@ function Acts({ unit }: { unit: UnitPage }) {
   );
 }
 
-/** The state of the unit in one line: held or not, and what its standing readings meet. */
-function State({ unit }: { unit: UnitPage }) {
-  const last = unit.inspections.find((each) => each.closedAt !== null);
+/** The state of the unit in one line: held or not, and what it meets as it stands. */
+function State({ unit, verdict }: { unit: UnitPage; verdict: Verdict }) {
   return (
     <View className="flex-row flex-wrap gap-2">
       {unit.holds.length ? <VerdictBadge large verdict="out-of-service" word="Held" /> : null}
-      <VerdictBadge large verdict={last?.verdict ?? 'not-judged'} word={last ? undefined : 'Never measured'} />
+      <VerdictBadge large verdict={verdict} word={unit.standing.length ? undefined : 'Never measured'} />
     </View>
   );
+}
+
+/** What its verdict rests on and no open defect says. */
+function Causes({ unit, findings }: { unit: UnitPage; findings: readonly Finding[] }) {
+  const causes = causesOf(findings, unit.defects);
+  if (causes.length === 0) return null;
+  return (
+    <Card title="Stands past a limit" note="Read, and not among the open defects.">
+      {causes.map((finding) => (
+        <FindingRow
+          key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre}`}
+          finding={finding}
+          unit={unit}
+        />
+      ))}
+    </Card>
+  );
+}
+
+/** From when the readings are that count. */
+function readingDays({ standing }: UnitPage, zone: string): string {
+  const days = standing.map(({ at }) => at).sort();
+  const [oldest, newest] = [days[0], days.at(-1)];
+  if (!oldest || !newest) return 'Nothing measured yet';
+  const from = dayOf(oldest, zone);
+  return from === dayOf(newest, zone)
+    ? `Read ${from}`
+    : `Oldest reading that counts ${from}, newest ${clock(newest, zone)}`;
 }
 
 /** What a standing reading is of: `Outer tread`. */
@@ -76,7 +108,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const certified = unit.defects.filter(({ state }) => state === 'certified');
   const jobs = unit.jobs.filter(({ state }) => isOpenJob(state));
-  const [newest] = [...unit.standing].sort((a, b) => b.at.localeCompare(a.at));
+  const judged = useJudgedStanding(unit, unit);
   const barriers = releaseBarriers({
     held: unit.holds.length > 0,
     defects: open.map((each) => ({ ...each, place: defectPlace(each) })),
@@ -90,15 +122,18 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   const here = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
     <>
-      <State unit={unit} />
+      <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} />
       {certified.map((defect) => (
         <Acknowledge key={defect.id} defect={defect} />
       ))}
-      <Card
-        title="Running gear"
-        note={newest ? `Last reading ${clock(newest.at, fleet.zone)}` : 'Nothing measured yet'}
-      >
-        <RunningGear unit={unit} ends={endsOf(unit, unit.standing)} size="medium" selected={chosen} onSelect={select} />
+      <Card title="Running gear" note={readingDays(unit, fleet.zone)}>
+        <RunningGear
+          unit={unit}
+          ends={endsOf(unit, unit.standing, judged.findings)}
+          size="medium"
+          selected={chosen}
+          onSelect={select}
+        />
         {chosen ? (
           <View className="gap-2 border-t border-line pt-3">
             <Text bold>{`At ${chosen}`}</Text>
@@ -108,6 +143,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
                 <Text className="min-w-0 flex-1">
                   <Text bold>{`${standingWords(each)} `}</Text>
                   {`${shown(readingText(each.value))}, ${clock(each.at, fleet.zone)}`}
+                  {each.doubtful ? '. Which of two readings is the later is not known: look again' : ''}
                 </Text>
               </View>
             ))}
@@ -124,8 +160,9 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
         )}
       </Card>
       {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
+      <Causes unit={unit} findings={judged.findings} />
       <Card title="Open defects">
-        {open.length === 0 ? <Text tone="soft">None reported and none measured.</Text> : null}
+        {open.length === 0 ? <Text tone="soft">None reported.</Text> : null}
         {open.map((defect) => (
           <DefectRow key={defect.id} defect={defect} />
         ))}

@@ -3,6 +3,7 @@ import {
   findingWords,
   holds,
   type Judgement,
+  ownFindings,
   placeWords,
   type SectionTime,
   VERDICT_SENTENCES,
@@ -65,6 +66,20 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
 const words = (kind: string): string => findingWords({ kind });
 const place = (finding: Finding): string => placeWords(finding);
 
+/** What is inside its limits of this inspection's own reading: of a walk by eye, what was looked at. */
+function withinWords(within: readonly Finding[], { taken }: Judged): string {
+  const own = ownFindings(within, taken).length;
+  const looked = taken.every(({ kind }) => kind === 'check');
+  return looked ? `${own} looked at and found good` : `${own} readings and checks inside their limits`;
+}
+
+function olderWords(within: readonly Finding[], { taken }: Judged): string | undefined {
+  const older = within.length - ownFindings(within, taken).length;
+  return older
+    ? `And ${older} earlier readings that still stand, each with its own date on the trailer’s page.`
+    : undefined;
+}
+
 function Findings({ judged }: { judged: Judged }) {
   const { findings } = judged.judgement;
   const faults = findings.filter(({ verdict }) => verdict !== 'within' && verdict !== 'not-judged');
@@ -86,7 +101,7 @@ function Findings({ judged }: { judged: Judged }) {
       <Photos judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}
       {within.length ? (
-        <Card title={`${within.length} readings and checks inside their limits`}>
+        <Card title={withinWords(within, judged)} note={olderWords(within, judged)}>
           <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />
           {all
             ? within.map((finding) => (
@@ -146,7 +161,11 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
   );
   const plan = (
     <Card title="Running gear">
-      <RunningGear unit={judged.unit} ends={endsOf(judged.unit, judged.readings)} size="medium" />
+      <RunningGear
+        unit={judged.unit}
+        ends={endsOf(judged.unit, judged.readings, judged.judgement.findings)}
+        size="medium"
+      />
     </Card>
   );
   if (!wide)

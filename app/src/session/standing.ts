@@ -1,0 +1,16 @@
+import { bookFor, isOpenDefect, type JudgeAnswer, judgeStanding, type Unit, type UnitPage } from '@zealous-axle/core';
+import { useMemo } from 'react';
+import { rulesOf } from './rules';
+import { useSession } from './session';
+
+/** What a unit meets as it stands, by the fleet's rules: its standing readings and its open defects together. */
+export function useJudgedStanding(
+  unit: Unit,
+  { standing, defects }: Pick<UnitPage, 'standing' | 'defects'>,
+): JudgeAnswer {
+  const session = useSession();
+  return useMemo(() => {
+    const open = defects.filter(({ state }) => isOpenDefect(state));
+    return judgeStanding(bookFor(rulesOf(session)), unit, { standing, defects: open });
+  }, [session, unit, standing, defects]);
+}
