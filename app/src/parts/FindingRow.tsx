@@ -6,6 +6,7 @@ import {
   limitFor,
   parseLength,
   placeWords,
+  sourceWords,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
@@ -14,8 +15,6 @@ import { useBook, useShown } from '../session/rules';
 import { MarginRuler } from './MarginRuler';
 import { Text } from './Text';
 import { VerdictBadge } from './VerdictMark';
-
-const SURE_WORDS = { law: 'law', practice: 'practice', check: 'confirm locally' } as const;
 
 const isLimited = (kind: string): kind is Limited => (LIMITED as readonly string[]).includes(kind);
 /** A finding whose measured value is a figure rather than words. */
@@ -63,7 +62,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
       <Text>{finding.because}</Text>
       {finding.rule ? (
         <Text size="small" tone="soft">
-          {`${finding.rule}${finding.sure ? ` · ${SURE_WORDS[finding.sure]}` : ''}`}
+          {sourceWords(finding.rule, finding.sure)}
         </Text>
       ) : null}
     </View>

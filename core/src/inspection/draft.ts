@@ -122,6 +122,13 @@ export const textOf = (draft: Draft, step: Step, field: string): string =>
 /** The reading an entry stands for; or why it stands for none, null while nothing, or not everything needed, is entered. */
 export type Composed = { ok: true; value: Reading } | { ok: false; message: string | null };
 
+/** What was skipped, and why, in the order of the route. */
+export const skippedSteps = (draft: Draft): { key: string; reason: string }[] =>
+  draft.steps.flatMap((step) => {
+    const { skipped } = entryOf(draft, step);
+    return skipped === null ? [] : [{ key: keyOf(step), reason: skipped }];
+  });
+
 /** Steps neither read nor skipped. */
 export const openSteps = (draft: Draft): Step[] => draft.steps.filter((step) => !isDone(entryOf(draft, step)));
 /** Steps without a reading: what keeps an inspection from being complete. */

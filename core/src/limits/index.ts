@@ -19,4 +19,4 @@ export {
   stickerLastDay,
 } from './policies';
 export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor } from './which';
-export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, SURE_WORDS, whereWords } from './words';
+export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, sourceWords, whereWords } from './words';

@@ -53,7 +53,11 @@ export const JUDGES_WORDS: Record<Limit['judges'], string> = {
   share: 'Counts as a defective brake past this',
   'out-of-service': 'Out of service past this, in two adjacent grooves at three places',
 };
-export const SURE_WORDS = { law: 'Law', practice: 'Practice', check: 'Confirm locally' } as const;
+const SURE_WORDS = { law: 'Law', practice: 'Practice', check: 'Confirm locally' } as const;
+
+/** A source with how sure it is, once: practice is not said twice. */
+export const sourceWords = (source: string, sure: Limit['sure'] | null): string =>
+  !sure || (sure === 'practice' && /practice/i.test(source)) ? source : `${source} · ${SURE_WORDS[sure].toLowerCase()}`;
 
 /** What a limit is held against, in words. */
 export const LIMITED_WORDS: Record<Limited, string> = {

@@ -111,7 +111,7 @@ export function formatLength(nm: Nanometres, style: LengthStyle): string {
   if (nm < 0) return `-${formatLength(-nm, style)}`;
   if (style === 'mm') return `${decimalText(nm / NM_PER_MM, 3)} mm`;
   const count = sixtyFourths(nm);
-  if (style === '32nds' && count !== null && count % 2 === 0) return `${count / 2}/32 in`;
+  if (style === '32nds' && count !== null && count % 2 === 0 && count <= 64) return `${count / 2}/32 in`;
   if (style !== 'inch' && count !== null) return fractionText(count);
   return `${decimalText(nm / NM_PER_INCH, 4)} in`;
 }

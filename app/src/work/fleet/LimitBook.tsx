@@ -8,7 +8,7 @@ import {
   type Limit,
   outOfServiceAt,
   plainBook,
-  SURE_WORDS,
+  sourceWords,
   whereWords,
 } from '@zealous-axle/core';
 import { useState } from 'react';
@@ -40,7 +40,7 @@ function HubCard({ book }: { book: Book }) {
           <View className="min-w-0 flex-1">
             <Text>{`${rule.says.charAt(0).toUpperCase()}${rule.says.slice(1)}`}</Text>
             <Text size="small" tone={rule.sure === 'check' ? 'violation' : 'soft'}>
-              {`${rule.source} · ${SURE_WORDS[rule.sure]}`}
+              {sourceWords(rule.source, rule.sure)}
             </Text>
           </View>
           <VerdictBadge verdict={rule.verdict} />
@@ -54,7 +54,7 @@ function CountCard({ book }: { book: Book }) {
   const { brakeCount, reservoir } = book;
   if (!brakeCount) return null;
   return (
-    <Card title="Brake count" note={`${brakeCount.source} · ${SURE_WORDS[brakeCount.sure]}`}>
+    <Card title="Brake count" note={sourceWords(brakeCount.source, brakeCount.sure)}>
       <Text>{`A stroke past its limit by less than ${brakeCount.halfBelow} counts as half a brake, otherwise as one.`}</Text>
       {reservoir ? (
         <Text>{`Strokes are judged both ways from ${reservoir.from} to ${reservoir.to} (${reservoir.source}).`}</Text>

@@ -4,7 +4,7 @@ import {
   type Limit,
   type Limited,
   limitWords,
-  SURE_WORDS,
+  sourceWords,
   whereWords,
 } from '@zealous-axle/core';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
@@ -27,7 +27,7 @@ const ofBook = ({ judges, from }: Limit): boolean => judges === 'verdict' && !fr
 function Source({ limit }: { limit: Limit }) {
   return (
     <Text size="small" tone={limit.sure === 'check' ? 'violation' : 'soft'}>
-      {`${limit.source} · ${SURE_WORDS[limit.sure]}`}
+      {sourceWords(limit.source, limit.sure)}
     </Text>
   );
 }

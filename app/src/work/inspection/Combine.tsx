@@ -80,9 +80,11 @@ function AddUnit({
 
 /** What if these units ran together: each judged alone, and the brake count over the whole. Nothing is stored. */
 export function Combine() {
-  const { id } = useLocalSearchParams<{ id: string }>();
+  // The combination stands in the address: it survives a reload, with or without a signal.
+  const { id, units } = useLocalSearchParams<{ id: string; units?: string }>();
   const book = useBook();
-  const [ids, setIds] = useState<string[]>([id]);
+  const ids = units ? units.split(' ') : [id];
+  const setIds = (next: readonly string[]) => router.setParams({ units: next.join(' ') });
   const [assumed, setAssumed] = useState(0);
   const [adding, setAdding] = useState(false);
   const queries = useQueries({ queries: ids.map(unitQuery) });

@@ -134,7 +134,12 @@ describe('steps of more than one figure', () => {
   });
 
   test.each<[Step, Record<string, string>, object, object]>([
-    [stepOf('lining'), { p0: '3/8', p2: '7/16' }, { several: true }, { points: ['3/8 in', '7/16 in'] }],
+    [
+      stepOf('lining'),
+      { p0: '3/8', p1: '1/2', p2: '7/16', p3: '3/8' },
+      { several: true },
+      { points: ['3/8 in', '1/2 in', '7/16 in', '3/8 in'] },
+    ],
     [stepOf('drum'), { value: '16.62', marked: '16.75' }, {}, { value: '16.62 in', marked: '16.75 in' }],
     [
       stepOf('pressure'),
@@ -155,6 +160,10 @@ describe('steps of more than one figure', () => {
     [stepOf('check', 'spring'), {}, { found: [] }, { check: 'spring', found: [], how: 'seen' }],
     [stepOf('dual'), {}, { touching: false }, { touching: false }],
   ])('%j', (step, texts, note, made) => expect(value(step, texts, note)).toMatchObject({ ok: true, value: made }));
+
+  test('four points asked are four points read', () => {
+    expect(value(stepOf('lining'), { p0: '3/8', p2: '7/16' }, { several: true })).toMatchObject({ ok: false });
+  });
 
   test('nothing entered is never a reading', () => {
     for (const kind of [

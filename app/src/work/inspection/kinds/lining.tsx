@@ -43,9 +43,11 @@ export const lining: KindPad = {
     </>
   ),
   fields,
-  body: (_, texts) => {
-    const points = Object.values(texts).filter((each): each is string => each !== undefined);
-    return points.length ? { points } : null;
+  // As many points as are asked for are read: of each shoe or pad, every one.
+  body: (at, texts) => {
+    const asked = fields(at);
+    const points = asked.flatMap(({ id }) => texts[id] ?? []);
+    return points.length === asked.length ? { points } : null;
   },
   limited: () => ({ reading: 'lining' }),
   wholes: { keys: [0, 1], usual: 0 },

@@ -1,8 +1,11 @@
 import {
+  BOOKS,
+  type BookId,
   type Finding,
   findingWords,
   holds,
   type Judgement,
+  keyWords,
   ownFindings,
   placeWords,
   type SectionTime,
@@ -24,7 +27,7 @@ import { RunningGear } from '../../../parts/RunningGear';
 import { Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
-import { useBook } from '../../../session/rules';
+import { BookWords } from '../../../parts/verdict';
 import { useSession } from '../../../session/session';
 import { Acts } from './Acts';
 import { Files } from './Files';
@@ -66,6 +69,21 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
 const words = (kind: string): string => findingWords({ kind });
 const place = (finding: Finding): string => placeWords(finding);
 
+/** What was passed over, and why. */
+function Skips({ judged: { skips } }: { judged: Judged }) {
+  if (skips.length === 0) return null;
+  return (
+    <Card title={`${skips.length} skipped`} note="Not looked at, for the reason given. Never a pass.">
+      {skips.map(({ key, reason }) => (
+        <Text key={key}>
+          <Text bold>{keyWords(key)}</Text>
+          {`  ${reason}`}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
 /** What is inside its limits of this inspection's own reading: of a walk by eye, what was looked at. */
 function withinWords(within: readonly Finding[], { taken }: Judged): string {
   const own = ownFindings(within, taken).length;
@@ -100,6 +118,7 @@ function Findings({ judged }: { judged: Judged }) {
       <Suggestions judged={judged} />
       <Photos judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}
+      <Skips judged={judged} />
       {within.length ? (
         <Card title={withinWords(within, judged)} note={olderWords(within, judged)}>
           <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />
@@ -128,7 +147,7 @@ function timeWords(sections: readonly SectionTime[]): string {
 function Head({ judged }: { judged: Judged }) {
   const { fleet } = useSession();
   const { judgement, closed } = judged;
-  const book = useBook();
+  const book = BOOKS[judgement.book.id as BookId];
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
@@ -211,7 +230,9 @@ export function VerdictSheet() {
       }
     >
       {judged ? (
-        <Body judged={judged} judgement={judged.judgement} id={id} />
+        <BookWords.Provider value={BOOKS[judged.judgement.book.id as BookId].words.verdicts}>
+          <Body judged={judged} judgement={judged.judgement} id={id} />
+        </BookWords.Provider>
       ) : waiting ? (
         <Text tone="soft">Reading…</Text>
       ) : (

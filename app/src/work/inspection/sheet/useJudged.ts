@@ -8,6 +8,7 @@ import {
   type Reading,
   type SectionTime,
   type StandingThere,
+  skippedSteps,
   takenReadings,
   type Unit,
   type UnitKind,
@@ -28,6 +29,8 @@ export interface Judged {
   /** What the same places read before. */
   before: readonly EarlierReading[];
   photos: readonly Photo[];
+  /** What was passed over, and why. */
+  skips: readonly { key: string; reason: string }[];
   /** Seconds spent in each section of its route. */
   sections: readonly SectionTime[];
   /** Steps that have no reading yet; empty once the inspection is closed. */
@@ -55,6 +58,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     taken: takenReadings(draft),
     before: earlierReadings(draft),
     photos: [],
+    skips: skippedSteps(draft),
     sections: [],
     open: unreadSteps(draft).length,
     closed: null,
@@ -85,6 +89,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         taken: live,
         before: sheet.before,
         photos: sheet.photos,
+        skips: sheet.skips,
         sections: sheet.sections ?? [],
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
