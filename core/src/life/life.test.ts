@@ -1,6 +1,6 @@
 import { DEFECT_LIFE, DEFECT_STATES, isOpenDefect } from '../defects';
 import { isOpenJob, JOB_LIFE, JOB_STATES } from '../repair';
-import { type Act, mayAct, ROLES } from '.';
+import { type Act, mayAct, mayNow, ROLES, whoMay } from '.';
 
 const DOOR: readonly Act<'open' | 'shut' | 'locked', 'shut' | 'lock', 'a key'>[] = [
   { act: 'shut', from: ['open'], to: 'shut', who: ['driver', 'technician'] },
@@ -20,6 +20,53 @@ test('an act is refused for its role first, then its state, then what it needs',
   });
   expect(mayAct(DOOR, 'a door', 'shut', 'lock', 'foreman')).toMatchObject({ because: 'needs', missing: ['a key'] });
   expect(mayAct(DOOR, 'a door', 'shut', 'lock', 'foreman', { 'a key': true })).toEqual({ ok: true, to: 'locked' });
+});
+
+describe('an act', () => {
+  const GATE: readonly Act<'new' | 'open' | 'shut', 'make' | 'shut' | 'mend', 'a key' | 'a lamp' | 'a hand'>[] = [
+    { act: 'make', from: [], to: 'new', who: ['driver', 'technician', 'foreman'] },
+    { act: 'shut', from: ['open'], to: 'shut', who: ['driver'] },
+    { act: 'shut', from: ['new'], to: 'shut', who: ['foreman'] },
+    { act: 'mend', from: ['shut'], to: 'open', who: ['manager'], needs: ['a key', 'a lamp', 'a hand'] },
+  ];
+  test('makes what is not there, and nothing else does', () => {
+    expect(mayAct(GATE, 'a gate', null, 'make', 'driver')).toEqual({ ok: true, to: 'new' });
+    expect(mayAct(GATE, 'a gate', 'open', 'make', 'driver')).toMatchObject({ ok: false, because: 'state' });
+    expect(mayAct(GATE, 'a gate', null, 'shut', 'driver')).toEqual({
+      ok: false,
+      because: 'state',
+      message: 'You cannot shut a gate that is not there.',
+    });
+  });
+  test('is each role’s from its own states', () => {
+    expect(mayAct(GATE, 'a gate', 'open', 'shut', 'driver')).toEqual({ ok: true, to: 'shut' });
+    expect(mayAct(GATE, 'a gate', 'new', 'shut', 'driver')).toMatchObject({ because: 'state' });
+    expect(mayAct(GATE, 'a gate', 'new', 'shut', 'foreman')).toEqual({ ok: true, to: 'shut' });
+  });
+  test('names who may and what is missing, one, two or more', () => {
+    const says = (role: 'driver' | 'manager', act: 'make' | 'shut' | 'mend', given = {}) => {
+      const may = mayAct(GATE, 'a gate', act === 'mend' ? 'shut' : 'open', act, role, given);
+      return may.ok ? '' : may.message;
+    };
+    expect(says('manager', 'make')).toBe('To make a gate takes a driver, a technician or a foreman.');
+    expect(says('manager', 'shut')).toBe('To shut a gate takes a driver or a foreman.');
+    expect(says('driver', 'mend')).toBe('To mend a gate takes a manager.');
+    expect(mayAct(GATE, 'a gate', 'shut', 'mend', 'manager')).toEqual({
+      ok: false,
+      because: 'needs',
+      missing: ['a key', 'a lamp', 'a hand'],
+      message: 'To mend a gate needs a key, a lamp and a hand.',
+    });
+    expect(says('manager', 'mend', { 'a key': true, 'a hand': true })).toBe('To mend a gate needs a lamp.');
+  });
+  test('is offered where only what it needs may be missing', () => {
+    expect(mayNow(GATE, 'shut', 'mend', 'manager')).toBe(true);
+    expect(mayNow(GATE, 'open', 'shut', 'driver')).toBe(true);
+    expect(mayNow(GATE, 'shut', 'mend', 'driver')).toBe(false);
+    expect(mayNow(GATE, 'new', 'shut', 'driver')).toBe(false);
+    expect(whoMay(GATE, 'shut')).toEqual(['driver', 'foreman']);
+    expect(whoMay(GATE, 'make')).toEqual(['driver', 'technician', 'foreman']);
+  });
 });
 
 /** Every state that can be reached from the first one. */

@@ -109,3 +109,92 @@ describe('release', () => {
     expect(releaseBarriers({ held: false, defects: [], readings: [] })).toEqual(['The trailer is not held.']);
   });
 });
+
+describe('what is measured again', () => {
+  const trailer: Unit = {
+    id: 'T2',
+    kind: 'semitrailer',
+    axles: [
+      { brake: 's-cam', tyres: 'dual', hub: 'oil' },
+      { brake: 's-cam', tyres: 'dual', hub: 'oil' },
+    ],
+  };
+  const at = (
+    code: string,
+    axle: number | null,
+    side: 'left' | 'right' | null,
+    tyre: 'inner' | 'outer' | null = null,
+  ) => ({
+    code,
+    axle,
+    side,
+    tyre,
+  });
+  test('comparing the tyres of a dual is settled by reading both', () => {
+    expect(keys(toRemeasure(trailer, [at('dual-tread', 1, 'left')]))).toEqual(['1l inner tread', '1l outer tread']);
+    expect(keys(toRemeasure(trailer, [at('dual-pair', 1, 'left', 'outer')]))).toEqual(['1l outer tread']);
+    expect(keys(toRemeasure(trailer, [at('dual-pressure', 1, 'left')]))).toEqual([
+      '1l inner pressure',
+      '1l outer pressure',
+    ]);
+  });
+  test('a drum moves the stroke', () => {
+    expect(keys(toRemeasure(trailer, [at('drum', 2, 'right')]))).toEqual(['2r  drum', '2r  stroke-applied']);
+  });
+  test('a check or an air test keeps what it is about', () => {
+    expect(toRemeasure(trailer, [at('air-test:low-air', null, null)])).toEqual([
+      { kind: 'air-test', item: 'low-air', axle: null, side: null, tyre: null },
+    ]);
+    expect(toRemeasure(trailer, [at('check:spring', 1, 'left')])).toMatchObject([
+      { kind: 'check', item: 'spring', axle: 1, side: 'left', tyre: null },
+    ]);
+  });
+  test('a mud flap keeps its side, a king pin has none', () => {
+    expect(toRemeasure(trailer, [at('mud-flap', null, 'right')])).toMatchObject([{ kind: 'mud-flap', side: 'right' }]);
+    expect(toRemeasure(trailer, [at('king-pin-worn', null, 'right')])).toMatchObject([
+      { kind: 'king-pin', side: null },
+    ]);
+  });
+  test('what nobody knows asks for nothing', () =>
+    expect(toRemeasure(trailer, [at('no such code', 1, 'left')])).toEqual([]));
+  test('places come front to rear, left before right', () => {
+    const steps = toRemeasure(trailer, [at('hub-oil', 2, 'left'), at('hub-oil', 1, 'right'), at('lining', 1, 'left')]);
+    expect(keys(steps)).toEqual(['1l  lining', '1l  stroke-applied', '1r  hub-oil', '2l  hub-oil']);
+  });
+  test('each place says why it is not closed', () => {
+    const [step] = toRemeasure(trailer, [at('lining', 1, 'left')]);
+    if (!step) throw new Error('no step');
+    const finished = { at: '2026-03-02T10:00:00.000Z', by: 'mender' };
+    const reading = (verdict: 'out-of-service' | 'shop-limit') => [
+      { key: 'lining@1L', verdict, by: 'mender', at: finished.at, recordedAt: finished.at },
+    ];
+    expect(stillToRemeasure([step], reading('out-of-service'), finished)).toEqual([
+      { step, because: '1L measured again: out-of-service' },
+    ]);
+    expect(stillToRemeasure([step], reading('shop-limit'), finished)).toEqual([]);
+    expect(
+      stillToRemeasure([step], [{ ...reading('shop-limit')[0], key: 'lining@1R' } as never], finished),
+    ).toHaveLength(1);
+  });
+});
+
+describe('what bars a release', () => {
+  const lining = { place: '1L', kind: 'lining', verdict: 'violation' as const };
+  const defect = { code: 'lining', place: '1L', state: 'triaged' as const, holds: true };
+  test('is said in words, a defect and its reading once', () => {
+    expect(releaseBarriers({ held: true, defects: [defect], readings: [lining] })).toEqual([
+      '1L: Lining past its limit – triaged, not certified.',
+    ]);
+    expect(releaseBarriers({ held: true, defects: [defect], readings: [{ ...lining, place: '2L' }] })).toEqual([
+      '1L: Lining past its limit – triaged, not certified.',
+      '2L: Lining past its limit at its last reading.',
+    ]);
+    expect(releaseBarriers({ held: true, defects: [], readings: [{ ...lining, verdict: 'out-of-service' }] })).toEqual([
+      '1L: Lining past its limit at its last reading.',
+    ]);
+  });
+  test('what a check found holds as its defect alone', () => {
+    const check = { place: '1L', kind: 'check:spring', verdict: 'violation' as const };
+    expect(releaseBarriers({ held: true, defects: [], readings: [check] })).toEqual([]);
+  });
+});
