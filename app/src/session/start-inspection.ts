@@ -15,7 +15,7 @@ import { send } from '../device/outbox';
 import { rulesOf } from './rules';
 
 interface Beginning {
-  unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing'>;
+  unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing'> & Partial<Pick<UnitPage, 'notFitted'>>;
   session: Session;
   /** The route walked, or the job whose places are measured again. */
   by: { route: Route } | { job: string; steps: Step[] };
@@ -27,7 +27,7 @@ const versionOf = ({ id }: Route, { fleet }: Session): number =>
 /** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
 export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
   const inspection = uuidv7();
-  const { id, number, body, kind, axles } = unit;
+  const { id, number, body, kind, axles, notFitted } = unit;
   const units = session.person.units ?? session.fleet.units;
   const route = 'route' in by ? by.route : null;
   const steps = route ? routeSteps(route, unit) : 'steps' in by ? by.steps : [];
@@ -36,7 +36,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
   await keepDraft(
     newDraft({
       inspection,
-      unit: { id, number, body, kind, axles },
+      unit: { id, number, body, kind, axles, notFitted },
       rules: rulesOf(session),
       purpose,
       route: route && {

@@ -35,6 +35,8 @@ export const FLEET_COMMANDS = {
       limit: makerLimitSchema.nullable(),
     }),
   ),
+  /** What a unit was found to have or to lack, by the key of what asks for it: asked once. */
+  'set-fitted': command('unit', BENCH, z.strictObject({ unit: id, key: wordsText(120), fitted: z.boolean() })),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
   /** The month on an inspection sticker; its last day follows from the fleet's policy. */

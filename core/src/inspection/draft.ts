@@ -7,7 +7,7 @@ import type { Unit, UnitKind } from '../trailer';
 import type { GaugeSource } from './gauge';
 import type { SectionTime } from './life';
 import type { Note } from './note';
-import { measuringRoute } from './route';
+import { fittedSteps, measuringRoute } from './route';
 import { judgeTogether, type StandingThere } from './together';
 
 export type PadUnit = 'in' | 'mm';
@@ -121,6 +121,14 @@ export const textOf = (draft: Draft, step: Step, field: string): string =>
 
 /** The reading an entry stands for; or why it stands for none, null while nothing, or not everything needed, is entered. */
 export type Composed = { ok: true; value: Reading } | { ok: false; message: string | null };
+
+/** Without what the unit does not have: the step is closed, and the unit is not asked for it again. */
+export function withoutFitted(draft: Draft, step: Step): Draft {
+  const key = keyOf(step);
+  const unit = { ...draft.unit, notFitted: [...(draft.unit.notFitted ?? []), key] };
+  const steps = fittedSteps(unit, draft.steps);
+  return toNextOpen({ ...draft, unit, steps, cursor: Math.min(draft.cursor, steps.length - 1) });
+}
 
 /** What was skipped, and why, in the order of the route. */
 export const skippedSteps = (draft: Draft): { key: string; reason: string }[] =>

@@ -20,7 +20,9 @@ export type { Note } from './note';
 export {
   type Asked,
   endSteps,
+  fittedSteps,
   isDriversWalk,
+  mayLack,
   measuresAll,
   measuringRoute,
   ROUTES,

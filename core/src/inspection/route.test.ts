@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { checkEntry } from '../catalogue';
-import { AIR_TESTS, expectedReadings, keyOf } from '../reading';
+import { AIR_TESTS, expectedReadings, keyOf, MEASURED_KINDS } from '../reading';
 import {
   type Axle,
   BRAKE_KINDS,
@@ -13,7 +13,7 @@ import {
   type Unit,
   wheelEnd,
 } from '../trailer';
-import { isDriversWalk, measuresAll, ROUTES, routeSchema, routeSteps, routesFor } from '.';
+import { isDriversWalk, mayLack, measuresAll, ROUTES, routeSchema, routeSteps, routesFor } from '.';
 
 const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
 const trailer: Unit = {
@@ -123,4 +123,28 @@ test('on any running gear, the routes that measure all ask for everything that i
     }),
     { numRuns: 60 },
   );
+});
+
+describe('what a unit does not have', () => {
+  const full = ROUTES.find(({ id }) => id === 'full');
+  if (!full) throw new Error('no full route');
+  const on = (suspension?: 'air' | 'spring'): Unit => ({
+    id: 'T',
+    kind: 'semitrailer',
+    axles: [{ brake: 's-cam', tyres: 'dual', hub: 'oil', ...(suspension ? { suspension } : {}) }],
+  });
+  const items = (unit: Unit) => routeSteps(full, unit).map(({ item }) => item);
+  test('a trailer on leaf springs is never asked for air bags', () => {
+    expect(items(on('air'))).toContain('air-bag');
+    expect(items(on('spring'))).not.toContain('air-bag');
+    expect(items(on())).toContain('air-bag');
+  });
+  test('what it was found to lack is not asked for at that place', () => {
+    const steps = routeSteps(full, { ...on(), notFitted: ['check:shock@1L'] });
+    expect(steps.filter(({ item }) => item === 'shock').map(({ side }) => side)).toEqual(['right']);
+  });
+  test('the measured things are always there', () => {
+    for (const kind of MEASURED_KINDS) expect(mayLack({ kind })).toBe(false);
+    expect(mayLack({ kind: 'king-pin' })).toBe(true);
+  });
 });

@@ -3,6 +3,7 @@ import {
   BENCH_KINDS,
   expectedReadings,
   fitsEnd,
+  isMeasuredKind,
   keyOf,
   MEASURED_KINDS,
   STEP_KINDS,
@@ -13,6 +14,7 @@ import {
   BRAKE_KINDS,
   HUB_KINDS,
   type Side,
+  SUSPENSIONS,
   UNIT_KINDS,
   type Unit,
   type WheelEnd,
@@ -35,6 +37,7 @@ const askedSchema = z.strictObject({
   item: z.string().max(60).optional(),
   brake: z.array(z.enum(BRAKE_KINDS)).optional(),
   hub: z.array(z.enum(HUB_KINDS)).optional(),
+  suspension: z.array(z.enum(SUSPENSIONS)).optional(),
 });
 /** What a section asks for; where it does not apply to an axle end it is left out there. */
 export type Asked = z.infer<typeof askedSchema>;
@@ -73,8 +76,12 @@ export const ROUTES: readonly Route[] = shipped.routes.map(({ sections, ...route
   sections: sections.flatMap((name) => SECTIONS[name] ?? []),
 }));
 
-const applies = ({ kind, brake, hub }: Asked, end: WheelEnd): boolean =>
-  fitsEnd(kind, end) && (!brake || brake.includes(end.brake)) && (!hub || hub.includes(end.hub));
+/** Whether a thing is asked for at an axle end. Where the suspension is not known, what either has is asked for. */
+const applies = ({ kind, brake, hub, suspension }: Asked, end: WheelEnd): boolean =>
+  fitsEnd(kind, end) &&
+  (!brake || brake.includes(end.brake)) &&
+  (!hub || hub.includes(end.hub)) &&
+  (!suspension || !end.suspension || suspension.includes(end.suspension));
 
 const bare = ({ kind, item }: Asked, section?: string) => ({
   kind,
@@ -118,7 +125,19 @@ function sectionSteps(section: Section, unit: Unit): Step[] {
 
 /** Every step of a route for a unit, in the order it is walked; what does not apply to the unit is left out. */
 export const routeSteps = (route: Route, unit: Unit): Step[] =>
-  route.sections.flatMap((section) => sectionSteps(section, unit));
+  fittedSteps(
+    unit,
+    route.sections.flatMap((section) => sectionSteps(section, unit)),
+  );
+
+/** Of steps those whose thing the unit was not found to lack. */
+export function fittedSteps<S extends Step>({ notFitted = [] }: Pick<Unit, 'notFitted'>, steps: readonly S[]): S[] {
+  const absent = new Set<string>(notFitted);
+  return steps.filter((step) => !absent.has(keyOf(step)));
+}
+
+/** Whether a unit may be found to lack what is asked for: the four measured things are always there. */
+export const mayLack = ({ kind }: Pick<Step, 'kind'>): boolean => !isMeasuredKind(kind);
 
 /** What a full inspection must have read: what its route asked, and everything an axle end is measured for. */
 export function wholeSteps(unit: Unit, asked: readonly Step[]): Step[] {

@@ -8,6 +8,7 @@ import {
   HUB_KINDS,
   LINING_STYLES,
   MAKER_READINGS,
+  SUSPENSIONS,
   TYRE_FITS,
   UNIT_KINDS,
 } from './gear';
@@ -24,6 +25,7 @@ const equipment = z.strictObject({
   tyres: z.enum(TYRE_FITS),
   hub: z.enum(HUB_KINDS),
   liningStyle: z.enum(LINING_STYLES).optional(),
+  suspension: z.enum(SUSPENSIONS).optional(),
 });
 /** A limit marked on a part, or given by its maker. */
 export const makerLimitSchema = z.strictObject({ value: lengthText, source: z.string().trim().min(1).max(120) });

@@ -16,6 +16,7 @@ export const ADJUSTERS = ['automatic', 'manual'] as const;
 export const TYRE_FITS = ['single', 'dual'] as const;
 export const HUB_KINDS = ['oil', 'grease', 'sealed'] as const;
 export const LINING_STYLES = ['strip', 'pads'] as const;
+export const SUSPENSIONS = ['air', 'spring'] as const;
 export const SIDES = ['left', 'right'] as const;
 export const TYRES = ['single', 'inner', 'outer'] as const;
 
@@ -40,6 +41,7 @@ export interface EndEquipment {
   tyres: (typeof TYRE_FITS)[number];
   hub: (typeof HUB_KINDS)[number];
   liningStyle?: (typeof LINING_STYLES)[number];
+  suspension?: (typeof SUSPENSIONS)[number];
   /** Limits marked on the part or given by its maker, by the reading they judge. */
   maker?: Partial<Record<MakerReading, MakerLimit>>;
 }
@@ -65,6 +67,8 @@ export interface Unit {
   id: string;
   kind: UnitKind;
   axles: Axle[];
+  /** Keys of what it was found not to have: it is not asked for again. */
+  notFitted?: readonly string[] | undefined;
 }
 
 /** One wheel end with everything a rule may ask about it. */
@@ -86,7 +90,7 @@ export const isPowerUnit = (kind: UnitKind): boolean => POWER_UNITS.includes(kin
 /** An end of an axle, written out field by field: every judgement begins with all of them. */
 function endAt(unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd {
   const own = fitted.ends?.[side];
-  const { brake, chamber, adjuster, tyres, hub, liningStyle, maker } = own ? { ...fitted, ...own } : fitted;
+  const { brake, chamber, adjuster, tyres, hub, liningStyle, suspension, maker } = own ? { ...fitted, ...own } : fitted;
   return {
     brake,
     chamber,
@@ -94,6 +98,7 @@ function endAt(unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd {
     tyres,
     hub,
     liningStyle,
+    suspension,
     maker,
     unit: unit.id,
     kind: unit.kind,

@@ -61,6 +61,8 @@ export type YardTotal = z.infer<typeof yardTotalSchema>;
 export const unitPageSchema = z.strictObject({
   ...unitHeadSchema.shape,
   axles: z.array(axleSchema),
+  /** Keys of what it was found not to have. */
+  notFitted: z.array(z.string()),
   holds: z.array(z.strictObject({ id, reason: z.string(), by: z.string(), at: instant })),
   papers: z.array(z.strictObject({ paper: z.string(), on: z.string() })),
   standing: z.array(standingSchema),

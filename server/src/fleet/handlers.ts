@@ -1,4 +1,14 @@
-import { type Axle, bookFor, fleetLimitRefusal, type MakerLimit, type MakerReading } from '@zealous-axle/core';
+import {
+  type Axle,
+  bookFor,
+  checkEntry,
+  fleetLimitRefusal,
+  isStepKind,
+  type MakerLimit,
+  type MakerReading,
+  mayLack,
+  parseKey,
+} from '@zealous-axle/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import { invalid, invalidWith } from '../problem';
@@ -59,6 +69,20 @@ function withMaker<T extends Fitted>(part: T, reading: MakerReading, limit: Make
   const { [reading]: _, ...others } = part.maker ?? {};
   return { ...part, maker: limit ? { ...others, [reading]: limit } : others };
 }
+
+/** What a unit was found to have or to lack. The four measured things are always there. */
+export const setFitted: Handler<'set-fitted'> = async ({ store, body }) => {
+  const row = found(await findUnit(store, body.unit));
+  const { kind, item } = parseKey(body.key);
+  if (!isStepKind(kind) || !mayLack({ kind })) throw invalid('body.key', 'no-check');
+  if (kind === 'check' && !checkEntry(item ?? '')) throw invalid('body.key', 'no-check');
+  const others = row.notFitted.filter((key) => key !== body.key);
+  await store
+    .update(unit)
+    .set({ notFitted: body.fitted ? others : [...others, body.key] })
+    .where(eq(unit.id, row.id));
+  return { unitId: row.id, changed: [changed('unit', row.id)] };
+};
 
 /** A maker's limit for what is fitted at an axle, or at one end of it. */
 export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body }) => {

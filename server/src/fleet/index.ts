@@ -1,5 +1,5 @@
 /** The fleet: its units, rules, routes, papers and holds. */
-export { addFleetLimit, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
+export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
 export { recordSticker } from './papers';
 export { fleetBook } from './queries';

@@ -13,6 +13,7 @@ export const unit = pgTable(
     /** Where it stands. */
     site: text('site').notNull().default(''),
     axles: jsonb('axles').$type<Axle[]>().notNull(),
+    notFitted: jsonb('not_fitted').$type<string[]>().notNull().default([]),
     shape: shape(1),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('unit_number').on(t.fleetId, t.number)],

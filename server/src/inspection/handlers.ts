@@ -1,5 +1,6 @@
 import {
   BENCH_KINDS,
+  fittedSteps,
   foundDefects,
   holdReason,
   judgedTogether,
@@ -143,7 +144,7 @@ async function ownReadings(store: FleetStore, row: InspectionRow, standing: read
 
 async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {
   const { store, session, at } = doing;
-  const steps = (await stepsAsked(store, row)) ?? [];
+  const steps = fittedSteps(unit, (await stepsAsked(store, row)) ?? []);
   const standing = await standingReadings(store, unit.id);
   const own = await ownReadings(store, row, standing);
   const together = {
@@ -198,7 +199,8 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, { findings,
 
 /** What an inspection must have read to be whole: what its route asks of the unit, whatever the device says of it. */
 async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
-  const asked = await stepsAsked(store, row);
+  const list = await stepsAsked(store, row);
+  const asked = list && fittedSteps(unit, list);
   if (row.purpose === 'full' || (!asked && !row.jobId)) return wholeSteps(unit, asked ?? []);
   return asked ?? toRemeasure(unit, await defectsOfJob(store, row.jobId ?? ''));
 }

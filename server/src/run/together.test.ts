@@ -82,6 +82,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
       jpeg: TINY_JPEG,
     },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
+    'set-fitted': { unit, key: `check:spring@${n + 1}L`, fitted: false },
     'set-maker-limit': {
       unit,
       axle: 1,

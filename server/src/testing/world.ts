@@ -224,6 +224,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
     'withdraw-fleet-limit': { limit: uuidv7(), reason: 'flat again' },
+    'set-fitted': { unit: unitId, key: 'check:spring@1L', fitted: false },
     'set-maker-limit': {
       unit: unitId,
       axle: 1,

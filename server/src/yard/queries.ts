@@ -165,7 +165,7 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     photosBefore(store, { unitId }, null, FIRST_PHOTOS),
   ]);
   if (!found) return null;
-  const { id, number, body, kind, axles } = found;
+  const { id, number, body, kind, axles, notFitted } = found;
   const [inspectionsTotal, photosTotal] = await Promise.all([
     totalOf(inspections, () => countInspections(store, unitId)),
     totalOf(photos, () => countPhotos(store, unitId)),
@@ -176,6 +176,7 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     body,
     kind,
     axles,
+    notFitted,
     holds,
     papers,
     standing,

@@ -1,4 +1,4 @@
-import { type Draft, entryOf, isDone, jumpTo, keyOf, readingText } from '@zealous-axle/core';
+import { type Draft, entryOf, isDone, jumpTo, keyOf, mayLack, readingText } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -11,6 +11,7 @@ import { type EndState, endCode, RunningGear } from '../../parts/RunningGear';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useStable } from '../../parts/useStable';
+import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { type Current, CurrentContext, useCurrent } from './current';
 import { Doubted } from './Doubted';
@@ -130,6 +131,7 @@ export function Inspect() {
   const { fleet } = useSession();
   const [draft, update, kept] = useDraft(id);
   const [listed, setListed] = useState(false);
+  const mayFit = useMaySend('set-fitted');
   const [skipping, setSkipping] = useState(false);
   const [why, setWhy] = useState(false);
   const [gauge, setGauge] = useState(gaugeWanted);
@@ -247,6 +249,14 @@ export function Inspect() {
             setSkipping(false);
             inspecting.skip(reason);
           }}
+          onNotFitted={
+            mayFit && mayLack(step)
+              ? () => {
+                  setSkipping(false);
+                  inspecting.notFitted();
+                }
+              : null
+          }
           onClose={() => setSkipping(false)}
         />
       ) : null}

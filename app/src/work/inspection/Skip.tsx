@@ -8,7 +8,6 @@ const REASONS = [
   'Cannot be reached here',
   'Covered in mud or ice',
   'No gauge at hand',
-  'Not fitted',
   'Air will not build up',
 ] as const;
 
@@ -16,15 +15,23 @@ const REASONS = [
 export function Skip({
   what,
   onSkip,
+  onNotFitted,
   onClose,
 }: {
   what: string;
   onSkip: (reason: string) => void;
+  /** Says that the unit does not have it; null where it always has, or where this person may not say so. */
+  onNotFitted: (() => void) | null;
   onClose: () => void;
 }) {
   return (
     <Drawer title={`Skip ${what}`} onClose={onClose}>
       <Text tone="soft">It stays open: not measured is never a pass.</Text>
+      {onNotFitted ? (
+        <Button tall label="Not fitted: never asked of this unit again" onPress={onNotFitted} />
+      ) : (
+        <Button tall label="Not fitted" onPress={() => onSkip('Not fitted')} />
+      )}
       {REASONS.map((reason) => (
         <Button key={reason} tall label={reason} onPress={() => onSkip(reason)} />
       ))}

@@ -5,6 +5,7 @@ import {
   entryOf,
   type Frame,
   frameKey,
+  keyOf,
   type Note,
   type Reading,
   readingText,
@@ -15,6 +16,7 @@ import {
   toNextOpen,
   withEntry,
   withNote,
+  withoutFitted,
   withText,
 } from '@zealous-axle/core';
 import { useRef, useState } from 'react';
@@ -113,6 +115,16 @@ export function useInspecting(draft: Draft | null | undefined, update: Update) {
         `${draft.unit.number}: ${kindWords(step)} skipped`,
       );
       update((now) => toNextOpen(withEntry(now, step, { skipped: reason })));
+    },
+    /** The unit does not have it: the step is closed, and it is not asked for again. */
+    notFitted() {
+      if (!draft || !step) return;
+      void send(
+        'set-fitted',
+        { unit: draft.unit.id, key: keyOf(step), fitted: false },
+        `${draft.unit.number}: no ${kindWords(step).toLowerCase()}`,
+      );
+      update((now) => withoutFitted(now, step));
     },
     /** A gauge's value goes into the field in hand, shows where it came from, and the next step follows. */
     takeGauge(frame: Frame) {

@@ -4,6 +4,7 @@ import {
   findingWords,
   isOpenDefect,
   isOpenJob,
+  keyWords,
   parseKey,
   readingText,
   releaseBarriers,
@@ -16,6 +17,7 @@ import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { noteOpened } from '../../device/lately';
+import { send } from '../../device/outbox';
 import { clock, dayName, dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -29,6 +31,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { useUnit } from '../../server/queries';
+import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
@@ -76,6 +79,35 @@ function Causes({ unit, findings }: { unit: UnitPage; findings: readonly Finding
           finding={finding}
           unit={unit}
         />
+      ))}
+    </Card>
+  );
+}
+
+/** What it was found not to have; whoever measures may say that it does. */
+function NotFitted({ unit }: { unit: UnitPage }) {
+  const may = useMaySend('set-fitted');
+  if (unit.notFitted.length === 0) return null;
+  return (
+    <Card title="Not fitted" note="Not asked for on this unit.">
+      {unit.notFitted.map((key) => (
+        <View key={key} className="min-h-12 flex-row items-center justify-between gap-3 border-t border-line">
+          <Text className="min-w-0 flex-1">{keyWords(key)}</Text>
+          {may ? (
+            <Button
+              look="bare"
+              label="It is fitted"
+              hint={keyWords(key)}
+              onPress={() =>
+                void send(
+                  'set-fitted',
+                  { unit: unit.id, key, fitted: true },
+                  `${unit.number}: ${keyWords(key)} is fitted`,
+                )
+              }
+            />
+          ) : null}
+        </View>
       ))}
     </Card>
   );
@@ -181,6 +213,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
       ) : null}
       <History unit={unit} />
       <UnitPhotos unit={unit} />
+      <NotFitted unit={unit} />
       <Papers unit={unit} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
     </>
