@@ -1,5 +1,5 @@
 import type { CommandAnswer, CommandName } from '@zealous-axle/core';
-import { acknowledgeRepair, dismissDefect, reportDefect, triageDefect } from './defects';
+import { acknowledgeRepair, dismissDefect, reportDefect, reportNothing, triageDefect } from './defects';
 import {
   addFleetLimit,
   recordSticker,
@@ -31,6 +31,7 @@ import { keepYard } from './yard';
 /** What each command does. One file per thing that is acted on. */
 const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'report-defect': reportDefect,
+  'report-nothing': reportNothing,
   'triage-defect': triageDefect,
   'dismiss-defect': dismissDefect,
   'acknowledge-repair': acknowledgeRepair,

@@ -14,6 +14,8 @@ export const DEFECT_COMMANDS = {
     whoMay(DEFECT_LIFE, 'report'),
     z.strictObject({ defect: id, unit: id, code: codeText, place: placeSchema, words: z.string().trim().max(500) }),
   ),
+  /** A walk round that found nothing, signed: as much a report as one that did. */
+  'report-nothing': command('unit', whoMay(DEFECT_LIFE, 'report'), z.strictObject({ report: id, unit: id })),
   'triage-defect': command(
     'defect',
     whoMay(DEFECT_LIFE, 'triage'),

@@ -65,6 +65,8 @@ export const unitPageSchema = z.strictObject({
   notFitted: z.array(z.string()),
   holds: z.array(z.strictObject({ id, reason: z.string(), by: z.string(), at: instant })),
   papers: z.array(z.strictObject({ paper: z.string(), on: z.string() })),
+  /** The last signed report that nothing was found. */
+  nothingFound: z.strictObject({ by: z.string(), at: instant }).nullable(),
   standing: z.array(standingSchema),
   /** Open, and certified but not acknowledged yet: all of them. */
   defects: z.array(defectViewSchema),

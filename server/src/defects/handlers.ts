@@ -5,7 +5,7 @@ import { invalid } from '../problem';
 import { changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { type DefectRow, defectPlace, defectViews, findDefect } from './queries';
-import { acknowledgement, defect } from './schema';
+import { acknowledgement, cleanReport, defect } from './schema';
 
 /** Moves a defect along its life, if its table lets this role do so now. */
 export async function moveDefect(
@@ -55,6 +55,19 @@ export const reportDefect: Handler<'report-defect'> = async ({ store, session, a
     holds: false,
   });
   return { unitId: body.unit, changed: [changed('defect', body.defect, 1)] };
+};
+
+export const reportNothing: Handler<'report-nothing'> = async ({ store, session, at, now, body }) => {
+  found(await findUnit(store, body.unit));
+  await store.insert(cleanReport).values({
+    fleetId: session.fleet.id,
+    id: body.report,
+    unitId: body.unit,
+    reportedBy: session.person.id,
+    reportedAt: at,
+    recordedAt: now,
+  });
+  return { unitId: body.unit, changed: [changed('report', body.report)] };
 };
 
 export const triageDefect: Handler<'triage-defect'> = async (doing) => {

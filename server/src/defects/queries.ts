@@ -5,7 +5,7 @@ import { person } from '../access';
 import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
-import { certificate, defect } from './schema';
+import { certificate, cleanReport, defect } from './schema';
 
 export type DefectRow = typeof defect.$inferSelect;
 
@@ -66,6 +66,21 @@ export async function defectViews(store: FleetStore, asked: DefectQuestion): Pro
       .orderBy(desc(defect.reportedAt), desc(defect.id)),
   );
   return (await statement.execute({ ...asked })).map(viewOf);
+}
+
+/** The last signed report that nothing was found on a unit; null when there is none. */
+export async function lastCleanReport(store: FleetStore, unitId: string) {
+  const asked = prepared(store, 'clean report', () =>
+    store
+      .select({ by: person.name, at: cleanReport.reportedAt })
+      .from(cleanReport)
+      .innerJoin(person, and(eq(person.fleetId, cleanReport.fleetId), eq(person.id, cleanReport.reportedBy)))
+      .where(eq(cleanReport.unitId, sql.placeholder('unit')))
+      .orderBy(desc(cleanReport.reportedAt))
+      .limit(1),
+  );
+  const [row] = await asked.execute({ unit: unitId });
+  return row ? { by: row.by, at: row.at.toISOString() } : null;
 }
 
 /** A page of the defects in a state, newest first. */

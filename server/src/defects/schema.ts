@@ -28,6 +28,23 @@ export const defect = pgTable(
   ],
 );
 
+/** A signed report of a walk round that found nothing. */
+export const cleanReport = pgTable(
+  'clean_report',
+  {
+    fleetId,
+    id,
+    unitId,
+    reportedBy: uuid('reported_by').notNull(),
+    reportedAt: at('reported_at').notNull(),
+    recordedAt,
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('clean_report_of_unit').on(t.fleetId, t.unitId, t.reportedAt.desc().nullsFirst()),
+  ],
+);
+
 export const certificate = pgTable(
   'certificate',
   {

@@ -27,6 +27,7 @@ export interface Changed {
     | 'hold'
     | 'release'
     | 'photo'
+    | 'report'
     | 'fleet'
     | 'person'
     | 'unit'

@@ -48,6 +48,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
   const row = `T-1,2026-03-02T10:0${n}:00Z,,lining,,2,left,,${n ? '1/2 in' : '3/8 in'},`;
   const all: Partial<{ [N in CommandName]: CommandBody<N> }> = {
     'report-defect': { defect: fresh, unit, code: 'lamp-out', place, words: 'dark' },
+    'report-nothing': { report: fresh, unit },
     'triage-defect': { defect: REPORTED, version, holds: true },
     'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },
     'acknowledge-repair': { defect: CERTIFIED, version },

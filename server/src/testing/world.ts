@@ -182,6 +182,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
   const step = { kind: 'lining', axle: 1, side: 'left', tyre: null } as const;
   const bodies: { [N in CommandName]: CommandBody<N> } = {
     'report-defect': { defect: uuidv7(), unit: unitId, code: 'lamp-out', place, words: 'dark' },
+    'report-nothing': { report: uuidv7(), unit: unitId },
     'triage-defect': { defect, version: 1, holds: false },
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },
     'acknowledge-repair': { defect, version: 1 },

@@ -11,7 +11,7 @@ import {
   type YardTotal,
 } from '@zealous-axle/core';
 import { and, asc, count, eq, gt, ilike, isNull, lte, or, type SQL, sql } from 'drizzle-orm';
-import { defectViews } from '../defects';
+import { defectViews, lastCleanReport } from '../defects';
 import { findUnit, openHolds, paper } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
@@ -154,9 +154,10 @@ const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null
 
 /** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
 export async function unitPage(store: FleetStore, unitId: string): Promise<UnitPage | null> {
-  const [found, papers, holds, standing, defects, jobs, inspections, photos] = await Promise.all([
+  const [found, papers, nothingFound, holds, standing, defects, jobs, inspections, photos] = await Promise.all([
     findUnit(store, unitId),
     papersOf(store, unitId),
+    lastCleanReport(store, unitId),
     openHolds(store, unitId),
     standingReadings(store, unitId),
     defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
@@ -179,6 +180,7 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     notFitted,
     holds,
     papers,
+    nothingFound,
     standing,
     defects,
     jobs,

@@ -16,8 +16,10 @@ import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
 import { noteOpened } from '../../device/lately';
 import { send } from '../../device/outbox';
+import { useOutbox } from '../../device/useOutbox';
 import { clock, dayName, dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -42,6 +44,38 @@ import { Acknowledge } from '../repair/Acknowledge';
 import { Holding } from '../repair/Holding';
 import { History, UnitPhotos } from './History';
 
+/** A walk round that found nothing is signed in two taps, with or without a signal. */
+function NothingFound({ unit }: { unit: UnitPage }) {
+  const { person } = useSession();
+  const [asking, setAsking] = useState(false);
+  if (!useMaySend('report-nothing') || person.role !== 'driver') return null;
+  const sign = () => {
+    setAsking(false);
+    void send('report-nothing', { report: uuidv7(), unit: unit.id }, `${unit.number}: walked round, nothing found`);
+  };
+  return asking ? (
+    <Button tall look="act" className="grow" label={`Sign: ${unit.number}, nothing found`} onPress={sign} />
+  ) : (
+    <Button tall className="grow" label="Nothing found" onPress={() => setAsking(true)} />
+  );
+}
+
+/** What was entered here about this unit and is not sent yet: it is shown at once, and as what it is. */
+function NotSentYet({ unit }: { unit: UnitPage }) {
+  const { entries } = useOutbox();
+  const own = entries.filter(({ body, refused }) => !refused && (body as { unit?: string }).unit === unit.id);
+  if (own.length === 0) return null;
+  return (
+    <Card title="Not sent yet" note="Kept on this device until there is a signal.">
+      {own.map(({ id, label }) => (
+        <Text key={id} bold>
+          {label}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
 function Acts({ unit }: { unit: UnitPage }) {
   return (
     <View className="flex-row flex-wrap gap-2">
@@ -53,6 +87,7 @@ function Acts({ unit }: { unit: UnitPage }) {
         onPress={() => router.navigate(`/report/${unit.id}`)}
       />
       <InspectButton unit={unit} />
+      <NothingFound unit={unit} />
     </View>
   );
 }
@@ -155,6 +190,10 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   return (
     <>
       <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} />
+      <NotSentYet unit={unit} />
+      {unit.nothingFound ? (
+        <Text tone="soft">{`Walked round, nothing found: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>
+      ) : null}
       {certified.map((defect) => (
         <Acknowledge key={defect.id} defect={defect} />
       ))}
