@@ -98,7 +98,7 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await press(page, 'Report a defect');
   await page.getByRole('button', { name: /^2L:/ }).click();
   await page.getByRole('radio', { name: 'Brake', exact: true }).click();
-  await page.getByRole('radio', { name: 'Air leak heard at the chamber' }).click();
+  await page.getByRole('radio', { name: 'Hisses at the wheel' }).click();
   await page.getByLabel('In your words').fill('Hisses with the brake held');
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Add a photo')]);
   await chooser.setFiles({ name: 'here.png', mimeType: 'image/png', buffer: await page.screenshot() });
@@ -106,7 +106,7 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await page.reload();
   await expect(page.getByText('Begun earlier and not sent', { exact: false })).toBeVisible();
   await expect(page.getByText('At 2L')).toBeVisible();
-  await expect(page.getByRole('radio', { name: 'Air leak heard at the chamber' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Hisses at the wheel' })).toBeChecked();
   await expect(page.getByLabel('In your words')).toHaveValue('Hisses with the brake held');
   await press(page, 'Begin anew. H-11');
   await press(page, 'Keep it. H-11');

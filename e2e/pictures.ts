@@ -27,7 +27,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await press(driver, 'Report a defect');
   await driver.getByRole('button', { name: /^2L:/ }).click();
   await driver.getByRole('radio', { name: 'Brake' }).click();
-  await driver.getByRole('radio', { name: 'Air leak heard at the chamber' }).click();
+  await driver.getByRole('radio', { name: 'Hisses at the wheel' }).click();
   await picture(driver, 'report');
 
   const technician = await as('technician');

@@ -12,7 +12,7 @@ async function report(driver: Page): Promise<void> {
   await press(driver, 'Report a defect');
   await driver.getByRole('main').getByRole('button', { name: /^1R:/ }).last().click();
   await driver.getByRole('radio', { name: 'Brake' }).click();
-  await driver.getByRole('radio', { name: 'Air leak heard at the chamber' }).click();
+  await driver.getByRole('radio', { name: 'Hisses at the wheel' }).click();
   await driver.getByLabel('In your words').fill('Hisses when held');
   await press(driver, 'Send report');
   await expect(driver.getByText('Hisses when held')).toBeVisible();

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { BookId } from '../limits';
 import { SURENESS, VERDICTS } from '../limits';
 import entries from './catalogue.json';
+import plainWords from './plain.json';
 
 export const PARTS = [
   'brake',
@@ -58,3 +59,8 @@ export const severityOf = (code: string, book: BookId): Severity | null => byCod
 /** What may be reported at a place: an axle end offers what concerns its tyres too. */
 export const catalogueAt = (where: 'end' | 'unit'): CatalogueEntry[] =>
   CATALOGUE.filter((entry) => (entry.where === 'unit') === (where === 'unit'));
+
+const plain = new Map(plainWords.map(({ code, words }) => [code, words]));
+
+/** What a driver calls it: a few signs of each part. Null for what takes the workshop's list. */
+export const plainSign = (code: string): string | null => plain.get(code) ?? null;

@@ -1,4 +1,4 @@
-import { CATALOGUE, CHECKS } from '../catalogue';
+import { CATALOGUE, CHECKS, plainSign } from '../catalogue';
 import { contradiction, goodReading, implausible, type Reading, STEP_KINDS } from '../reading';
 import { ask, at, first, type Given } from '../testing/judging';
 
@@ -186,4 +186,15 @@ test('a limit that is kept says what is to spare', () => {
   expect(first({ kind: 'stroke-applied', ...at, value: '1 7/8 in', reservoir: '95 psi' }).because).toMatch(
     '1/8 in to spare',
   );
+});
+
+test('a driver has at most six plain signs of a part, in no workshop words', () => {
+  const plain = CATALOGUE.filter(({ code }) => plainSign(code) !== null);
+  const groups = new Map<string, number>();
+  for (const { part, where } of plain) {
+    const group = `${part} ${where === 'unit' ? 'unit' : 'end'}`;
+    groups.set(group, (groups.get(group) ?? 0) + 1);
+  }
+  expect(Math.max(...groups.values())).toBeLessThanOrEqual(6);
+  for (const { code } of plain) expect(plainSign(code)).not.toMatch(/clevis|equalizer|stance|spider|caliper|bushing/i);
 });

@@ -12,7 +12,7 @@ export function sessionRoutes(app: App, serving: Serving): void {
   app.post(
     '/session',
     {
-      schema: { tags: ['session'], body: signInSchema, response: { 200: sessionSchema } },
+      schema: { tags: ['session'], summary: 'Sign in', body: signInSchema, response: { 200: sessionSchema } },
       config: {
         rateLimit: {
           max: 10,
@@ -30,13 +30,25 @@ export function sessionRoutes(app: App, serving: Serving): void {
     },
   );
 
-  app.get('/session', { schema: { tags: ['session'], response: { 200: sessionSchema } } }, (request) =>
-    ask(serving, request, sessionOf),
+  app.get(
+    '/session',
+    {
+      schema: {
+        tags: ['session'],
+        summary: 'Who is signed in, and what their fleet judges by',
+        response: { 200: sessionSchema },
+      },
+    },
+    (request) => ask(serving, request, sessionOf),
   );
 
-  app.delete('/session', { schema: { tags: ['session'], response: { 204: z.null() } } }, async (request, reply) => {
-    const token = request.cookies[COOKIE];
-    if (token) await signOut(serving.db, token);
-    return reply.clearCookie(COOKIE, cookie).code(204).send(null);
-  });
+  app.delete(
+    '/session',
+    { schema: { tags: ['session'], summary: 'Sign out', response: { 204: z.null() } } },
+    async (request, reply) => {
+      const token = request.cookies[COOKIE];
+      if (token) await signOut(serving.db, token);
+      return reply.clearCookie(COOKIE, cookie).code(204).send(null);
+    },
+  );
 }

@@ -95,6 +95,16 @@ test('health, readiness, catalogue and the description of the API', async () => 
   expect((await world.app.inject('/api/docs')).statusCode).toBe(200);
 });
 
+test('every operation says what it does', async () => {
+  const { paths } = (await world.app.inject('/api/docs/json')).json() as {
+    paths: Record<string, Record<string, { summary?: string }>>;
+  };
+  const silent = Object.entries(paths).flatMap(([path, operations]) =>
+    Object.entries(operations).flatMap(([method, { summary }]) => (summary ? [] : `${method} ${path}`)),
+  );
+  expect(silent).toEqual([]);
+});
+
 test('answers carry the security headers', async () => {
   const { headers } = await world.app.inject('/healthz');
   expect(headers['content-security-policy']).toMatch("default-src 'self'");

@@ -15,7 +15,7 @@ const fileSchema = z.strictObject({ form: z.literal(FILE_FORM), ...sheetSchema.s
 export function printRoutes(app: App, serving: Serving): void {
   app.get(
     '/inspections/:id/inspection.json',
-    { schema: { tags: ['inspections'], params, response: { 200: fileSchema } } },
+    { schema: { tags: ['inspections'], summary: 'An inspection as a file', params, response: { 200: fileSchema } } },
     async (request, reply) => {
       const sheet = await ask(serving, request, (store) => sheetOf(store, request.params.id));
       reply.header('content-disposition', `attachment; filename="inspection-${sheet.unit.number}.json"`);
@@ -23,19 +23,27 @@ export function printRoutes(app: App, serving: Serving): void {
     },
   );
 
-  app.get('/inspections/:id/inspection.pdf', { schema: { tags: ['inspections'], params } }, async (request, reply) => {
-    const printout = await ask(serving, request, async (store, session) => {
-      const sheet = await sheetOf(store, request.params.id);
-      return sheet ? inspectionPrintout({ sheet, fleet: session.fleet, book: await fleetBook(store, session) }) : null;
-    });
-    const pdf = await inspectionPdf(printout);
-    return reply
-      .type('application/pdf')
-      .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
-      .send(pdf);
-  });
+  app.get(
+    '/inspections/:id/inspection.pdf',
+    { schema: { tags: ['inspections'], summary: 'An inspection on paper', params } },
+    async (request, reply) => {
+      const printout = await ask(serving, request, async (store, session) => {
+        const sheet = await sheetOf(store, request.params.id);
+        return sheet
+          ? inspectionPrintout({ sheet, fleet: session.fleet, book: await fleetBook(store, session) })
+          : null;
+      });
+      const pdf = await inspectionPdf(printout);
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+        .send(pdf);
+    },
+  );
 
-  app.get('/schemas/inspection.json', { schema: { tags: ['inspections'] } }, async (_, reply) =>
-    reply.send(z.toJSONSchema(fileSchema, { io: 'output', unrepresentable: 'any' })),
+  app.get(
+    '/schemas/inspection.json',
+    { schema: { tags: ['inspections'], summary: 'The schema of an inspection’s file' } },
+    async (_, reply) => reply.send(z.toJSONSchema(fileSchema, { io: 'output', unrepresentable: 'any' })),
   );
 }

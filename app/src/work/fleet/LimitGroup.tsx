@@ -77,7 +77,7 @@ function useColumns(onTighten: Tighten): Column<Limit>[] {
     {
       id: 'limit',
       heading: 'Limit',
-      share: 4,
+      share: 5,
       cell: (limit) => <Text bold>{limitWords(limit, both)}</Text>,
     },
     {

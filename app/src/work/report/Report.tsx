@@ -15,6 +15,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useUnit } from '../../server/queries';
 import { useKeptForm } from '../../session/forms';
+import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
 import { aboutOf, EMPTY, type Filled, reportSchema, WHOLE } from './filled';
 import { Kinds } from './Kinds';
@@ -91,6 +92,7 @@ function Where({
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
   const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at });
   const { control, watch, setValue, getValues, formState, handleSubmit } = form;
+  const plain = useSession().person.role === 'driver';
   if (!form.ready) return null;
   const filled = watch();
   const { place, part, code, tyre, photos } = filled;
@@ -105,6 +107,16 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
     void form.clear();
     after();
   });
+  // A driver says it in words first; the workshop chooses from its list.
+  const words = (
+    <Field
+      control={control}
+      name="words"
+      label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
+      multiline
+      maxLength={500}
+    />
+  );
   const missing = formState.isSubmitted ? formState.errors.place?.message : undefined;
 
   return (
@@ -125,7 +137,8 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
         place={place}
         onPlace={(next) => change(next ? { place: next, part: null, code: null, tyre: null } : { place: next })}
       />
-      {place ? <Kinds entries={entries} part={part} chosen={code} onChange={change} /> : null}
+      {place && plain ? words : null}
+      {place ? <Kinds entries={entries} part={part} chosen={code} plain={plain} onChange={change} /> : null}
       {needsTyre ? (
         <Choice
           label="Which tyre?"
@@ -136,13 +149,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       ) : null}
       {place ? (
         <>
-          <Field
-            control={control}
-            name="words"
-            label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
-            multiline
-            maxLength={500}
-          />
+          {plain ? null : words}
           <Pictures photos={photos} onPhoto={(picture) => change({ photos: [...getValues('photos'), picture] })} />
         </>
       ) : null}

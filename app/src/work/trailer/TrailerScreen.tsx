@@ -87,7 +87,6 @@ function Acts({ unit }: { unit: UnitPage }) {
         onPress={() => router.navigate(`/report/${unit.id}`)}
       />
       <InspectButton unit={unit} />
-      <NothingFound unit={unit} />
     </View>
   );
 }
@@ -190,6 +189,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   return (
     <>
       <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} />
+      <NothingFound unit={unit} />
       <NotSentYet unit={unit} />
       {unit.nothingFound ? (
         <Text tone="soft">{`Walked round, nothing found: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>

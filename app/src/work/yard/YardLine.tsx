@@ -1,4 +1,4 @@
-import { DUE_SOON_DAYS, daysBetween, type YardRow } from '@zealous-axle/core';
+import { DUE_SOON_DAYS, daysBetween, type Verdict, type YardRow } from '@zealous-axle/core';
 import { memo } from 'react';
 import { View } from 'react-native';
 import { dayOf, dueWords } from '../../look/dates';
@@ -9,6 +9,10 @@ import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { useSession } from '../../session/session';
 
 const isDue = (row: YardRow, today: string) => row.due !== null && daysBetween(today, row.due.on) <= DUE_SOON_DAYS;
+
+/** What a unit is marked by: its last inspection, unless something was found since that nobody has put right. */
+const markOf = ({ verdict, held, openDefects }: YardRow): Verdict =>
+  verdict === null || (verdict === 'within' && (held || openDefects > 0)) ? 'not-judged' : verdict;
 
 /** One unit as it stands, in two lines. */
 export const YardLine = memo(function YardLine({
@@ -35,7 +39,7 @@ export const YardLine = memo(function YardLine({
       href={wide ? `/?unit=${row.id}` : `/trailer/${row.id}`}
       className={`min-h-16 flex-row flex-wrap items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
     >
-      <VerdictMark verdict={row.verdict ?? 'not-judged'} size={30} />
+      <VerdictMark verdict={markOf(row)} size={30} />
       <View className="min-w-[9rem] flex-1">
         <View className="flex-row flex-wrap items-baseline gap-x-2">
           <Text bold size="lead">
