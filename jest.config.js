@@ -1,7 +1,13 @@
 const core = require('./core/jest.config.js');
 
 /** A project of Node as core's is. */
-const node = (name, more = {}) => ({ ...core, displayName: name, rootDir: `${__dirname}/${name}`, ...more });
+const node = (name, more = {}) => ({
+  ...core,
+  setupFiles: [],
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  ...more,
+});
 
 module.exports = {
   testTimeout: 60_000,

@@ -8,11 +8,12 @@ import { benchExport } from './export';
 import { benchJudge } from './judge';
 import { benchCold } from './lighthouse';
 import { benchTwo, benchWrites } from './load';
+import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
-const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge };
+const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge, outage: benchOutage };
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
   pages: benchPages,
   writes: benchWrites,

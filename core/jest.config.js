@@ -2,6 +2,7 @@ module.exports = {
   displayName: 'core',
   rootDir: __dirname,
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/jest.setup.js'],
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: {
     '^.+\\.ts$': [

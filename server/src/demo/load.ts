@@ -87,7 +87,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
           if (!known) throw new Error(`no demo unit ${number}`);
           return known;
         };
-        await tellStory(narrator, byNumber, loaded.bays, today);
+        await tellStory({ narrator, trailer: byNumber, bays: loaded.bays, dayAhead: today });
         return true;
       });
   } finally {

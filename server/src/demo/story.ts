@@ -51,20 +51,21 @@ const stroke = (axle: number, side: 'left' | 'right', value: string): Reading =>
   value,
   reservoir: '95 psi',
 });
+const whole = { axle: null, side: null, tyre: null };
 const hub = (axle: number, side: 'left' | 'right', noted: object): Reading =>
   ({ kind: 'hub-oil', ...end(axle, side), level: 'between', condition: 'clear', leak: 'none', ...noted }) as Reading;
 
-/** The last days in the yard: a trailer for every verdict, reports to triage, a job in the bay, a repair to acknowledge. */
-export async function tellStory(
-  narrator: Teller,
-  trailer: (number: string) => DemoTrailer,
-  bays: readonly string[],
-  dayAhead: (days: number) => string,
-): Promise<void> {
-  const { id, tell } = narrator;
-  const whole = { axle: null, side: null, tyre: null };
-  const unitId = (number: string) => trailer(number).unit.id;
+/** Where the story plays: who tells it, the trailers by number, the bays, and a day from today. */
+interface Scene {
+  narrator: Teller;
+  trailer: (number: string) => DemoTrailer;
+  bays: readonly string[];
+  dayAhead: (days: number) => string;
+}
 
+/** A trailer for every verdict. */
+async function tellInspections({ narrator, trailer }: Scene): Promise<void> {
+  const { tell } = narrator;
   await inspect(narrator, trailer('L-22'), 20, [
     stroke(2, 'left', '2 3/4 in'),
     stroke(3, 'right', '2 13/16 in'),
@@ -87,7 +88,11 @@ export async function tellStory(
     'stroke-applied@1L': 'Lift axle would not come down',
     'stroke-applied@1R': 'Lift axle would not come down',
   });
+}
 
+/** One that was walked whole, by a limit of the fleet’s own. */
+async function tellWholeWalk({ narrator, trailer }: Scene): Promise<void> {
+  const { id, tell } = narrator;
   await tell('foreman', 'add-fleet-limit', 400, {
     limit: id(),
     tightens: 'flap.8',
@@ -110,6 +115,12 @@ export async function tellStory(
     { kind: 'check', check: 'wheel-look', ...end(1, 'left'), found: ['thread-shiny'], how: 'seen', words: 'At stud 4' },
     { kind: 'check', check: 'shock', ...end(2, 'right'), found: ['shock-wet'], how: 'seen' },
   ]);
+}
+
+/** What drivers reported and nobody has answered yet. */
+async function tellReports({ narrator, trailer }: Scene): Promise<void> {
+  const { id, tell } = narrator;
+  const unitId = (number: string) => trailer(number).unit.id;
   await tell('driver', 'report-defect', 3, {
     defect: id(),
     unit: unitId('H-12'),
@@ -127,11 +138,16 @@ export async function tellStory(
   await tell('driver', 'report-defect', 28, {
     defect: id(),
     unit: unitId('D-42'),
-    code: 'tyre-cut',
+    code: 'tyre-nail',
     place: { axle: 3, side: 'right', tyre: 'outer' },
     words: 'Bolt head in the tread',
   });
+}
 
+/** A repair that is certified, and waits to be acknowledged. */
+async function tellRepaired({ narrator, bays, dayAhead, trailer }: Scene): Promise<void> {
+  const { id, tell } = narrator;
+  const unitId = (number: string) => trailer(number).unit.id;
   const lining = id();
   const relined = id();
   await tell('driver', 'report-defect', 96, {
@@ -175,7 +191,12 @@ export async function tellStory(
     version: 4,
     statement: 'Repaired as described. Torque checked; re-torque due after the first trip.',
   });
+}
 
+/** A job in the bay, of a trailer that is held. */
+async function tellPlaced({ narrator, bays, dayAhead, trailer }: Scene): Promise<void> {
+  const { id, tell } = narrator;
+  const unitId = (number: string) => trailer(number).unit.id;
   const placed = id();
   const nut = id();
   await tell('driver', 'report-defect', 50, {
@@ -195,4 +216,13 @@ export async function tellStory(
     wheelsOff: false,
   });
   await tell('foreman', 'place-job', 47, { job: placed, version: 1, bay: bays[2] ?? '', day: dayAhead(0) });
+}
+
+/** The last days in the yard: a trailer for every verdict, reports to triage, a job in the bay, a repair to acknowledge. */
+export async function tellStory(scene: Scene): Promise<void> {
+  await tellInspections(scene);
+  await tellWholeWalk(scene);
+  await tellReports(scene);
+  await tellRepaired(scene);
+  await tellPlaced(scene);
 }

@@ -20,6 +20,12 @@ const PHOTOS = 24;
 
 /** The yard page by page, and one unit with all that is known of it. */
 export function unitRoutes(app: App, serving: Serving): void {
+  yardRoutes(app, serving);
+  oneUnitRoutes(app, serving);
+  pastRoutes(app, serving);
+}
+
+function yardRoutes(app: App, serving: Serving): void {
   app.get(
     '/units',
     {
@@ -55,7 +61,9 @@ export function unitRoutes(app: App, serving: Serving): void {
     (request) =>
       ask(serving, request, (store, { fleet }) => yardTotal(store, request.query, dayIn(fleet.zone, serving.now()))),
   );
+}
 
+function oneUnitRoutes(app: App, serving: Serving): void {
   app.get(
     '/units/:id',
     {
@@ -74,7 +82,10 @@ export function unitRoutes(app: App, serving: Serving): void {
     { schema: { tags: ['units'], summary: 'One row of the yard', params, response: { 200: yardRowSchema } } },
     (request) => ask(serving, request, (store) => yardRowOf(store, request.params.id)),
   );
+}
 
+/** What was of one unit, page by page. */
+function pastRoutes(app: App, serving: Serving): void {
   app.get(
     '/units/:id/inspections',
     {

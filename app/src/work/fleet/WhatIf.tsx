@@ -42,73 +42,38 @@ const chambersOf = (book: Book): Chamber[] =>
     reading === 'stroke-applied' && where.chamber && !from ? [where.chamber as Chamber] : [],
   );
 
-/** What a stroke would mean: chamber, travel, air and the number of brakes moved by hand. Nothing is stored. */
-export function WhatIf({ book }: { book: Book }) {
-  const { both } = useShown();
-  const chambers = chambersOf(book);
-  const [chamber, setChamber] = useState<Chamber | null>(
-    chambers.find(({ type, size, stroke }) => type === 'clamp' && size === '30' && stroke === 'standard') ??
-      chambers[0] ??
-      null,
-  );
-  const [steps, setSteps] = useState(60);
-  const [psi, setPsi] = useState(95);
-  const [brakes, setBrakes] = useState(10);
-  if (!chamber)
-    return (
-      <Card title="What if">
-        <Text tone="soft">This book has no figure for a stroke: the maker’s decides.</Text>
-      </Card>
-    );
-  const nm = steps * STEP_NM;
-  const end: WheelEnd = {
-    ...EQUIPMENT,
-    chamber,
-    unit: '',
-    kind: 'semitrailer',
-    axle: 1,
-    side: 'left',
-    steer: false,
-    lift: false,
-  };
-  const value = formatLength(nm, 'fraction');
-  const found = judgeReading(book, end, {
-    kind: 'stroke-applied',
-    axle: 1,
-    side: 'left',
-    value,
-    reservoir: `${psi} psi`,
-  });
-  const limit = limitFor(book, 'stroke-applied', end);
-  const count = countBrakes(
-    book,
-    [{ share: found.share, measured: found.verdict !== 'not-judged', open: false }],
-    brakes - 1,
-  );
+/** One of the book's chambers: its type, then its size. */
+function Chambers({
+  chambers,
+  chosen,
+  onChoose,
+}: {
+  chambers: readonly Chamber[];
+  chosen: Chamber;
+  onChoose: (chamber: Chamber) => void;
+}) {
+  const types = CHAMBER_TYPES.filter((type) => chambers.some((each) => each.type === type));
   return (
-    <Card title="What if" note="Move the figures: nothing here is stored.">
+    <>
       <Choice
         label="Chamber"
-        options={CHAMBER_TYPES.filter((type) => chambers.some((each) => each.type === type)).map((type) => ({
-          value: type,
-          label: TYPE_LABEL[type],
-        }))}
-        value={chamber.type}
-        onChange={(type) => setChamber(chambers.find((each) => each.type === type) ?? chamber)}
+        options={types.map((type) => ({ value: type, label: TYPE_LABEL[type] }))}
+        value={chosen.type}
+        onChange={(type) => onChoose(chambers.find((each) => each.type === type) ?? chosen)}
       />
       <View role="radiogroup" aria-label="Size" className="flex-row flex-wrap gap-2">
         {chambers
-          .filter(({ type }) => type === chamber.type)
+          .filter(({ type }) => type === chosen.type)
           .map((each) => {
             const words = chamberWords(each);
-            const here = words === chamberWords(chamber);
+            const here = words === chamberWords(chosen);
             return (
               <Pressable
                 key={words}
                 role="radio"
                 aria-checked={here}
                 aria-label={words}
-                onPress={() => setChamber(each)}
+                onPress={() => onChoose(each)}
                 className={`min-h-11 min-w-14 items-center justify-center rounded-xl border-2 px-3 ${here ? 'border-act bg-act' : 'border-edge bg-card'}`}
               >
                 <Text bold={here} tone={here ? 'on-act' : 'ink'}>
@@ -118,6 +83,42 @@ export function WhatIf({ book }: { book: Book }) {
             );
           })}
       </View>
+    </>
+  );
+}
+
+/** What a stroke at a chamber meets, and what it does to a count with all other brakes good. */
+function meant(book: Book, chamber: Chamber, value: string, psi: number, brakes: number) {
+  const at = { axle: 1, side: 'left' } as const;
+  const end: WheelEnd = { ...EQUIPMENT, ...at, chamber, unit: '', kind: 'semitrailer', steer: false, lift: false };
+  const found = judgeReading(book, end, { kind: 'stroke-applied', ...at, value, reservoir: `${psi} psi` });
+  const brake = { share: found.share, measured: found.verdict !== 'not-judged', open: false };
+  return { found, limit: limitFor(book, 'stroke-applied', end), count: countBrakes(book, [brake], brakes - 1) };
+}
+
+const FIRST_SHOWN: Chamber = { type: 'clamp', size: '30', stroke: 'standard' };
+
+/** What a stroke would mean: chamber, travel, air and the number of brakes moved by hand. Nothing is stored. */
+export function WhatIf({ book }: { book: Book }) {
+  const { both } = useShown();
+  const chambers = chambersOf(book);
+  const usual = chambers.find((each) => chamberWords(each) === chamberWords(FIRST_SHOWN));
+  const [chamber, setChamber] = useState<Chamber | null>(usual ?? chambers[0] ?? null);
+  const [steps, setSteps] = useState(60);
+  const [psi, setPsi] = useState(95);
+  const [brakes, setBrakes] = useState(10);
+  if (!chamber)
+    return (
+      <Card title="What if">
+        <Text tone="soft">This book has no figure for a stroke: the maker’s decides.</Text>
+      </Card>
+    );
+  const value = formatLength(steps * STEP_NM, 'fraction');
+  const { found, limit, count } = meant(book, chamber, value, psi, brakes);
+  const air = `${psi} psi`;
+  return (
+    <Card title="What if" note="Move the figures: nothing here is stored.">
+      <Chambers chambers={chambers} chosen={chamber} onChoose={setChamber} />
       <Slider
         label="Stroke"
         shown={both(value)}
@@ -129,7 +130,7 @@ export function WhatIf({ book }: { book: Book }) {
       />
       <Slider
         label="Reservoir"
-        shown={both(`${psi} psi`)}
+        shown={both(air)}
         value={psi}
         least={LEAST_PSI}
         most={MOST_PSI}
@@ -145,7 +146,7 @@ export function WhatIf({ book }: { book: Book }) {
         step={2}
         onChange={setBrakes}
       />
-      {limit ? <MarginRuler limit={limit} nm={nm} verdict={found.verdict} /> : null}
+      {limit ? <MarginRuler limit={limit} nm={steps * STEP_NM} verdict={found.verdict} /> : null}
       <View className="flex-row flex-wrap items-center gap-3">
         <VerdictBadge verdict={found.verdict} />
         <View className="min-w-0 flex-1">

@@ -78,6 +78,59 @@ function AddUnit({
   );
 }
 
+const rangeWords = (least: number, most: number): string => (most > least ? `${least} to ${most}` : String(least));
+
+/** One unit of the combination: what it meets alone, and its place among the others. */
+function UnitCard({
+  page,
+  answer,
+  onForward,
+  onTakeOut,
+}: {
+  page: UnitPage;
+  answer: JudgeAnswer | null;
+  onForward: (() => void) | null;
+  onTakeOut: (() => void) | null;
+}) {
+  const own = answer?.units.find(({ id }) => id === page.id);
+  const findings = answer?.findings.filter(({ unit }) => unit === page.id);
+  const brakes = own && own.brakes.outOfServiceAt !== null ? own.brakes : null;
+  return (
+    <Card title={`${page.number}  ${page.body}`} note={onForward ? undefined : 'In front'}>
+      <View className="flex-row flex-wrap gap-2">
+        {page.holds.length ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+        {own ? <VerdictBadge verdict={own.verdict} /> : null}
+      </View>
+      {brakes ? (
+        <Text>{`Alone: ${rangeWords(brakes.defective, brakes.defectiveAtMost)} defective of ${brakes.total}, out of service at ${brakes.outOfServiceAt}.`}</Text>
+      ) : null}
+      <RunningGear unit={page} ends={endsOf(page, page.standing, findings)} size="medium" />
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          className="grow"
+          label="Forward"
+          hint={page.number}
+          disabled={!onForward}
+          onPress={() => onForward?.()}
+        />
+        <Button
+          className="grow"
+          label="Open"
+          hint={page.number}
+          onPress={() => router.navigate(`/trailer/${page.id}`)}
+        />
+        <Button
+          className="grow"
+          label="Take out"
+          hint={page.number}
+          disabled={!onTakeOut}
+          onPress={() => onTakeOut?.()}
+        />
+      </View>
+    </Card>
+  );
+}
+
 /** What if these units ran together: each judged alone, and the brake count over the whole. Nothing is stored. */
 export function Combine() {
   // The combination stands in the address: it survives a reload, with or without a signal.
@@ -122,51 +175,15 @@ export function Combine() {
       ) : missing ? null : (
         <Text tone="soft">Reading…</Text>
       )}
-      {pages.map((page, index) => {
-        const own = answer?.units.find((unit) => unit.id === page.id);
-        return (
-          <Card key={page.id} title={`${page.number}  ${page.body}`} note={index === 0 ? 'In front' : undefined}>
-            <View className="flex-row flex-wrap gap-2">
-              {page.holds.length ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-              {own ? <VerdictBadge verdict={own.verdict} /> : null}
-            </View>
-            {own && book.brakeCount ? (
-              <Text>{`Alone: ${own.brakes.defective}${own.brakes.defectiveAtMost > own.brakes.defective ? ` to ${own.brakes.defectiveAtMost}` : ''} defective of ${own.brakes.total}, out of service at ${own.brakes.outOfServiceAt}.`}</Text>
-            ) : null}
-            <RunningGear
-              unit={page}
-              ends={endsOf(
-                page,
-                page.standing,
-                answer?.findings.filter(({ unit: id }) => id === page.id),
-              )}
-              size="medium"
-            />
-            <View className="flex-row flex-wrap gap-2">
-              <Button
-                className="grow"
-                label="Forward"
-                hint={page.number}
-                disabled={index === 0}
-                onPress={() => move(index, -1)}
-              />
-              <Button
-                className="grow"
-                label="Open"
-                hint={page.number}
-                onPress={() => router.navigate(`/trailer/${page.id}`)}
-              />
-              <Button
-                className="grow"
-                label="Take out"
-                hint={page.number}
-                disabled={ids.length === 1}
-                onPress={() => setIds(ids.filter((each) => each !== page.id))}
-              />
-            </View>
-          </Card>
-        );
-      })}
+      {pages.map((page, index) => (
+        <UnitCard
+          key={page.id}
+          page={page}
+          answer={answer}
+          onForward={index === 0 ? null : () => move(index, -1)}
+          onTakeOut={ids.length === 1 ? null : () => setIds(ids.filter((each) => each !== page.id))}
+        />
+      ))}
       <Button tall look="act" label="Add a unit" disabled={ids.length >= MOST_UNITS} onPress={() => setAdding(true)} />
       {adding ? (
         <AddUnit
