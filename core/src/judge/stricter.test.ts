@@ -143,7 +143,7 @@ test.each<BookId>(['na', 'gb'])('in book %s a stricter limit never improves anyt
         for (const [index, was] of before.entries()) expect(after[index]).toBeGreaterThanOrEqual(was);
       },
     ),
-    { numRuns: Number(process.env.ZA_RUNS ?? 600) },
+    { numRuns: fc.readConfigureGlobal().numRuns ?? 600 },
   );
 });
 

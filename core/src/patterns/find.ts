@@ -38,8 +38,19 @@ const has = <T>(wanted: readonly T[] | undefined, value: T | undefined): boolean
 const hasAny = (wanted: readonly string[] | undefined, given: readonly string[]): boolean =>
   wanted === undefined || wanted.some((each) => given.includes(each));
 
+/** The limits a reading is held against: a pull by hand has its own. */
+const limitedAs = (reading: Reading): string =>
+  reading.kind === 'stroke-free' && reading.method === 'hand' ? 'stroke-free-hand' : reading.kind;
+
+/** Codes found by eye, in a check or told as a defect. */
+function foundBy(reading: Reading): readonly string[] {
+  if (reading.kind === 'check') return reading.found;
+  return reading.kind === 'defect' ? [reading.code] : [];
+}
+
 /** Whether a reading is what a condition asks for. */
 function fits(book: Book, end: WheelEnd, wanted: Condition, reading: Reading): boolean {
+  if (wanted.orFound?.some((code) => foundBy(reading).includes(code))) return true;
   if (reading.kind !== wanted.kind) return false;
   if (wanted.verdict && judgeReading(book, end, reading).verdict !== wanted.verdict) return false;
   if (reading.kind === 'hub-oil')
@@ -53,7 +64,10 @@ function fits(book: Book, end: WheelEnd, wanted: Condition, reading: Reading): b
   if (reading.kind === 'check' && !hasAny(wanted.found, reading.found)) return false;
   if (wanted.past === undefined) return true;
   const length = judgedLength(reading);
-  const past = book.limits.filter(({ id }) => id.startsWith(wanted.past ?? ''));
+  const of = limitedAs(reading);
+  const past = book.limits.filter(
+    (limit) => limit.reading === of && wanted.past?.some((id) => limit.id.startsWith(id)),
+  );
   return length !== null && past.some((limit) => !keeps(limit, length));
 }
 

@@ -10,7 +10,7 @@ const condition = z.strictObject({
   /** The verdict its reading was given. */
   verdict: z.enum(VERDICTS).optional(),
   /** Limits of the book, by the start of their ids: it is past one of them. */
-  past: z.string().optional(),
+  past: z.array(z.string()).optional(),
   level: z.array(z.enum(HUB_LEVELS)).optional(),
   condition: z.array(z.enum(HUB_CONDITIONS)).optional(),
   leak: z.array(z.enum(HUB_LEAKS)).optional(),
@@ -19,6 +19,8 @@ const condition = z.strictObject({
   wear: z.array(z.enum(WEAR_MARKS)).optional(),
   /** Defect codes a check by eye found. */
   found: z.array(z.string()).optional(),
+  /** Or, instead of such a reading, one of these codes found by eye. */
+  orFound: z.array(z.string()).optional(),
 });
 
 const length = z.string().refine((text) => parseLength(text, 'none').ok, 'a length with its unit');

@@ -15,6 +15,7 @@ const stroke = (value: string, side: 'left' | 'right' = 'left'): Reading => ({
   reservoir: '95 psi',
 });
 const free = (value: string): Reading => ({ kind: 'stroke-free', ...at, value });
+const pulled = (value: string): Reading => ({ kind: 'stroke-free', ...at, value, method: 'hand' });
 const lining = (value: string): Reading => ({ kind: 'lining', ...at, points: [value] });
 const tread = (value: string, tyre: 'inner' | 'outer'): Reading => ({ kind: 'tread', ...at, tyre, grooves: [[value]] });
 const hub = (noted: object): Reading =>
@@ -33,12 +34,27 @@ test('the patterns have the published shape, name limits that exist, and no id t
   const limits = plainBook('na').limits.map(({ id }) => id);
   for (const pattern of PATTERNS)
     if ('when' in pattern)
-      for (const { past } of pattern.when) if (past) expect(limits.some((id) => id.startsWith(past))).toBe(true);
+      for (const { past = [] } of pattern.when)
+        for (const id of past) expect(limits.some((each) => each.startsWith(id))).toBe(true);
 });
 
 test.each<[string, Reading[], unknown[]]>([
   ['long applied, normal free', [stroke('2 1/8 in'), free('5/8 in')], [['worn-foundation', '1L', 2]]],
   ['long applied, long free', [stroke('2 1/8 in'), free('1 in')], [['adjuster-not-working', '1L', 2]]],
+  ['long by hand, long applied', [stroke('2 1/8 in'), pulled('1 1/4 in')], [['adjuster-not-working', '1L', 2]]],
+  ['short by hand says nothing of drag', [pulled('5/16 in'), lining('3/16 in')], []],
+  ['hot by eye, thin lining', [seen('hub-look', 'hub-hot'), lining('3/16 in')], [['dragging', '1L', 2]]],
+  [
+    'drags, told as a defect',
+    [{ kind: 'defect', ...at, code: 'brake-dragging' }, lining('3/16 in')],
+    [['dragging', '1L', 2]],
+  ],
+  [
+    'low, and a soaked lining seen',
+    [hub({ level: 'at-add' }), seen('lining-look', 'lining-oil')],
+    [['inner-seal-seen', '1L', 2]],
+  ],
+  ['low, and a leak seen outside', [hub({ level: 'at-add' }), seen('hub-look', 'hub-leak')], []],
   ['short free, thin lining', [free('5/16 in'), lining('3/16 in')], [['dragging', '1L', 2]]],
   ['strokes 1/4 apart', [stroke('1 1/2 in'), stroke('1 3/4 in', 'right')], [['uneven-stroke', 'Axle 1', 2]]],
   ['strokes 3/16 apart', [stroke('1 9/16 in'), stroke('1 3/4 in', 'right')], []],
