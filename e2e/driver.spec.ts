@@ -36,3 +36,17 @@ test('what is not fitted closes its step, is not asked for again, and can be put
   await allSent(page);
   await expect(page.getByText('Shock absorber, 1L')).toBeHidden();
 });
+
+test('radio choices answer to arrow keys', async ({ browser, program }) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-11');
+  await press(driver, 'Report a defect');
+  await driver.getByRole('main').getByRole('button', { name: /^1R:/ }).last().click();
+  await driver.getByRole('radio', { name: 'Brake' }).click();
+  await driver.keyboard.press('ArrowRight');
+  await expect(driver.getByRole('radio', { name: 'Tyre', exact: true })).toBeChecked();
+  await expect(driver.getByRole('radio', { name: 'Tyre', exact: true })).toBeFocused();
+  await driver.keyboard.press('ArrowLeft');
+  await driver.keyboard.press('ArrowLeft');
+  await expect(driver.getByRole('radio', { name: 'Something else' })).toBeChecked();
+});

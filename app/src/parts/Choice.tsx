@@ -1,4 +1,5 @@
 import { Pressable, View } from 'react-native';
+import { RadioGroup } from './RadioGroup';
 import { Text } from './Text';
 
 interface Option<V extends string> {
@@ -25,7 +26,7 @@ export function Choice<V extends string>({ label, options, value, onChange, stac
   return (
     <View className="gap-1">
       {hideLabel ? null : <Text bold>{label}</Text>}
-      <View role="radiogroup" aria-label={label} className={stacked ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
+      <RadioGroup label={label} className={stacked ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
         {options.map((option) => {
           const chosen = option.value === value;
           return (
@@ -47,7 +48,7 @@ export function Choice<V extends string>({ label, options, value, onChange, stac
             </Pressable>
           );
         })}
-      </View>
+      </RadioGroup>
     </View>
   );
 }

@@ -16,6 +16,7 @@ import { BrakeSum } from '../../parts/BrakeSum';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { MarginRuler } from '../../parts/MarginRuler';
+import { RadioGroup } from '../../parts/RadioGroup';
 import { Slider } from '../../parts/Slider';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
@@ -61,7 +62,7 @@ function Chambers({
         value={chosen.type}
         onChange={(type) => onChoose(chambers.find((each) => each.type === type) ?? chosen)}
       />
-      <View role="radiogroup" aria-label="Size" className="flex-row flex-wrap gap-2">
+      <RadioGroup label="Size" className="flex-row flex-wrap gap-2">
         {chambers
           .filter(({ type }) => type === chosen.type)
           .map((each) => {
@@ -82,7 +83,7 @@ function Chambers({
               </Pressable>
             );
           })}
-      </View>
+      </RadioGroup>
     </>
   );
 }

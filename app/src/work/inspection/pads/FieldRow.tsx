@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
+import { RadioGroup } from '../../../parts/RadioGroup';
 import { Text } from '../../../parts/Text';
 import { useStable } from '../../../parts/useStable';
 import type { PadField } from '../kinds/kind';
@@ -57,7 +58,7 @@ export function FieldRow({
 }) {
   const choose = useStable(onChoose);
   return (
-    <View role="radiogroup" aria-label="What to enter" className="flex-row flex-wrap gap-2">
+    <RadioGroup label="What to enter" className="flex-row flex-wrap gap-2">
       {fields.map((field) => (
         <Cell
           key={field.id}
@@ -68,6 +69,6 @@ export function FieldRow({
           onChoose={choose}
         />
       ))}
-    </View>
+    </RadioGroup>
   );
 }

@@ -4,6 +4,7 @@ import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { usePalette } from '../../../look/theme';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
+import { RadioGroup } from '../../../parts/RadioGroup';
 import { Text } from '../../../parts/Text';
 
 type Level = NonNullable<HubNotes['level']>;
@@ -88,7 +89,7 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
               full —, add - -
             </Text>
           </View>
-          <View role="radiogroup" aria-label="Level" className="min-w-[11rem] flex-1 flex-row flex-wrap gap-2">
+          <RadioGroup label="Level" className="min-w-[11rem] flex-1 flex-row flex-wrap gap-2">
             {LEVELS.map(({ level, label }) => {
               const chosen = hub.level === level;
               return (
@@ -106,7 +107,7 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
                 </Pressable>
               );
             })}
-          </View>
+          </RadioGroup>
         </View>
       ) : (
         <Text tone="soft">This hub has no oil level. Look for leaks and a missing cap, and feel for heat.</Text>

@@ -1,4 +1,5 @@
 import { Pressable, View } from 'react-native';
+import { RadioGroup } from '../../../parts/RadioGroup';
 import { Text } from '../../../parts/Text';
 
 /** The id of a groove's field: spot round the tyre and groove, from 0. */
@@ -19,7 +20,7 @@ export function TreadGrid({
   onChoose: (id: string) => void;
 }) {
   return (
-    <View role="radiogroup" aria-label="Places and grooves" className="gap-1.5">
+    <RadioGroup label="Places and grooves" className="gap-1.5">
       <Text size="small" tone="soft">
         Inner shoulder on the left, a row for each place round the tyre.
       </Text>
@@ -48,6 +49,6 @@ export function TreadGrid({
           })}
         </View>
       ))}
-    </View>
+    </RadioGroup>
   );
 }
