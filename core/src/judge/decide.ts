@@ -78,6 +78,9 @@ export function judgeEach(
 
 const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known.';
 
+const otherPart = ({ note = '' }: Limit): string =>
+  `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}: the maker’s manual has the one for this.`;
+
 /** A plain comparison: an amount against every limit of its kind. `also` is said after the arithmetic. */
 export function judgeAmount(
   book: Book,
@@ -92,5 +95,7 @@ export function judgeAmount(
     const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
     return opinion({ verdict, because }, againstLimit(limit, measured, amount));
   });
-  return judged ?? notJudged(limits.length ? (limits[0]?.note ?? NO_LIMIT) : (given.silent ?? NO_LIMIT), { measured });
+  if (judged) return judged;
+  const [other] = limits;
+  return notJudged(given.silent ?? (other ? otherPart(other) : NO_LIMIT), { measured });
 }
