@@ -96,6 +96,25 @@ test('a command the server breaks on is tried again a few times, then set aside 
   expect(outboxState().entries).toMatchObject([{ label: 'bad', refused: { status: 500 } }]);
 });
 
+test('what rests on a command the server breaks on waits without asking over and over', async () => {
+  const inspection = '01900000-0000-7000-8000-0000000000ab';
+  const server = fakeServer(['broken', 'broken', 'broken']);
+  await send('hold-trailer', { ...hold('bad'), hold: inspection }, 'bad');
+  await send('hold-trailer', { ...hold('rests on it'), hold: inspection }, 'rests');
+  await settled();
+  expect(outboxState()).toMatchObject({ sending: false });
+  for (let tries = 0; tries < 3; tries++) {
+    await flush();
+    await settled();
+  }
+  expect(outboxState()).toMatchObject({
+    sending: false,
+    entries: [{ label: 'bad', refused: { status: 500 } }, { label: 'rests' }],
+  });
+  expect(server.done).toEqual([]);
+  expect(globalThis.fetch).toHaveBeenCalledTimes(3);
+});
+
 test('what rests on a command that was set aside waits for it', async () => {
   const inspection = '01900000-0000-7000-8000-0000000000aa';
   const server = fakeServer(['refused']);

@@ -179,16 +179,9 @@ export async function flush(): Promise<void> {
   const work = () => sendAll().catch(() => set({ offline: true }));
   await (navigator.locks ? navigator.locks.request(LOCK, work) : work());
   set({ sending: false });
-  // A command kept while the last look at the line was being taken is not left behind.
-  if (
-    !state.offline &&
-    !state.signedOut &&
-    nextOf(
-      state.entries.filter(({ tries }) => !tries),
-      new Set(),
-    )
-  )
-    void flush();
+  // A command kept while the last look at the line was being taken is not left behind; what broke waits for its time.
+  const broke = new Set(state.entries.flatMap(({ id, tries }) => (tries ? id : [])));
+  if (!state.offline && !state.signedOut && nextOf(state.entries, broke)) void flush();
 }
 
 /** Tries again at once when the device is back on the network or the program back in front. */
