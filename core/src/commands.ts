@@ -36,6 +36,8 @@ export const commandSchema = <N extends CommandName>(name: N) =>
     id,
     at: z.iso.datetime({ offset: true }),
     sent: z.iso.datetime({ offset: true }).optional(),
+    /** The server's clock, as it was last told to this device before the act. */
+    contact: z.iso.datetime({ offset: true }).optional(),
     body: COMMANDS[name].body,
   });
 
@@ -44,5 +46,7 @@ export const commandAnswerSchema = z.strictObject({
   id,
   /** What changed, as `kind: id`, and its new version where it has one. */
   changed: z.array(z.strictObject({ kind: z.string(), id: z.string(), version: z.int().nullable() })),
+  /** Its act is older than a device may go without the server: it is kept, marked, and decided nothing. */
+  tooOld: z.literal(true).optional(),
 });
 export type CommandAnswer = z.infer<typeof commandAnswerSchema>;

@@ -24,7 +24,7 @@ import {
   reopenJob,
   startJob,
 } from './repair';
-import { type Actor, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
+import { type Actor, type Clock, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
 import type { Database } from './store';
 import { keepYard } from './yard';
 
@@ -70,6 +70,6 @@ export const doCommand = <N extends CommandName>(
   session: Actor,
   name: N,
   sent: SentCommand<N>,
-  now: Date,
+  clock: Clock,
 ): Promise<CommandAnswer> =>
-  runCommand(db, session, { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: keepYard }, sent, now);
+  runCommand(db, session, { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: keepYard }, sent, clock);

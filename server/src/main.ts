@@ -30,8 +30,8 @@ async function main(): Promise<void> {
 
   const { pool, db } = connect(url);
   const live = openLive(url);
-  const { web, log, secure } = settings;
-  const app = await buildApp({ db, now, live, web, log, secure });
+  const { web, log, secure, offlineDays } = settings;
+  const app = await buildApp({ db, now, live, web, log, secure, offlineDays });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
   say(`\nZealous Axle is at ${address}`);

@@ -15,6 +15,8 @@ const environment = z.object({
   ZA_WEB: text.default(join(process.cwd(), 'app/dist')),
   ZA_MIGRATIONS: text.default(join(process.cwd(), 'server/src/store/migrations')),
   ZA_LOG: z.enum(['silent', 'error', 'info']).default('info'),
+  /** How long a device may go without the server: what was done earlier is kept, and decides nothing. */
+  ZA_OFFLINE_DAYS: z.coerce.number().int().min(1).max(365).default(30),
   /** Set where the program is served over TLS: the session cookie then never travels without it. */
   ZA_SECURE: z.enum(['0', '1']).default('0'),
 });
@@ -28,6 +30,7 @@ export interface Settings {
   migrations: string;
   log: 'silent' | 'error' | 'info';
   secure: boolean;
+  offlineDays: number;
 }
 
 /** The server's settings from its environment. Throws one sentence naming what is wrong. */
@@ -35,7 +38,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const read = environment.safeParse(env);
   if (!read.success)
     throw new Error(read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
-  const { DATABASE_URL, PORT, HOST, ZA_DEMO, ZA_WEB, ZA_MIGRATIONS, ZA_LOG, ZA_SECURE } = read.data;
+  const { DATABASE_URL, PORT, HOST, ZA_DEMO, ZA_WEB, ZA_MIGRATIONS, ZA_LOG, ZA_SECURE, ZA_OFFLINE_DAYS } = read.data;
   return {
     databaseUrl: DATABASE_URL,
     port: PORT,
@@ -45,5 +48,6 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     migrations: ZA_MIGRATIONS,
     log: ZA_LOG,
     secure: ZA_SECURE === '1',
+    offlineDays: ZA_OFFLINE_DAYS,
   };
 }

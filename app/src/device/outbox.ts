@@ -1,5 +1,6 @@
 import type { CommandBody, CommandName, Problem } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { lastContact } from './contact';
 import { device } from './device';
 import { thisWindow } from './this-window';
 import { restsOn, type Waiting } from './waiting';
@@ -96,7 +97,7 @@ export async function openOutbox(who: string | null, by: Post): Promise<void> {
 /** Keeps a command on the device, and sends it in its turn. Resolves once it is kept; `onlyHere` says where the device cannot. */
 export async function send<N extends CommandName>(name: N, body: CommandBody<N>, label: string): Promise<void> {
   if (!person) throw new Error('Sign in first.');
-  await write({ id: uuidv7(), person, name, at: new Date().toISOString(), body, label });
+  await write({ id: uuidv7(), person, name, at: new Date().toISOString(), contact: lastContact(), body, label });
   await readBack();
   void flush();
 }

@@ -7,6 +7,8 @@ export interface Waiting {
   person: string;
   name: CommandName;
   at: string;
+  /** The server's clock, as it was last told before the act. */
+  contact?: string | undefined;
   body: unknown;
   /** What it does, in the person's words: shown while it waits. */
   label: string;

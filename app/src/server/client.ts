@@ -1,4 +1,5 @@
 import type { Problem } from '@zealous-axle/core';
+import { noteContact } from '../device/contact';
 
 /** The server said no, and why. */
 export class Refused extends Error {
@@ -34,6 +35,7 @@ export async function call<T>(method: 'GET' | 'POST' | 'DELETE', path: string, b
   }).catch(() => {
     throw new Unreachable();
   });
+  noteContact(response.headers.get('date'));
   if (response.status === 204) return undefined as T;
   const json: unknown = await response.json().catch(() => null);
   if (response.ok && json !== null) return json as T;

@@ -1,11 +1,21 @@
+import type { CommandAnswer, Problem } from '@zealous-axle/core';
 import type { Post } from '../device/outbox';
 import { Broken, call, Refused } from './client';
 
+const TOO_OLD: Problem = {
+  type: 'about:blank',
+  title: 'Too old',
+  status: 409,
+  detail: 'The server keeps this as it was made, but it is older than a device may go without it: it decides nothing.',
+  errors: [],
+};
+
 /** Sends one command of the outbox. A refusal brings its reason; a fault of the server is told from one of the network. */
-export const postCommand: Post = async ({ id, name, at, body }) => {
+export const postCommand: Post = async ({ id, name, at, contact, body }) => {
   try {
-    await call('POST', `/commands/${name}`, { id, at, sent: new Date().toISOString(), body });
-    return 'sent';
+    const sent = new Date().toISOString();
+    const { tooOld } = await call<CommandAnswer>('POST', `/commands/${name}`, { id, at, sent, contact, body });
+    return tooOld ? { refused: TOO_OLD } : 'sent';
   } catch (error) {
     if (error instanceof Broken) return { broken: error.problem };
     if (!(error instanceof Refused)) return 'unreachable';

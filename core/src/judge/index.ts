@@ -3,6 +3,7 @@
 export { absentFindings, allFindings, readFindings } from './absent';
 export { isLeakTest, leakRate } from './air-test';
 export { countBrakes, defectiveOf, outOfServiceAt } from './brake-count';
+export { holdsByBook } from './defect';
 export { type Doubt, doubtOf } from './doubt';
 export {
   type BrakeCount,

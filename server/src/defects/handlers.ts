@@ -1,6 +1,6 @@
-import { catalogueEntry, DEFECT_LIFE, type DefectAct, defectWords, wheelEnd } from '@zealous-axle/core';
+import { catalogueEntry, DEFECT_LIFE, type DefectAct, defectWords, holdsByBook, wheelEnd } from '@zealous-axle/core';
 import { and, eq } from 'drizzle-orm';
-import { findUnit, holdFor } from '../fleet';
+import { findUnit, fleetBook, holdFor } from '../fleet';
 import { invalid } from '../problem';
 import { changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
@@ -30,7 +30,12 @@ async function versioned(store: FleetStore, id: string, version: number): Promis
   return row;
 }
 
-export const reportDefect: Handler<'report-defect'> = async ({ store, session, at, body }) => {
+const whyHeld = (row: Pick<DefectRow, 'code' | 'axle' | 'side' | 'tyre'>) =>
+  `${defectPlace(row)}: ${defectWords(row.code)}`;
+
+/** A report has the fate the same sign has when an inspection finds it: by the book's severity it holds at once. */
+export const reportDefect: Handler<'report-defect'> = async (doing) => {
+  const { store, session, at, when, body } = doing;
   const reported = found(await findUnit(store, body.unit));
   const { axle, side, tyre } = body.place;
   const entry = catalogueEntry(body.code);
@@ -39,6 +44,7 @@ export const reportDefect: Handler<'report-defect'> = async ({ store, session, a
   if (axle !== null && !wheelEnd(reported, axle, side ?? 'left'))
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
   if (body.code.startsWith('other') && body.words === '') throw invalid('body.words', 'say-what');
+  const holds = !when.tooOld && holdsByBook(await fleetBook(store, session), body.code);
   await store.insert(defect).values({
     fleetId: session.fleet.id,
     id: body.defect,
@@ -52,8 +58,9 @@ export const reportDefect: Handler<'report-defect'> = async ({ store, session, a
     reportedBy: session.person.id,
     reportedAt: at,
     state: 'reported',
-    holds: false,
+    holds,
   });
+  if (holds) await holdFor(doing, body.unit, whyHeld({ code: body.code, axle, side, tyre }));
   return { unitId: body.unit, changed: [changed('defect', body.defect, 1)] };
 };
 
@@ -74,7 +81,7 @@ export const triageDefect: Handler<'triage-defect'> = async (doing) => {
   const { store, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const version = await moveDefect(doing, row, 'triage', { holds: body.holds });
-  if (body.holds) await holdFor(doing, row.unitId, `${defectPlace(row)}: ${defectWords(row.code)}`);
+  if (body.holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
 

@@ -27,7 +27,13 @@ export function teller(db: Database, people: Record<DemoPerson, Actor>, random: 
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {
       const at = new Date(now.getTime() - hoursAgo * HOUR_MS);
-      return doCommand(db, people[who], name, { id: seededId(random, now), at: at.toISOString(), body }, at);
+      return doCommand(
+        db,
+        people[who],
+        name,
+        { id: seededId(random, now), at: at.toISOString(), body },
+        { now: at, offlineDays: 1 },
+      );
     },
   };
 }

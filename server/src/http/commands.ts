@@ -5,7 +5,7 @@ import {
   commandAnswerSchema,
   commandSchema,
 } from '@zealous-axle/core';
-import type { Actor, SentCommand } from '../run';
+import type { Actor, Clock, SentCommand } from '../run';
 import type { Database } from '../store';
 import { type App, type Serving, signedIn } from './serving';
 
@@ -20,7 +20,7 @@ export type DoCommand = (
   session: Actor,
   name: CommandName,
   sent: SentCommand<CommandName>,
-  now: Date,
+  clock: Clock,
 ) => Promise<CommandAnswer>;
 
 /** One address for each command; every one is done once, however often it is sent. */
@@ -39,7 +39,8 @@ export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand):
       },
       async (request) => {
         const session = await signedIn(serving, request);
-        return doCommand(serving.db, session, name, request.body as SentCommand<CommandName>, serving.now());
+        const clock = { now: serving.now(), offlineDays: serving.offlineDays };
+        return doCommand(serving.db, session, name, request.body as SentCommand<CommandName>, clock);
       },
     );
 }

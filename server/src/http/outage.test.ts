@@ -83,6 +83,7 @@ test('a database that takes connections and says nothing is answered for with 50
     web: '/nowhere',
     log: 'silent',
     secure: false,
+    offlineDays: 30,
   });
   const answer = await app.inject({ method: 'POST', url: '/api/v1/session', payload: { name: 'a@b', password: 'c' } });
   expect(answer.json()).toMatchObject({ status: 503, title: 'Not ready' });

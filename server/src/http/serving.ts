@@ -11,6 +11,8 @@ export interface Serving {
   db: Database;
   now: () => Date;
   secure: boolean;
+  /** How many days a device may go without the server. */
+  offlineDays: number;
 }
 
 export type App = FastifyInstance<

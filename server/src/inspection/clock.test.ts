@@ -86,6 +86,41 @@ test('a reading older than a device may go without us is kept, and decides nothi
   expect((await world.get(who('foreman'), `/inspections/${inspection}`)).body.readings).toHaveLength(1);
 });
 
+test('an act of a clock moved back since the last contact lies after that contact, and its order is unknown', async () => {
+  const contact = world.now().toISOString();
+  world.later(10);
+  await read('1/4 in', 0);
+  world.later(10);
+  const inspection = uuidv7();
+  const early = new Date(world.now().getTime() - YEAR_MS).toISOString();
+  const sent = world.now().toISOString();
+  const moved = (name: string, body: object) =>
+    world.post(who('technician'), `/commands/${name}`, { id: uuidv7(), at: early, sent, contact, body });
+  await moved('start-inspection', { inspection, unit: fleet.unit, purpose: 'walk' });
+  await moved('take-reading', { reading: uuidv7(), inspection, value: lining('1/2 in') });
+  expect(await standing()).toMatchObject({ value: { points: ['1/4 in'] }, doubtful: true });
+});
+
+test('a command older than a device may go without us is kept, marked, and decides nothing', async () => {
+  const defect = uuidv7();
+  const body = {
+    defect,
+    unit: fleet.unit,
+    code: 'chamber-leak',
+    place: { axle: 1, side: 'left', tyre: null },
+    words: '',
+  };
+  const reported = await by('report-defect', body, -YEAR_MS, false);
+  expect(reported).toMatchObject({ status: 200, body: { tooOld: true } });
+  expect((await world.get(who('driver'), `/units/${fleet.unit}`)).body).toMatchObject({ holds: [] });
+  const held = await by('hold-trailer', { hold: uuidv7(), unit: fleet.unit, reason: 'old' }, -YEAR_MS, false);
+  expect(held.body).toMatchObject({ tooOld: true, changed: [] });
+  const { rows } = await world.owner.pool.query('select type from event where fleet_id = $1 and too_old order by id', [
+    fleet.id,
+  ]);
+  expect(rows).toEqual([{ type: 'report-defect' }, { type: 'hold-trailer' }]);
+});
+
 test('an end before the beginning is refused', async () => {
   const inspection = uuidv7();
   await by('start-inspection', { inspection, unit: fleet.unit, purpose: 'walk' }, 0);
@@ -108,6 +143,8 @@ test('an end dated twenty years back lets no job be signed without measuring aga
   await world.done(who('foreman'), 'place-job', { job, version: 1, bay: fleet.bay, day: '2026-03-03' });
   await by('start-job', { job, version: 2 }, 0);
   await by('finish-job', { job, version: 3, done: 'relined' }, -20 * YEAR_MS, false);
+  expect(await by('certify-job', { job, version: 3, statement: 'good' }, 0)).toMatchObject({ status: 409 });
+  await by('finish-job', { job, version: 3, done: 'relined' }, -20 * 86_400_000, false);
   const signed = await by('certify-job', { job, version: 4, statement: 'good' }, 0);
   expect(signed).toMatchObject({ status: 409, body: { detail: expect.stringMatching('not measured again') } });
 });

@@ -116,7 +116,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     await keepStanding(doing, unit, await fleetBook(store, session), [
       { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
     ]);
-  if (row.closedAt) await judgeInspection(doing, row, unit);
+  if (row.closedAt && !when.tooOld) await judgeInspection(doing, row, unit);
   return { unitId: unit.id, changed: [changed('reading', body.reading)] };
 };
 
@@ -231,6 +231,7 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
     .update(inspection)
     .set({ closedAt: at, outcome: body.outcome, because: body.because ?? null, sections: body.sections ?? null })
     .where(eq(inspection.id, row.id));
+  if (doing.when.tooOld) return { unitId: unit.id, changed: [changed('inspection', row.id)] };
   const reported = await settleInspection({ ...doing, at }, row, unit);
   return { unitId: unit.id, changed: [changed('inspection', row.id), ...reported] };
 };

@@ -5,3 +5,4 @@ export { LIVE_CHANNEL } from './events';
 export type { UnitsOf } from './locks';
 export { runCommand, type SentCommand } from './run';
 export { event } from './schema';
+export type { Clock } from './time';

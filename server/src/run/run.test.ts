@@ -122,6 +122,18 @@ describe('an inspection', () => {
     expect(unit.standing).toHaveLength(16);
   });
 
+  test('a report by a driver has the fate an inspection gives the same sign', async () => {
+    const place = { axle: 2, side: 'right', tyre: null } as const;
+    const report = (code: string) =>
+      world.done(who('driver'), 'report-defect', { defect: uuidv7(), unit: fleet.unit, code, place, words: '' });
+    await report('rust-trail');
+    expect(await page()).toMatchObject({ holds: [], defects: [{ holds: false }] });
+    await report('chamber-leak');
+    const unit = await page();
+    expect(unit.holds).toMatchObject([{ reason: '2R: Air leak heard at the chamber' }]);
+    expect(unit.defects).toMatchObject([{ code: 'chamber-leak', holds: true }, { code: 'rust-trail' }]);
+  });
+
   test('takes a known defect into its judgement', async () => {
     const place = { axle: 2, side: 'right', tyre: null } as const;
     await world.done(who('driver'), 'report-defect', {

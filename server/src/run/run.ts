@@ -4,16 +4,17 @@ import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Behind, type Database, type FleetStore, inFleet } from '../store';
 import type { Actor } from './actor';
-import type { Done, Handler } from './doing';
+import type { Doing, Done, Handler } from './doing';
 import { writeEvent } from './events';
 import { takeRows, type UnitsOf } from './locks';
 import { command } from './schema';
-import { whenDone } from './time';
+import { type Clock, type Done as When, whenDone } from './time';
 
 export interface SentCommand<N extends CommandName> {
   id: string;
   at: string;
   sent?: string | undefined;
+  contact?: string | undefined;
   body: CommandBody<N>;
 }
 
@@ -59,6 +60,25 @@ async function answered(store: FleetStore, session: Actor, id: string, hash: str
   throw new KnownProblem('command-reused');
 }
 
+/** What is written down however old it is, and itself knows that it then decides nothing. */
+const WRITTEN_DOWN: ReadonlySet<CommandName> = new Set([
+  'start-inspection',
+  'take-reading',
+  'skip-reading',
+  'close-inspection',
+  'attach-photo',
+  'report-defect',
+]);
+
+/** Does a command; one older than a device may go without us is kept as an event, and does nothing. */
+const whereItDecides = <N extends CommandName>(
+  name: N,
+  { tooOld }: When,
+  doing: Doing<N>,
+  handler: Handler<N>,
+): Promise<Done> =>
+  tooOld && !WRITTEN_DOWN.has(name) ? Promise.resolve({ unitId: null, changed: [] }) : handler(doing);
+
 const touched = ({ unitId, unitIds = [] }: Done): string[] => [...new Set([...(unitId ? [unitId] : []), ...unitIds])];
 
 /**
@@ -71,7 +91,7 @@ export async function runCommand<N extends CommandName>(
   session: Actor,
   { name, handler, units, derive }: Doer<N>,
   sent: SentCommand<N>,
-  now: Date,
+  clock: Clock,
 ): Promise<CommandAnswer> {
   const hash = hashOf(name, sent.body);
   const once = async (store: FleetStore, behind: Behind): Promise<CommandAnswer> => {
@@ -79,10 +99,11 @@ export async function runCommand<N extends CommandName>(
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
     await takeRows(store, name, sent.body, units);
-    const when = whenDone(sent, now);
-    const done = await handler({ store, session, command: sent.id, at: when.at, when, now, body: sent.body });
+    const when = whenDone(sent, clock);
+    const doing = { store, session, command: sent.id, at: when.at, when, now: clock.now, body: sent.body };
+    const done = await whereItDecides(name, when, doing, handler);
     await derive(store, touched(done));
-    const answer: CommandAnswer = { id: sent.id, changed: done.changed };
+    const answer: CommandAnswer = { id: sent.id, changed: done.changed, ...(when.tooOld ? { tooOld: true } : {}) };
     const own = { fleetId: session.fleet.id, personId: session.person.id };
     behind(
       store
@@ -98,6 +119,7 @@ export async function runCommand<N extends CommandName>(
       body: done.eventBody ?? sent.body,
       at: when.at,
       saidAt: when.said,
+      tooOld: when.tooOld,
     });
     return answer;
   };

@@ -1,5 +1,5 @@
 import type { CommandAnswer } from '@zealous-axle/core';
-import { bigint, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape } from '../store';
 
 /** What happened, in the order it was committed. */
@@ -17,6 +17,8 @@ export const event = pgTable(
     at: at('at').notNull(),
     /** What the device's clock said, where that differs. */
     saidAt: at('said_at'),
+    /** Older than a device may go without us: it decided nothing. */
+    tooOld: boolean('too_old').notNull().default(false),
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],

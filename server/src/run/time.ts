@@ -1,5 +1,3 @@
-/** How long a device may go without a server. */
-const OFFLINE_DAYS = Number(process.env.ZA_OFFLINE_DAYS ?? 30);
 const DAY_MS = 86_400_000;
 /** A clock that is off by more is told of. */
 const SKEW_TOLD_MS = 2 * 60_000;
@@ -16,16 +14,36 @@ export interface Done {
   tooOld: boolean;
 }
 
-/** A device's clock is a statement: `at` when it was done, `sent` when it was sent, both by it; `now` is ours. */
-export function whenDone({ at, sent }: { at: string; sent?: string | undefined }, now: Date): Done {
-  const said = new Date(at);
-  const off = sent === undefined ? 0 : now.getTime() - new Date(sent).getTime();
-  const right = Math.min(said.getTime() + off, now.getTime());
-  const oldest = now.getTime() - OFFLINE_DAYS * DAY_MS;
+/** Our clock, and how many days a device may go without us. */
+export interface Clock {
+  now: Date;
+  offlineDays: number;
+}
+
+/** What a device says of the time of an act: when it was done and when it was sent, by its own clock; `contact` by ours. */
+export interface Told {
+  at: string;
+  sent?: string | undefined;
+  contact?: string | undefined;
+}
+
+const time = (text: string): number => new Date(text).getTime();
+
+/**
+ * A device's clock is a statement; `now` is ours. What it says is put right by what its clock was off when it sent, and
+ * an act lies between the device's last contact before it and our hearing of it: a clock that says otherwise was moved
+ * in between, and the order of its acts is then unknown.
+ */
+export function whenDone({ at, sent, contact }: Told, { now, offlineDays }: Clock): Done {
+  const said = time(at);
+  const off = sent === undefined ? 0 : now.getTime() - time(sent);
+  const right = Math.min(said + off, now.getTime());
+  const oldest = now.getTime() - offlineDays * DAY_MS;
+  const heard = contact === undefined ? 0 : Math.min(time(contact), now.getTime());
   return {
-    at: new Date(Math.max(right, oldest)),
-    said: Math.abs(right - said.getTime()) > SKEW_TOLD_MS ? said : null,
-    sure: sent !== undefined,
-    tooOld: right < oldest,
+    at: new Date(Math.max(right, oldest, heard)),
+    said: Math.abs(right - said) > SKEW_TOLD_MS ? new Date(said) : null,
+    sure: sent !== undefined && right >= heard - SKEW_TOLD_MS,
+    tooOld: Math.max(right, heard) < oldest,
   };
 }

@@ -101,7 +101,7 @@ async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
   const ask = async (sql: string) => (await world.owner.pool.query(sql, [fleet])).rows;
   return {
     defects: await ask(
-      'select code, axle, side, state, holds, version, job_id from defect where fleet_id = $1 order by 1, 2, 3, 4, 6, 7',
+      'select code, axle, side, state, holds, version, job_id from defect where fleet_id = $1 order by 1, 2, 3, 4, 5, 6, 7',
     ),
     jobs: await ask('select id, title, state, day, done, version from job where fleet_id = $1 order by id'),
     held: await ask(

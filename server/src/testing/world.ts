@@ -72,6 +72,7 @@ export async function openWorld() {
     web: '/nowhere',
     log: 'silent',
     secure: false,
+    offlineDays: 30,
   });
   hash ??= hashPassword(PASSWORD);
   const passwordHash = await hash;

@@ -21,7 +21,7 @@ const fromFacts = (of: ReturnType<typeof sql>) => sql`
       count(*) filter (where state = 'certified') as certified
     from defect where fleet_id = u.fleet_id and unit_id = u.id) d on true
   left join lateral (select closed_at, verdict from inspection
-    where fleet_id = u.fleet_id and unit_id = u.id and closed_at is not null
+    where fleet_id = u.fleet_id and unit_id = u.id and closed_at is not null and verdict is not null
     order by started_at desc, id desc limit 1) i on true
   left join lateral (select paper, due_on from paper
     where fleet_id = u.fleet_id and unit_id = u.id order by due_on, paper limit 1) p on true
