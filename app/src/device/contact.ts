@@ -1,0 +1,19 @@
+const KEY = 'za.contact';
+
+/** Held beside the device's storage, which may take nothing. */
+let last: string | null = null;
+
+/** The server's clock as it last told it to this device: what is done from now on is done after it. */
+export const lastContact = (): string | undefined => last ?? localStorage.getItem(KEY) ?? undefined;
+
+/** Notes the server's clock, as an answer of it says. */
+export function noteContact(date: string | null): void {
+  const told = Date.parse(date ?? '');
+  if (Number.isNaN(told)) return;
+  last = new Date(told).toISOString();
+  try {
+    localStorage.setItem(KEY, last);
+  } catch {
+    // Known until the window is closed.
+  }
+}
