@@ -13,6 +13,9 @@ const inZone = (at: string, zone: string): TZDate => new TZDate(new Date(at), zo
 /** An instant as `24 Nov, 07:15` in the shop's zone. */
 export const clock = (at: string, zone: string): string => format(inZone(at, zone), `${DAY}, HH:mm`);
 
+/** An instant with its year, where two may be years apart: `24 Nov 2026, 07:15`. */
+export const exactly = (at: string, zone: string): string => format(inZone(at, zone), `${DAY} yyyy, HH:mm`);
+
 /** An instant as `24 Nov` in the shop's zone; with its year when it is not this year's. */
 export const dayOf = (at: string, zone: string, now = new Date()): string => {
   const day = inZone(at, zone);

@@ -142,6 +142,13 @@ export const openSteps = (draft: Draft): Step[] => draft.steps.filter((step) => 
 /** Steps without a reading: what keeps an inspection from being complete. */
 export const unreadSteps = (draft: Draft): Step[] => draft.steps.filter((step) => entryOf(draft, step).saved === null);
 
+/** How far an inspection has come: `158 of 161, 3 skipped`. What was passed over is not counted as looked at. */
+export function progressWords(draft: Draft): string {
+  const skipped = skippedSteps(draft).length;
+  const read = draft.steps.length - unreadSteps(draft).length;
+  return `${read} of ${draft.steps.length}${skipped ? `, ${skipped} skipped` : ''}`;
+}
+
 /** The draft moved to the next open step: from the kept one after something out of order, else after the cursor. */
 export function toNextOpen(draft: Draft): Draft {
   const open = (index: number) => {

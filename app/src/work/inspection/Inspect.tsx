@@ -1,4 +1,4 @@
-import { type Draft, entryOf, isDone, jumpTo, keyOf, mayLack, readingText } from '@zealous-axle/core';
+import { type Draft, entryOf, isDone, jumpTo, keyOf, mayLack, progressWords, readingText } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -188,7 +188,6 @@ export function Inspect() {
       </Screen>
     );
 
-  const done = draft.steps.filter((each) => isDone(entryOf(draft, each))).length;
   const before = step ? draft.previous[keyOf(step)] : undefined;
   const current: Current = {
     draft,
@@ -206,7 +205,7 @@ export function Inspect() {
       <Frame
         unit={draft.unit}
         section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
-        done={`${done} of ${draft.steps.length}`}
+        done={progressWords(draft)}
         route={draft.route?.name ?? 'Measuring again'}
         ends={ends}
         step={step && keyOf(step)}

@@ -1,4 +1,4 @@
-import { type Draft, entryOf, isDone, PURPOSE_ROLES, type Route, type UnitPage } from '@zealous-axle/core';
+import { type Draft, PURPOSE_ROLES, progressWords, type Route, type UnitPage } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useEffect, useState } from 'react';
@@ -33,14 +33,13 @@ export function InspectButton({ unit }: { unit: UnitPage }) {
   const [busy, setBusy] = useState(false);
   if (draft === undefined) return null;
   if (draft) {
-    const done = draft.steps.filter((step) => isDone(entryOf(draft, step))).length;
     return (
       <Button
         tall
         look="act"
         icon={Ruler}
         className="grow"
-        label={`Go on, ${done} of ${draft.steps.length}`}
+        label={`Go on, ${progressWords(draft)}`}
         onPress={() => router.navigate(`/inspect/${draft.inspection}`)}
       />
     );

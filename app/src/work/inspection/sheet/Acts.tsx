@@ -91,7 +91,7 @@ export function Acts({ judged, id }: { judged: Judged; id: string }) {
   return (
     <>
       <View className="flex-row flex-wrap gap-2">
-        {!mayHold || (judged.closed && holds(judged.judgement.verdict)) ? null : (
+        {!mayHold || judged.stale || (judged.closed && holds(judged.judgement.verdict)) ? null : (
           <Button tall look="stop" className="grow" label="Hold trailer" onPress={() => setAsking('hold')} />
         )}
         {draft && !draft.closed ? (

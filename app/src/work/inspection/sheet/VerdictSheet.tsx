@@ -15,7 +15,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '../../../device/useOutbox';
-import { clock } from '../../../look/dates';
+import { clock, exactly } from '../../../look/dates';
 import { useWide } from '../../../look/wide';
 import { BrakeSum } from '../../../parts/BrakeSum';
 import { Button } from '../../../parts/Button';
@@ -84,6 +84,25 @@ function Skips({ judged: { skips } }: { judged: Judged }) {
   );
 }
 
+/** Readings of a device whose clock was off: what it said, and when that was. */
+function Clocks({ judged: { clocks } }: { judged: Judged }) {
+  const { fleet } = useSession();
+  if (clocks.length === 0) return null;
+  return (
+    <Card
+      title="A device’s clock was off"
+      note="The times here are put right by what its clock differed when it sent. What it said is kept beside them."
+    >
+      {clocks.map(({ key, at, said }) => (
+        <Text key={key}>
+          <Text bold>{keyWords(key)}</Text>
+          {`  ${exactly(at, fleet.zone)}, by its clock ${exactly(said, fleet.zone)}`}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
 /** What is inside its limits of this inspection's own reading: of a walk by eye, what was looked at. */
 function withinWords(within: readonly Finding[], { taken }: Judged): string {
   const own = ownFindings(within, taken).length;
@@ -119,6 +138,7 @@ function Findings({ judged }: { judged: Judged }) {
       <Photos judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}
       <Skips judged={judged} />
+      <Clocks judged={judged} />
       {within.length ? (
         <Card title={withinWords(within, judged)} note={olderWords(within, judged)}>
           <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />
@@ -151,6 +171,9 @@ function Head({ judged }: { judged: Judged }) {
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
+      {judged.stale ? (
+        <Notice look="ask">A later inspection has been made. How it stands today is on its page.</Notice>
+      ) : null}
       <Text>{VERDICT_SENTENCES[judgement.verdict]}</Text>
       {judgement.verdict !== 'not-judged' && !judgement.complete ? (
         <Text bold>Incomplete: some readings have no verdict.</Text>
@@ -226,7 +249,9 @@ export function VerdictSheet() {
       under={unsent ? `${unsent} entries of it wait to be sent` : judged?.unit.body}
       back={() => router.replace(judged?.draft && !judged.draft.closed ? `/inspect/${id}` : home)}
       footer={
-        judged && !(judged.closed && holds(judged.judgement.verdict)) ? <Acts judged={judged} id={id} /> : undefined
+        judged && !judged.stale && !(judged.closed && holds(judged.judgement.verdict)) ? (
+          <Acts judged={judged} id={id} />
+        ) : undefined
       }
     >
       {judged ? (

@@ -6,6 +6,7 @@ import {
   judgeDraft,
   type Photo,
   type Reading,
+  readingKey,
   type SectionTime,
   type StandingThere,
   skippedSteps,
@@ -36,6 +37,10 @@ export interface Judged {
   /** Steps that have no reading yet; empty once the inspection is closed. */
   open: number;
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
+  /** What devices said of the time, where their clocks were off by minutes; and what we make of it. */
+  clocks: readonly { key: string; at: string; said: string }[];
+  /** A later inspection of the unit is known: this one says nothing of how it stands today. */
+  stale: boolean;
   /** The inspection as it stands on this device, while it is not closed. */
   draft: Draft | null;
 }
@@ -62,6 +67,8 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     sections: [],
     open: unreadSteps(draft).length,
     closed: null,
+    clocks: [],
+    stale: false,
     draft,
   };
 }
@@ -77,8 +84,8 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       here = false;
     };
   }, [id]);
-  const unit = useUnit(draft?.unit.id ?? '');
   const sheet = query.data;
+  const unit = useUnit(draft?.unit.id ?? sheet?.unit.id ?? '');
   if (sheet?.judgement && sheet.closedAt && sheet.outcome) {
     const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null).map(({ value }) => value);
     return {
@@ -93,6 +100,10 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         sections: sheet.sections ?? [],
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
+        clocks: sheet.readings.flatMap(({ value, at, said }) => (said ? { key: readingKey(value), at, said } : [])),
+        stale:
+          unit.data?.inspections.some(({ id: other, startedAt }) => other !== id && startedAt > sheet.startedAt) ??
+          false,
         draft: null,
       },
       waiting: false,
