@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { createServer, type Socket } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
@@ -123,11 +124,83 @@ async function hanging(): Promise<void> {
   await program.stop();
 }
 
-/** What becomes of acknowledged commands when the database is killed, and of questions when it hangs. */
+const DISK_MB = 400;
+const LEFT_MB = 6;
+const MB = 1_048_576;
+
+/** Sends reports to a database whose disk fills up, and again when there is room. Takes a memory disk: root alone may make one. */
+async function full(): Promise<void> {
+  postgres('destroy');
+  const disk = `${CLUSTER}-disk`;
+  mkdirSync(disk, { recursive: true });
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', `size=${DISK_MB}m,mode=755`, 'tmpfs', disk], { stdio: 'ignore' });
+  } catch {
+    say('a full disk', 'not tried: only root may mount the small disk it takes');
+    return;
+  }
+  const onDisk = (act: string) =>
+    execFileSync(join(ROOT, 'scripts/postgres.sh'), [act], {
+      env: { ...process.env, CLUSTER: join(disk, 'cluster') },
+      encoding: 'utf8',
+    }).trim();
+  try {
+    const database = onDisk('start');
+    const program = await startProgram(database);
+    const cookie = await signedIn(program.url);
+    const units = (await (await fetch(`${program.url}/api/v1/units`, { headers: { cookie } })).json()) as {
+      units: { id: string }[];
+    };
+    const report = async () => {
+      const place = { axle: null, side: null, tyre: null };
+      const body = {
+        defect: uuidv7(),
+        unit: units.units[0]?.id,
+        code: 'other',
+        place,
+        words: randomBytes(240).toString('hex'),
+      };
+      const answer = await fetch(`${program.url}/api/v1/commands/report-defect`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie },
+        body: JSON.stringify({ id: uuidv7(), at: new Date().toISOString(), body }),
+      });
+      return { status: answer.status, retry: answer.headers.get('retry-after') };
+    };
+    const ballast = join(disk, 'ballast');
+    const { bavail, bsize } = statfsSync(disk);
+    writeFileSync(ballast, Buffer.alloc(bavail * bsize - LEFT_MB * MB));
+    const seen = new Map<string, number>();
+    for (let refused = 0, tries = 0; refused < 12 && tries < 60_000; tries++) {
+      const { status, retry } = await report();
+      if (status !== 200) refused++;
+      const name = status === 200 ? '200' : `${status}${retry ? ' with Retry-After' : ''}`;
+      seen.set(name, (seen.get(name) ?? 0) + 1);
+    }
+    rmSync(ballast);
+    const from = performance.now();
+    while ((await report()).status !== 200) {
+      onDisk('start');
+      await delay(WAIT_MS);
+    }
+    say(
+      'a full disk',
+      `${[...seen].map(([name, count]) => `${count} × ${name}`).join(', ')}; back ${((performance.now() - from) / 1000).toFixed(1)} s after there was room`,
+    );
+    await program.stop();
+  } finally {
+    onDisk('destroy');
+    execFileSync('umount', [disk]);
+    rmSync(disk, { recursive: true });
+  }
+}
+
+/** What becomes of acknowledged commands when the database is killed or its disk is full, and of questions when it hangs. */
 export async function benchOutage(): Promise<void> {
   try {
     await killed();
     await hanging();
+    await full();
   } finally {
     postgres('destroy');
   }

@@ -187,3 +187,23 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
     await fits(path);
   }
 });
+
+for (const [name, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', { width: 1280, height: 800 }],
+] as const)
+  test(`from a chosen trailer to its inspection is at most eight stops of the keyboard, ${name}`, async ({
+    browser,
+    program,
+  }) => {
+    const page = await deviceOf(browser, program.url, 'technician', { viewport });
+    await page.getByRole('link', { name: /^H-12,/ }).press('Enter');
+    const inspect = page.getByRole('button', { name: 'Inspect', exact: true });
+    await expect(inspect).toBeVisible();
+    let stops = 0;
+    while (stops < 8 && !(await inspect.evaluate((node) => node === document.activeElement))) {
+      await page.keyboard.press('Tab');
+      stops++;
+    }
+    await expect(inspect).toBeFocused();
+  });

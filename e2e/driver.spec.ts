@@ -50,3 +50,44 @@ test('radio choices answer to arrow keys', async ({ browser, program }) => {
   await driver.keyboard.press('ArrowLeft');
   await expect(driver.getByRole('radio', { name: 'Something else' })).toBeChecked();
 });
+
+test('a full quick walk of a two-axle trailer takes at most sixteen taps', async ({ browser, program }) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-11');
+  let taps = 0;
+  const tap = async (name: string | RegExp) => {
+    await press(driver, name);
+    taps++;
+  };
+  await tap('Walk round');
+  await tap('Four-thing walk');
+  const together = driver.getByRole('button', { name: /^Looked at all \d+: all good$/ });
+  const finished = driver.getByRole('button', { name: 'Open the verdict sheet' });
+  for (;;) {
+    await expect(together.or(finished).first()).toBeVisible();
+    if (await finished.isVisible()) break;
+    const name = (await together.getAttribute('aria-label')) ?? '';
+    const place = driver.getByText(/^\d+ of \d+/).first();
+    const before = await place.textContent();
+    await tap(name);
+    await expect(place.filter({ hasText: before ?? '' })).toHaveCount(0);
+  }
+  await tap('Open the verdict sheet');
+  await tap('Close inspection');
+  await expect(driver.getByRole('heading', { name: /^H-11/ })).toBeVisible();
+  expect(taps).toBeLessThanOrEqual(16);
+  await allSent(driver);
+  await driver.reload();
+  await expect(driver.getByRole('link', { name: /Four-thing walk, .* · complete/ })).toBeVisible();
+});
+
+test('not sure is an answer', async ({ browser, program }) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-11');
+  await press(driver, 'Report a defect');
+  await driver.getByRole('main').getByRole('button', { name: /^1R:/ }).last().click();
+  await driver.getByRole('radio', { name: 'Brake' }).click();
+  await driver.getByRole('radio', { name: 'Not sure' }).click();
+  await press(driver, 'Send report');
+  await expect(driver.getByText('Brake: something is not right, not sure what').first()).toBeVisible();
+});

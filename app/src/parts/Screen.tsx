@@ -134,11 +134,16 @@ export function Screen({ title, under, back, backLabel, right, footer, focused, 
       {wide && !focused ? <Places wide /> : null}
       <View className="min-w-0 flex-1">
         <Banner title={title} under={under} back={back} backLabel={backLabel} right={right} />
-        <View role="main" className="min-h-0 flex-1">
+        {/* Reached by keyboard before all that it is about, drawn below it in thumb reach. */}
+        {footer ? <View className="order-2 gap-2 border-t border-line bg-card p-3">{footer}</View> : null}
+        <View role="main" className="order-1 min-h-0 flex-1">
           {fixed ? children : <ScrollView contentContainerClassName="gap-4 p-4 pb-8">{children}</ScrollView>}
         </View>
-        {footer ? <View className="gap-2 border-t border-line bg-card p-3">{footer}</View> : null}
-        {!wide && !focused ? <Places wide={false} /> : null}
+        {!wide && !focused ? (
+          <View className="order-3">
+            <Places wide={false} />
+          </View>
+        ) : null}
       </View>
     </View>
   );

@@ -24,6 +24,7 @@ test('the checks have the published shape, and each sign leads to a defect of th
 
 test('no code is the name of a reading: a failed reading is reported under its own', () => {
   expect(CATALOGUE.filter(({ code }) => isStepKind(code))).toEqual([]);
+  expect(defectWords('wheel-nuts')).toBe('Wheel nuts past their limit');
   expect(defectWords('mud-flap')).toBe('Mud-flap clearance past its limit');
   expect(defectWords('air-test:low-air')).toBe('Low-air warning past its limit');
   expect(defectWords('dual-tread')).toMatch('too far apart');

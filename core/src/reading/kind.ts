@@ -36,6 +36,8 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   schema: S;
   /** What people call it. */
   words: string;
+  /** Its words are of several things. */
+  plural?: true;
   /** Its word where there is little room: the plan and print. */
   short?: string;
   at: TakenAt;

@@ -11,6 +11,8 @@ export function subjectWords(subject: { kind: string; item?: string }): string {
   return isStepKind(kind) ? KINDS[kind].words : kind;
 }
 
+const isPlural = (kind: string): boolean => isStepKind(kind) && KINDS[kind].plural === true;
+
 const COMPARED: Record<string, string> = {
   'dual-tread': 'Duals too far apart in tread',
   'dual-pressure': 'Duals too far apart in pressure',
@@ -22,7 +24,8 @@ const COMPARED: Record<string, string> = {
 function failedWords(code: string): string | null {
   const subject = parseSubject(code);
   const named = subject.kind !== 'check' && isStepKind(subject.kind);
-  return named ? `${subjectWords(subject)} past its limit` : (COMPARED[code] ?? null);
+  if (!named) return COMPARED[code] ?? null;
+  return `${subjectWords(subject)} past ${isPlural(subject.kind) ? 'their' : 'its'} limit`;
 }
 
 /** The words for a catalogue code or a failed reading's kind; the code itself when an older catalogue knew it. */

@@ -20,6 +20,7 @@ import { endCode } from '../../parts/RunningGear';
 import { useStable } from '../../parts/useStable';
 import { useCurrent } from './current';
 import { currentField, nextEmptyField } from './fields';
+import { GoodTogether } from './GoodTogether';
 import { type PadProps, padOf } from './kinds';
 import { Place } from './Place';
 import { FigurePad } from './pads/FigurePad';
@@ -34,15 +35,25 @@ export const PAD_ID = 'pad';
 export const asksReservoir = (draft: Draft, step: Step): boolean =>
   padOf(step.kind).reservoir === true && draft.reservoir === '' && bookOf(draft).reservoir !== null;
 
+/** What holds for a whole section, said where it begins: before its first step, where something is asked there. */
+function SectionSays({ draft, step }: { draft: Draft; step: Step }) {
+  const section = draft.route?.sections.find(({ id }) => id === step.section);
+  const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
+  return begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null;
+}
+
 function Reservoir() {
-  const { draft, update } = useCurrent();
+  const { draft, update, now } = useCurrent();
   return (
-    <ReservoirPad
-      prescribed={bookOf(draft).reservoir}
-      unit={draft.airUnit}
-      reservoir={draft.reservoir}
-      onSet={(reservoir) => update((now) => ({ ...now, reservoir }))}
-    />
+    <View className="gap-3">
+      {now ? <SectionSays draft={draft} step={now.step} /> : null}
+      <ReservoirPad
+        prescribed={bookOf(draft).reservoir}
+        unit={draft.airUnit}
+        reservoir={draft.reservoir}
+        onSet={(reservoir) => update((latest) => ({ ...latest, reservoir }))}
+      />
+    </View>
   );
 }
 
@@ -63,14 +74,12 @@ function Entering() {
     saveWith: inspecting.saveWith,
     Figures: FigurePad,
   };
-  const section = draft.route?.sections.find(({ id }) => id === step.section);
-  const begins = draft.steps[draft.cursor - 1]?.section !== step.section;
   const reasons = judged.opinion
     ? [judged.opinion.because, judged.opinion.open, judged.opinion.rule].filter(Boolean).join(' ')
     : padOf(step.kind).how(step);
   return (
     <>
-      {begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null}
+      {padOf(step.kind).reservoir ? null : <SectionSays draft={draft} step={step} />}
       <Place
         unit={draft.unit}
         ends={ends}
@@ -80,6 +89,7 @@ function Entering() {
         verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
       />
       {why ? <Notice>{reasons}</Notice> : null}
+      <GoodTogether />
       <Keys {...pad} />
     </>
   );
@@ -198,7 +208,7 @@ export function Pad({ reservoir }: { reservoir: boolean }) {
         {ENTERING}
         {large ? ASIDE : null}
       </ScrollView>
-      <View className="gap-2 border-t border-line bg-card p-3">
+      <View className="gap-2 border-t border-line bg-card px-3 py-2">
         {large ? null : ASIDE}
         {MAIN}
       </View>

@@ -22,6 +22,7 @@ import {
 import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
+import type { Good } from './allGood';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
 import { padOf } from './kinds';
@@ -102,6 +103,16 @@ export function useInspecting(draft: Draft | null | undefined, update: Update) {
       if (!draft || !step) return;
       update((now) => withNote(now, step, change));
       saveFrom(withNote(draft, step, change));
+    },
+    /** Takes what was looked at together and found good; what is doubtful stays open and is asked by itself. */
+    takeTogether(good: readonly Good[]) {
+      for (const { step: at, note } of draft ? good : []) {
+        const noted = withNote(draft as Draft, at, note);
+        const entered = composed(noted, at);
+        if (!entered.ok || doubtAt(noted, at, entered.value)) continue;
+        update((now) => withNote(now, at, note));
+        take(noted, at, entered.value);
+      }
     },
     confirm: () => draft && step && doubt && take(draft, step, doubt.value),
     again: () => draft && step && doubt && take(draft, step, doubt.value, true),

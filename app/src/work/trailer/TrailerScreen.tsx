@@ -259,6 +259,17 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   );
 }
 
+const HEADING = 'trailer-heading';
+
+/** Chosen from the list, the keyboard goes on in the trailer. */
+function FromTheList({ id }: { id: string }) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: for each trailer chosen anew.
+  useEffect(() => {
+    if (document.activeElement instanceof HTMLAnchorElement) document.getElementById(HEADING)?.focus();
+  }, [id]);
+  return null;
+}
+
 /** The trailer beside the yard's list. */
 export function TrailerPanel({ id }: { id: string }) {
   const query = useUnit(id);
@@ -267,16 +278,17 @@ export function TrailerPanel({ id }: { id: string }) {
       {(unit) => (
         <>
           <View className="border-b border-line px-5 py-3">
-            <Text level={2} size="title" bold>
+            <Text level={2} size="title" bold id={HEADING} tabIndex={-1} className="outline-none">
               {unit.number} <Text tone="soft">{unit.body}</Text>
             </Text>
+          </View>
+          <FromTheList id={unit.id} />
+          <View className="order-last border-t border-line bg-card p-3">
+            <Acts unit={unit} />
           </View>
           <ScrollView className="min-h-0 flex-1" contentContainerClassName="gap-4 p-5">
             <TrailerBody unit={unit} />
           </ScrollView>
-          <View className="border-t border-line bg-card p-3">
-            <Acts unit={unit} />
-          </View>
         </>
       )}
     </Loaded>

@@ -13,6 +13,7 @@ const schema = z.strictObject({
 export const scribeMarks = kindOf(schema)({
   kind: 'scribe-marks',
   words: 'Scribe marks',
+  plural: true,
   short: 'Marks',
   at: 'end',
   fits: isWedge,

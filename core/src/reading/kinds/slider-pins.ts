@@ -10,6 +10,7 @@ const schema = z.strictObject({
 export const sliderPins = kindOf(schema)({
   kind: 'slider-pins',
   words: 'Slider pins',
+  plural: true,
   at: 'unit',
   contradiction: ({ pins, seated }) =>
     seated > pins ? { path: 'seated', message: `Of ${pins} pins ${seated} cannot be seated` } : null,

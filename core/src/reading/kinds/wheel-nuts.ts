@@ -33,6 +33,7 @@ function text({ holes, loose = [], missing = [], rust = [] }: Nuts): string {
 export const wheelNuts = kindOf(schema)({
   kind: 'wheel-nuts',
   words: 'Wheel nuts',
+  plural: true,
   short: 'Nuts',
   at: 'end',
   contradiction,

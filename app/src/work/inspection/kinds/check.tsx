@@ -14,6 +14,10 @@ export const check: KindPad = {
           ...(note.words?.trim() ? { words: note.words.trim() } : {}),
         }
       : null,
+  looksGood: ({ step: { item } }) => {
+    const entry = checkEntry(item ?? '');
+    return entry ? { note: { found: [], how: 'seen' }, words: entry.good } : null;
+  },
   quick: ({ step, entry: { note } }) => {
     if (note.found?.length) return null;
     const words = [stepPlace(step), subjectWords(step)].filter(Boolean).join(' ');

@@ -1,9 +1,12 @@
-import { bookOf, goodHub } from '@zealous-axle/core';
+import { bookOf, type Draft, goodHub, type WheelEnd, wheelEnd } from '@zealous-axle/core';
 import { HubPad } from '../pads/HubPad';
 import type { KindPad, PadProps } from './kind';
 
+const hasLevel = (draft: Draft, end: WheelEnd | null): boolean =>
+  end !== null && bookOf(draft).hubOil.levelAppliesTo.includes(end.hub);
+
 function Pad({ entry, judged, note, draft }: PadProps) {
-  const oil = judged.end ? bookOf(draft).hubOil.levelAppliesTo.includes(judged.end.hub) : false;
+  const oil = hasLevel(draft, judged.end);
   return <HubPad hub={entry.note} oil={oil} onNote={note} />;
 }
 
@@ -18,5 +21,9 @@ export const hubOil: KindPad = {
   },
   verdictAside: true,
   good: () => goodHub(),
+  looksGood: ({ draft, step: { axle, side } }) =>
+    hasLevel(draft, axle && side ? wheelEnd(draft.unit, axle, side) : null)
+      ? { note: goodHub(), words: 'Between the marks, clear, dry' }
+      : null,
   Pad,
 };

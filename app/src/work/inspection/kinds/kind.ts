@@ -89,6 +89,8 @@ export interface KindPad {
   verdictAside?: true;
   /** The one-tap answer; null where something else was noted already. */
   quick?: (at: AtStep) => Quick | null;
+  /** What is noted where it is looked at together with others and found in order, and what that looks like. */
+  looksGood?: (at: AtStep) => { note: Note; words: string } | null;
   /** What a key notes that is no whole answer yet. */
   good?: (at: AtStep) => Note;
   /** What is the same at many steps and no measurement goes along to the next. */

@@ -166,11 +166,13 @@ export function FigurePad(pad: PadProps) {
         <Notice look="ask">No limit is known for this equipment: the reading is kept, and gives no verdict.</Notice>
       )}
       {field ? <Keys pad={pad} field={field} /> : null}
-      <View className="flex-row items-center justify-between gap-2">
-        {reservoir ? <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} /> : <View />}
+      <View className="flex-row items-start justify-between gap-2">
+        <View className="min-w-0 flex-1 gap-2">
+          {reservoir ? <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} /> : null}
+          {Options ? <Options {...pad} /> : null}
+        </View>
         {lengths ? <UnitSwitch padUnit={draft.padUnit} onChange={switchUnit} /> : null}
       </View>
-      {Options ? <Options {...pad} /> : null}
     </>
   );
 }

@@ -74,7 +74,7 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
   const note = onNote;
   const good = oil ? GOOD : { ...CLEAN, leak: 'none' as const };
   return (
-    <View className="gap-3">
+    <View className="gap-2">
       <Button
         tall
         look={isGood(hub) || (!oil && hub.leak === 'none') ? 'act' : 'plain'}

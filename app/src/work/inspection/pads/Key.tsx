@@ -23,7 +23,7 @@ export const Key = memo(function Key({ label, onKey, chosen, name, wide }: Props
       aria-label={name ?? label}
       aria-pressed={chosen}
       onPress={() => onKey(label)}
-      className={`min-h-14 items-center justify-center rounded-xl border-2 flex-1 ${wide ? 'min-w-[3.75rem]' : 'min-w-[1.8rem]'} ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
+      className={`items-center justify-center rounded-xl border-2 flex-1 ${wide ? 'min-h-12 min-w-[3.75rem]' : 'min-h-14 min-w-[1.8rem]'} ${chosen ? 'border-act bg-act' : 'border-line bg-raised active:bg-line'}`}
     >
       {label === '⌫' ? (
         <Delete size={26} color={palette.ink} aria-hidden />

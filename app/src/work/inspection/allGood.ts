@@ -1,0 +1,40 @@
+import { type Draft, entryOf, isDone, type Note, type Step, subjectWords } from '@zealous-axle/core';
+import { padOf } from './kinds';
+
+/** A step of a walk with what is noted where it is looked at and found in order. */
+export interface Good {
+  step: Step;
+  note: Note;
+  /** What good looks like, so that the one tap says something. */
+  looks: string;
+}
+
+const samePlace = (one: Step, other: Step): boolean =>
+  one.section === other.section && one.axle === other.axle && one.side === other.side;
+
+function goodAt(draft: Draft, step: Step): Good | null {
+  const entry = entryOf(draft, step);
+  if (isDone(entry) || Object.keys(entry.note).length > 0 || Object.keys(entry.texts).length > 0) return null;
+  const good = padOf(step.kind).looksGood?.({ draft, step, entry });
+  return good ? { step, note: good.note, looks: good.words } : null;
+}
+
+/** What is looked at, by what good looks like: several lamps share it. */
+export function namesByLooks(good: readonly Good[]): { looks: string; names: string }[] {
+  const by = new Map<string, string[]>();
+  for (const { step, looks } of good) by.set(looks, [...(by.get(looks) ?? []), subjectWords(step)]);
+  return [...by].map(([looks, names]) => ({ looks, names: names.join(' · ') }));
+}
+
+/** What is still open at the place one stands at on a walk by eye, as far as it can be answered by looking. */
+export function goodTogether(draft: Draft): Good[] {
+  const first = draft.steps[draft.cursor];
+  if (draft.purpose !== 'walk' || !first) return [];
+  const good: Good[] = [];
+  for (const step of draft.steps.slice(draft.cursor)) {
+    const each = samePlace(step, first) ? goodAt(draft, step) : null;
+    if (!each) break;
+    good.push(each);
+  }
+  return good.length > 1 ? good : [];
+}
