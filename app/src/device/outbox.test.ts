@@ -17,13 +17,19 @@ function fakeServer(answers: Answer[]) {
     const { id, body } = JSON.parse(String(init?.body)) as { id: string; body: { reason: string } };
     const answer = answers.shift() ?? 'ok';
     if (answer === 'unreachable') throw new TypeError('no network');
-    if (answer === 'refused') return { ok: false, status: 409, json: async () => refusal } as Response;
+    if (answer === 'refused')
+      return { headers: new Headers(), ok: false, status: 409, json: async () => refusal } as Response;
     if (answer === 'broken')
-      return { ok: false, status: 500, json: async () => ({ ...refusal, status: 500 }) } as Response;
+      return {
+        headers: new Headers(),
+        ok: false,
+        status: 500,
+        json: async () => ({ ...refusal, status: 500 }),
+      } as Response;
     if (!seen.has(id)) done.push(body.reason);
     seen.add(id);
     if (answer === 'lost') throw new TypeError('connection lost');
-    return { ok: true, status: 200, json: async () => ({ id, changed: [] }) } as Response;
+    return { headers: new Headers(), ok: true, status: 200, json: async () => ({ id, changed: [] }) } as Response;
   }) as typeof fetch;
   return { done };
 }

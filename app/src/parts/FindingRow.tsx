@@ -23,19 +23,20 @@ const isFigure = ({ kind, measured, limit }: Finding): boolean =>
 
 function Ruler({ finding, unit }: { finding: Finding; unit: Unit }) {
   const book = useBook();
+  const { shown } = useShown();
   const { kind, axle, side, measured, limit: value } = finding;
   if (!isLimited(kind) || !measured || !value) return null;
   const parsed = parseLength(measured, '32nds');
   const end = axle && side ? wheelEnd(unit, axle, side) : null;
   const limit = limitFor(book, kind, end ?? {});
   return limit && parsed.ok && parseLength(value, '32nds').ok ? (
-    <MarginRuler limit={{ is: limit.is, value }} nm={parsed.value} verdict={finding.verdict} />
+    <MarginRuler limit={{ is: limit.is, value }} words={shown(value)} nm={parsed.value} verdict={finding.verdict} />
   ) : null;
 }
 
 /** One finding with its margin, its rule and its sentence. */
 export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) {
-  const { shown, both } = useShown();
+  const { margin, both } = useShown();
   const figures = isFigure(finding);
   return (
     <View className="gap-1.5 border-t border-line py-3">
@@ -54,7 +55,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
             {both(finding.measured ?? '')}
           </Text>
           {finding.limit ? (
-            <Text tone="soft">{`limit ${both(finding.limit)}, margin ${shown(finding.margin ?? '')}`}</Text>
+            <Text tone="soft">{`limit ${both(finding.limit)}, margin ${margin(finding.margin ?? '')}`}</Text>
           ) : null}
         </View>
       ) : null}

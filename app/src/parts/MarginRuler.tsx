@@ -13,6 +13,8 @@ const LIMIT_AT = 0.62;
 
 interface Props {
   limit: Pick<Limit, 'is' | 'value'>;
+  /** The limit in the units of whoever reads it. */
+  words?: string;
   /** The reading in nanometres; null draws the scale alone. */
   nm: number | null;
   verdict: Verdict;
@@ -20,6 +22,8 @@ interface Props {
 
 interface Scale {
   limit: Props['limit'];
+  /** The limit in the person's units. */
+  words: string;
   /** The scale's full length in nanometres. */
   full: number;
 }
@@ -27,7 +31,7 @@ interface Scale {
 const place = (value: number, full: number): number => 6 + (value / full) * (WIDTH - 12);
 
 /** The scale with its limit: drawn again only when one of them changes. */
-const ScaleDrawing = memo(function ScaleDrawing({ limit, full }: Scale) {
+const ScaleDrawing = memo(function ScaleDrawing({ limit, words, full }: Scale) {
   const palette = usePalette();
   const at = place(limitNm(limit), full);
   const step = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
@@ -48,14 +52,14 @@ const ScaleDrawing = memo(function ScaleDrawing({ limit, full }: Scale) {
       <Line x1={6} x2={WIDTH - 6} y1={BASE} y2={BASE} stroke={palette.ink} strokeWidth={2} />
       <Line x1={at} x2={at} y1={BASE - 20} y2={BASE + 4} stroke={palette.ink} strokeWidth={3} />
       <SvgText x={at} y={BASE + 17} fontSize={13} fontFamily="Hyperlegible Mono" fill={palette.ink} textAnchor="middle">
-        {limit.value}
+        {words}
       </SvgText>
     </>
   );
 });
 
 /** The margin drawn as a ruler: where the reading stands, where the limit is, and which side is past it. */
-export function MarginRuler({ limit, nm, verdict }: Props) {
+export function MarginRuler({ limit, words = limit.value, nm, verdict }: Props) {
   const palette = usePalette();
   const least = Math.max(limitNm(limit) / LIMIT_AT, NM_PER_INCH / 4);
   const scale = useRef(least);
@@ -66,7 +70,7 @@ export function MarginRuler({ limit, nm, verdict }: Props) {
   return (
     <View aria-hidden className="w-full">
       <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="xMinYMid meet">
-        <ScaleDrawing limit={limit} full={full} />
+        <ScaleDrawing limit={limit} words={words} full={full} />
         <Path
           d={nm === null ? '' : `M${place(nm, full)} ${BASE - 2} l-8 -16 h16 Z`}
           fill={ink}

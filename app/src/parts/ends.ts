@@ -45,20 +45,22 @@ const SHORT: Record<string, string> = {
 };
 const ORDER: readonly string[] = MEASURED_KINDS;
 
+type Shown = (text: string) => string;
+
 /** Without what the line's own word says already: inches, thirty-seconds of a tread, the rest of a hub. */
-const bare = (value: Reading): string => {
-  const text = readingText(value).replace(/ in$/, '');
+const bare = (value: Reading, shown: Shown): string => {
+  const text = shown(readingText(value)).replace(/ in$/, '');
   if (value.kind === 'tread') return text.replace(/\/32$/, '');
   return value.kind === 'hub-oil' ? (text.replace(' marks', '').split(', ')[0] ?? '') : text;
 };
 
 /** One line for each kind read at an end; the tyres of a dual share theirs, outer first. */
-function linesOf(here: readonly PlacedReading[]): string[] {
+function linesOf(here: readonly PlacedReading[], shown: Shown): string[] {
   return ORDER.flatMap((kind) => {
     const read = here.filter((each) => each.kind === kind && each.value).sort((a, b) => -comparePositions(a, b));
     if (read.length === 0) return [];
-    const texts = read.map(({ value }) => (value ? bare(value) : ''));
-    return [`${SHORT[kind]} ${texts.join(' · ')}`];
+    const texts = read.map(({ value }) => (value ? bare(value, shown) : ''));
+    return [`${SHORT[kind]} ${texts.join(' · ')}`.replace(/ mm(?= · )/g, '')];
   });
 }
 
@@ -78,13 +80,14 @@ const foundAt = (findings: readonly Finding[], code: string): Finding[] =>
   );
 
 /**
- * The plan's state by axle end: the readings there in figures, and its worst truth as its mark – readings, defects, and
+ * The plan's state by axle end: the readings there in figures as `shown` says them, and its worst truth as its mark – readings, defects, and
  * what comparing it with others found.
  */
 export function endsOf(
   unit: { kind: UnitKind; axles: readonly Axle[] },
   readings: readonly JudgedReading[],
   findings: readonly Finding[] = [],
+  shown: Shown = (text) => text,
 ): Record<string, EndState> {
   const placed = readings.filter((each): each is PlacedReading => each.axle !== null && each.side !== null);
   const byEnd = new Map<string, PlacedReading[]>();
@@ -98,7 +101,7 @@ export function endsOf(
       {
         verdict: worst([...here, ...foundAt(findings, code)].map(({ verdict }) => verdict)),
         tyres: Object.fromEntries(here.filter(({ tyre }) => tyre).map(({ tyre, verdict }) => [tyre, verdict])),
-        lines: linesOf(here),
+        lines: linesOf(here, shown),
       },
     ]),
   );

@@ -38,7 +38,9 @@ beforeEach(() => {
 });
 
 const answers = (now: YardRow) => {
-  const fetched = jest.fn(async () => ({ ok: true, status: 200, json: async () => now }) as Response);
+  const fetched = jest.fn(
+    async () => ({ ok: true, status: 200, headers: new Headers(), json: async () => now }) as Response,
+  );
   globalThis.fetch = fetched as unknown as typeof fetch;
   return fetched;
 };

@@ -3,6 +3,7 @@ import {
   bookFor,
   type DisplayUnits,
   type FleetRules,
+  forPeople,
   inBoth,
   inUnits,
   type Session,
@@ -25,8 +26,15 @@ function useUnits(): DisplayUnits {
   return person.units ?? fleet.units;
 }
 
-/** Quantities in the person's own units: alone, or with what was written beside them. */
-export function useShown(): { shown: (text: string) => string; both: (text: string) => string } {
+/** Quantities in the person's own units: alone, with what was written beside them, or rounded as a margin is. */
+export function useShown(): Record<'shown' | 'both' | 'margin', (text: string) => string> {
   const units = useUnits();
-  return useMemo(() => ({ shown: (text) => inUnits(text, units), both: (text) => inBoth(text, units) }), [units]);
+  return useMemo(
+    () => ({
+      shown: (text) => inUnits(text, units),
+      both: (text) => inBoth(text, units),
+      margin: (text) => forPeople(inUnits(text, units)),
+    }),
+    [units],
+  );
 }

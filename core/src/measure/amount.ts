@@ -1,4 +1,4 @@
-import { formatLength, lengthStyle, parseLength } from './length';
+import { decimalText, formatLength, lengthStyle, parseLength } from './length';
 import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
 import { formatPressure, parsePressure, pressureUnit } from './pressure';
 import { remembering } from './remembering';
@@ -39,6 +39,16 @@ const printerLike = remembering((like): ((value: number) => string) => {
   const style = lengthStyle(plain);
   return (value) => formatLength(value, style);
 });
+
+const DECIMALS = /^(-?\d+\.\d{3,})( (?:mm|in))$/;
+
+/** A written margin for people: decimals of a length to the hundredth of a millimetre, the thousandth of an inch. */
+export function forPeople(text: string): string {
+  const found = DECIMALS.exec(text);
+  if (!found) return text;
+  const [, digits = '', unit = ''] = found;
+  return `${decimalText(Number(digits), unit === ' mm' ? 2 : 3)}${unit}`;
+}
 
 /** Prints a signed amount in the unit another one is written in. */
 export const formatLike = (value: number, like: string): string =>

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   formatLike,
   formatTemperature,
+  forPeople,
   INCH_UNITS,
   inBoth,
   inUnits,
@@ -15,7 +16,8 @@ test.each([
   ['2 in', METRIC_UNITS, '50.8 mm'],
   ['1 7/8 in', INCH_UNITS, '1 7/8 in'],
   ['50.8 mm', INCH_UNITS, '2 in'],
-  ['6/32', METRIC_UNITS, '4.763 mm'],
+  ['6/32', METRIC_UNITS, '4.7625 mm'],
+  ['2/32 in', METRIC_UNITS, '1.5875 mm'],
   ['100 psi', METRIC_UNITS, '6.89 bar'],
   ['6.5 bar', INCH_UNITS, '94.3 psi'],
   ['29,950 mi', METRIC_UNITS, '48 200 km'],
@@ -23,6 +25,15 @@ test.each([
   ['-1/8 in', METRIC_UNITS, '-3.175 mm'],
   ['good', METRIC_UNITS, 'good'],
 ])('%s shown in other units is %#', (text, units, shown) => expect(inUnits(text, units)).toBe(shown));
+
+test.each([
+  ['0.0375 mm', '0.04 mm'],
+  ['-3.1764 mm', '-3.18 mm'],
+  ['0.0004 mm', '0.0004 mm'],
+  ['0.25591 in', '0.256 in'],
+  ['1/8 in', '1/8 in'],
+  ['2 psi', '2 psi'],
+])('a margin of %s is said as %s', (text, said) => expect(forPeople(text)).toBe(said));
 
 test('what was written stays beside it', () => expect(inBoth('2 in', METRIC_UNITS)).toBe('50.8 mm (2 in)'));
 

@@ -1,6 +1,6 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
 
-export { type Amount, type Dimension, formatLike, parseAmount } from './amount';
+export { type Amount, type Dimension, formatLike, forPeople, parseAmount } from './amount';
 export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
 export { type DisplayUnits, displayUnitsSchema, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';

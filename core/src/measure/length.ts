@@ -109,7 +109,8 @@ const MOST_PLACES = 8;
 /** Prints a length. A style that cannot show it exactly (a metric value as 64ths) falls back to decimals of the same unit. */
 export function formatLength(nm: Nanometres, style: LengthStyle): string {
   if (nm < 0) return `-${formatLength(-nm, style)}`;
-  if (style === 'mm') return `${decimalText(nm / NM_PER_MM, 3)} mm`;
+  // A nanometre is the sixth decimal: an inch figure in millimetres is said whole, 2/32 in as 1.5875 mm.
+  if (style === 'mm') return `${decimalText(nm / NM_PER_MM, 6)} mm`;
   const count = sixtyFourths(nm);
   if (style === '32nds' && count !== null && count % 2 === 0 && count <= 64) return `${count / 2}/32 in`;
   if (style !== 'inch' && count !== null) return fractionText(count);

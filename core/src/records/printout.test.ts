@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Sheet } from '../inspection';
 import { findingWords, judge, verdictWords } from '../judge';
 import { plainBook } from '../limits';
+import { INCH_UNITS, METRIC_UNITS } from '../measure';
 import { type Reading, readingText } from '../reading';
 import { AXLE } from '../testing/axle';
 import { type Unit, wheelEnds } from '../trailer';
@@ -54,7 +55,7 @@ function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
   };
 }
 const paperOf = (readings: Reading[], more: Partial<Sheet> = {}) =>
-  inspectionPrintout({ sheet: sheetWith(readings, more), fleet: FLEET, book: plainBook('na') });
+  inspectionPrintout({ sheet: sheetWith(readings, more), fleet: FLEET, book: plainBook('na'), units: INCH_UNITS });
 
 test.each<[Reading, string]>([
   [{ kind: 'lining', ...at, points: ['7/16 in', '3/8 in'] }, '3/8 in'],
@@ -86,7 +87,12 @@ test('the plan holds what stands, and not what was superseded', () => {
     { kind: 'tread', ...at, tyre: 'outer', grooves: [['9/32']] },
   ]);
   const readings = sheet.readings.map((each, index) => (index === 0 ? { ...each, supersededBy: 'r1' } : each));
-  const { plan } = inspectionPrintout({ sheet: { ...sheet, readings }, fleet: FLEET, book: plainBook('na') });
+  const { plan } = inspectionPrintout({
+    sheet: { ...sheet, readings },
+    fleet: FLEET,
+    book: plainBook('na'),
+    units: INCH_UNITS,
+  });
   expect(plan).toEqual([
     { axle: 'Axle 1, lift', ends: { left: ['Lining 3/8 in', 'Tread 9/32 / 8/32'], right: [] } },
     { axle: 'Axle 2', ends: { left: [], right: [] } },
@@ -138,7 +144,7 @@ test('no paper calls anything safe, and none leaves a fault out', () => {
         }),
       );
       const sheet = sheetWith(readings);
-      const paper = inspectionPrintout({ sheet, fleet: FLEET, book: plainBook('na') });
+      const paper = inspectionPrintout({ sheet, fleet: FLEET, book: plainBook('na'), units: INCH_UNITS });
       expect(JSON.stringify(paper)).not.toMatch(/\bsafe\b/i);
       const faults = (sheet.judgement?.findings ?? []).filter(
         ({ verdict }) => verdict !== 'within' && verdict !== 'not-judged',
@@ -159,4 +165,15 @@ test('a book has its own words for the verdicts, and every kind of finding has a
   expect(
     ['lining', 'check:jaws', 'air-test:low-air', 'defect', 'chamber-leak'].map((kind) => findingWords({ kind })),
   ).toEqual(['Lining', 'Jaws', expect.stringMatching(/air/i), 'Seen', expect.stringMatching(/chamber/i)]);
+});
+
+test('paper is in the units of whoever prints it, with what was written beside a figure that decides', () => {
+  const sheet = sheetWith([{ kind: 'lining', ...at, points: ['3/16 in'] }]);
+  const paper = inspectionPrintout({ sheet, fleet: FLEET, book: plainBook('na'), units: METRIC_UNITS });
+  expect(paper.plan[0]?.ends.left).toEqual(['Lining 4.7625 mm']);
+  expect(paper.findings[0]).toMatchObject({
+    measured: '4.7625 mm (3/16 in)',
+    limit: '6.35 mm (1/4 in)',
+    margin: '-1.59 mm',
+  });
 });

@@ -3,6 +3,7 @@ import { format } from 'date-fns/format';
 import type { Sheet } from '../inspection';
 import { type Finding, findingWords, keyWords, VERDICT_SENTENCES, verdictWords } from '../judge';
 import type { Book } from '../limits';
+import { type DisplayUnits, forPeople, inBoth, inUnits } from '../measure';
 import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
 import { placeWords, SIDES, type Side } from '../trailer';
 
@@ -41,19 +42,22 @@ export interface InspectionPrintout {
 export interface PrintoutFrom {
   sheet: Sheet;
   fleet: { name: string; zone: string };
+  /** The book it was judged by: verdicts keep its words. */
   book: Book;
+  /** The units of whoever prints it. */
+  units: DisplayUnits;
 }
 
 /** What an axle end is printed with, in this order: the kinds that have a short word. */
 const PRINTED = READING_KINDS.filter((kind) => kindAs(kind).short);
 
-function endLines(readings: readonly Reading[], axle: number, side: Side): string[] {
+function endLines(readings: readonly Reading[], units: DisplayUnits, axle: number, side: Side): string[] {
   const here = readings.filter((each) => 'axle' in each && each.axle === axle && 'side' in each && each.side === side);
   return PRINTED.flatMap((kind) => {
     const of = here.filter((each) => each.kind === kind);
     if (of.length === 0) return [];
     const outerFirst = [...of].sort((a, b) => readingKey(b).localeCompare(readingKey(a)));
-    return [`${kindAs(kind).short} ${outerFirst.map(readingText).join(' / ')}`];
+    return [`${kindAs(kind).short} ${outerFirst.map((each) => inUnits(readingText(each), units)).join(' / ')}`];
   });
 }
 
@@ -66,7 +70,7 @@ function brakeWords({ brakes }: NonNullable<Sheet['judgement']>): string | null 
 }
 
 /** Sets an inspection for print. Pure: the same sheet gives the same printout. */
-export function inspectionPrintout({ sheet, fleet, book }: PrintoutFrom): InspectionPrintout {
+export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom): InspectionPrintout {
   const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null);
   const values = live.map(({ value }) => value);
   const findings = sheet.judgement?.findings ?? [];
@@ -90,7 +94,7 @@ export function inspectionPrintout({ sheet, fleet, book }: PrintoutFrom): Inspec
     sides: book.words.sides as Record<Side, string>,
     plan: sheet.unit.axles.map(({ lift }, index) => ({
       axle: `Axle ${index + 1}${lift ? ', lift' : ''}`,
-      ends: Object.fromEntries(SIDES.map((side) => [side, endLines(values, index + 1, side)])) as Record<
+      ends: Object.fromEntries(SIDES.map((side) => [side, endLines(values, units, index + 1, side)])) as Record<
         Side,
         string[]
       >,
@@ -99,14 +103,14 @@ export function inspectionPrintout({ sheet, fleet, book }: PrintoutFrom): Inspec
       .filter((each) => !('axle' in each && each.axle) && each.kind !== 'check')
       .map(
         (each) =>
-          `${findingWords({ kind: subjectOf({ kind: each.kind, item: readingItem(each) }) })}: ${readingText(each)}`,
+          `${findingWords({ kind: subjectOf({ kind: each.kind, item: readingItem(each) }) })}: ${inUnits(readingText(each), units)}`,
       ),
     findings: faults.map((each) => ({
       place: placeWords(each),
       what: findingWords(each),
-      measured: each.kind.startsWith('check') || each.kind === 'defect' ? '' : (each.measured ?? ''),
-      limit: each.limit ?? '',
-      margin: each.margin ?? '',
+      measured: each.kind.startsWith('check') || each.kind === 'defect' ? '' : inBoth(each.measured ?? '', units),
+      limit: inBoth(each.limit ?? '', units),
+      margin: forPeople(inUnits(each.margin ?? '', units)),
       verdict: verdictWords(book, each.verdict),
       because: each.because,
       rule: each.rule ?? '',

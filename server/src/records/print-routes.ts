@@ -1,6 +1,5 @@
-import { inspectionPrintout, sheetSchema } from '@zealous-axle/core';
+import { BOOKS, type BookId, inspectionPrintout, sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { fleetBook } from '../fleet';
 import { type App, ask, type Serving } from '../http';
 import { sheetOf } from '../inspection';
 import { inspectionPdf } from './pdf';
@@ -30,7 +29,12 @@ export function printRoutes(app: App, serving: Serving): void {
       const printout = await ask(serving, request, async (store, session) => {
         const sheet = await sheetOf(store, request.params.id);
         return sheet
-          ? inspectionPrintout({ sheet, fleet: session.fleet, book: await fleetBook(store, session) })
+          ? inspectionPrintout({
+              sheet,
+              fleet: session.fleet,
+              book: BOOKS[(sheet.judgement?.book.id ?? session.fleet.book) as BookId],
+              units: session.person.units ?? session.fleet.units,
+            })
           : null;
       });
       const pdf = await inspectionPdf(printout);

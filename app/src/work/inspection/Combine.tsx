@@ -17,7 +17,7 @@ import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { unitQuery } from '../../server/queries';
 import { useYard } from '../../server/yard';
-import { useBook } from '../../session/rules';
+import { useBook, useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 
 const MOST_UNITS = 4;
@@ -92,6 +92,7 @@ function UnitCard({
   onForward: (() => void) | null;
   onTakeOut: (() => void) | null;
 }) {
+  const { shown } = useShown();
   const own = answer?.units.find(({ id }) => id === page.id);
   const findings = answer?.findings.filter(({ unit }) => unit === page.id);
   const brakes = own && own.brakes.outOfServiceAt !== null ? own.brakes : null;
@@ -104,7 +105,7 @@ function UnitCard({
       {brakes ? (
         <Text>{`Alone: ${rangeWords(brakes.defective, brakes.defectiveAtMost)} defective of ${brakes.total}, out of service at ${brakes.outOfServiceAt}.`}</Text>
       ) : null}
-      <RunningGear unit={page} ends={endsOf(page, page.standing, findings)} size="medium" />
+      <RunningGear unit={page} ends={endsOf(page, page.standing, findings, shown)} size="medium" />
       <View className="flex-row flex-wrap gap-2">
         <Button
           className="grow"

@@ -24,7 +24,7 @@ interface Props {
 /** Where the person is, what to look at and how, the limit, and what it read last time. */
 export const Place = memo(function Place({ unit, ends, step, limit, before, verdict }: Props) {
   const { fleet } = useSession();
-  const { both } = useShown();
+  const { both, shown } = useShown();
   const atEnd = step.axle !== null && step.side !== null;
   return (
     <View className="flex-row items-center gap-4">
@@ -52,7 +52,7 @@ export const Place = memo(function Place({ unit, ends, step, limit, before, verd
         {step.kind === 'check' ? <Text>{padOf(step.kind).how(step)}</Text> : null}
         <Text size="small" tone="soft">
           {before
-            ? `Last ${before.text}, ${dayOf(before.at, fleet.zone)}`
+            ? `Last ${shown(before.text)}, ${dayOf(before.at, fleet.zone)}`
             : step.kind === 'check'
               ? 'Not seen before'
               : 'Not read before'}

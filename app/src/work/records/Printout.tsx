@@ -1,4 +1,10 @@
-import { type InspectionPrintout, inspectionPrintout, type PrintedFinding } from '@zealous-axle/core';
+import {
+  BOOKS,
+  type BookId,
+  type InspectionPrintout,
+  inspectionPrintout,
+  type PrintedFinding,
+} from '@zealous-axle/core';
 import { useLocalSearchParams } from 'expo-router';
 import { createElement, type ReactNode } from 'react';
 import { Linking } from 'react-native';
@@ -7,7 +13,6 @@ import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { useSheet } from '../../server/queries';
-import { useBook } from '../../session/rules';
 import { useSession } from '../../session/session';
 
 // Paper flows over pages, which boxes made for screens do not: it is set in plain HTML, styled by paper.css.
@@ -107,8 +112,7 @@ function Page({ paper }: { paper: InspectionPrintout }) {
 /** An inspection as it is printed: one or two pages. */
 export function Paper() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const { fleet } = useSession();
-  const book = useBook();
+  const { fleet, person } = useSession();
   const query = useSheet(id);
   return (
     <Screen
@@ -126,7 +130,14 @@ export function Paper() {
       <Loaded query={query}>
         {(sheet) =>
           sheet.closedAt ? (
-            <Page paper={inspectionPrintout({ sheet, fleet, book })} />
+            <Page
+              paper={inspectionPrintout({
+                sheet,
+                fleet,
+                book: BOOKS[(sheet.judgement?.book.id ?? fleet.book) as BookId],
+                units: person.units ?? fleet.units,
+              })}
+            />
           ) : (
             <Notice look="ask">This inspection is not closed: it goes on paper when it is.</Notice>
           )

@@ -19,6 +19,7 @@ import { Text } from '../../parts/Text';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { WordsForm } from '../../parts/WordsForm';
 import { useJob } from '../../server/queries';
+import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
 import { Certify } from './Certify';
@@ -135,6 +136,7 @@ function Stages({ page }: { page: JobPage }) {
     return true;
   };
   const judged = useJudgedStanding(job.unit, page);
+  const { shown } = useShown();
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (
     <>
@@ -146,7 +148,7 @@ function Stages({ page }: { page: JobPage }) {
         {covered.length ? (
           <RunningGear
             unit={job.unit}
-            ends={endsOf(job.unit, page.standing, judged.findings)}
+            ends={endsOf(job.unit, page.standing, judged.findings, shown)}
             size="medium"
             covered={covered}
           />

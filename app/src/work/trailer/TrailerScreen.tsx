@@ -200,7 +200,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
       <Card title="Running gear" note={readingDays(unit, fleet.zone)}>
         <RunningGear
           unit={unit}
-          ends={endsOf(unit, unit.standing, judged.findings)}
+          ends={endsOf(unit, unit.standing, judged.findings, shown)}
           size="medium"
           selected={chosen}
           onSelect={select}

@@ -1,5 +1,7 @@
 import {
   type AirUnit,
+  INCH_UNITS,
+  inUnits,
   judgedLength,
   type PadUnit,
   readingText,
@@ -22,22 +24,21 @@ import { DISTANCE_WHOLES } from './keys';
 import { LengthKeys, NumberKeys } from './LengthKeys';
 import { NOT_NOTED } from './ReservoirPad';
 
-const UnitSwitch = memo(function UnitSwitch({
-  padUnit,
-  onChange,
-}: {
-  padUnit: PadUnit;
-  onChange: (unit: PadUnit) => void;
-}) {
-  const other: PadUnit = padUnit === 'in' ? 'mm' : 'in';
+type AnyUnit = PadUnit | AirUnit;
+const NEXT: Record<AnyUnit, AnyUnit> = { in: 'mm', mm: 'in', psi: 'bar', bar: 'kPa', kPa: 'psi' };
+const NAMES: Record<AnyUnit, string> = { in: 'inches', mm: 'millimetres', psi: 'psi', bar: 'bar', kPa: 'kilopascals' };
+
+/** Goes on in the next unit, also in the middle of an inspection. */
+const UnitSwitch = memo(function UnitSwitch({ unit, onChange }: { unit: AnyUnit; onChange: (unit: AnyUnit) => void }) {
+  const other = NEXT[unit];
   return (
     <Pressable
       role="button"
-      aria-label={`Measure in ${other === 'mm' ? 'millimetres' : 'inches'}`}
+      aria-label={`Measure in ${NAMES[other]}`}
       onPress={() => onChange(other)}
       className="min-h-11 min-w-16 items-center justify-center rounded-xl border-2 border-edge px-3"
     >
-      <Text bold>{`${padUnit} → ${other}`}</Text>
+      <Text bold>{`${unit} → ${other}`}</Text>
     </Pressable>
   );
 });
@@ -125,14 +126,22 @@ export function FigurePad(pad: PadProps) {
   const fields = fieldsOf(draft, step);
   const field = currentField(draft, step);
   const choose = (id: string) => update((now) => withEntry(now, step, { field: id }));
-  const switchUnit = useStable((padUnit: PadUnit) =>
-    update((now) => withEntry({ ...now, padUnit }, step, { texts: {}, gauge: undefined })),
+  const switchUnit = useStable((unit: AnyUnit) =>
+    update((now) => {
+      // Figures that go along from step to step are in the unit left: they are asked for anew.
+      const carried = { ...now.carried, texts: {} };
+      const changed =
+        unit === 'in' || unit === 'mm'
+          ? { padUnit: unit }
+          : { airUnit: unit, reservoir: now.reservoir === NOT_NOTED ? NOT_NOTED : '' };
+      return withEntry({ ...now, carried, ...changed }, step, { texts: {}, gauge: undefined });
+    }),
   );
   const askReservoir = useStable(() => update((now) => ({ ...now, reservoir: '' })));
   const { unruled, reservoir } = padOf(step.kind);
   const Options = choicesOf(step.kind);
   const Fields = padOf(step.kind).fieldsPad?.({ draft, step, entry }) ?? null;
-  const lengths = field && field.keys !== 'pressure' && field.keys !== 'temperature';
+  const unit = field?.keys === 'pressure' ? draft.airUnit : field?.keys === 'temperature' ? null : draft.padUnit;
   const nm = judged.entered.ok ? judgedLength(judged.entered.value) : null;
   const ruled = judged.limit && !unruled;
   return (
@@ -160,7 +169,12 @@ export function FigurePad(pad: PadProps) {
         <Made pad={pad} />
       )}
       {ruled && judged.limit ? (
-        <MarginRuler limit={judged.limit} nm={nm} verdict={judged.opinion?.verdict ?? 'not-judged'} />
+        <MarginRuler
+          limit={judged.limit}
+          words={inUnits(judged.limit.value, { ...INCH_UNITS, length: draft.padUnit })}
+          nm={nm}
+          verdict={judged.opinion?.verdict ?? 'not-judged'}
+        />
       ) : null}
       {judged.limit || unruled ? null : (
         <Notice look="ask">No limit is known for this equipment: the reading is kept, and gives no verdict.</Notice>
@@ -171,7 +185,7 @@ export function FigurePad(pad: PadProps) {
           {reservoir ? <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} /> : null}
           {Options ? <Options {...pad} /> : null}
         </View>
-        {lengths ? <UnitSwitch padUnit={draft.padUnit} onChange={switchUnit} /> : null}
+        {field && unit ? <UnitSwitch unit={unit} onChange={switchUnit} /> : null}
       </View>
     </>
   );

@@ -28,6 +28,7 @@ import { Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { BookWords } from '../../../parts/verdict';
+import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { Acts } from './Acts';
 import { Files } from './Files';
@@ -191,6 +192,7 @@ function Head({ judged }: { judged: Judged }) {
 
 function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement; id: string }) {
   const wide = useWide();
+  const { shown } = useShown();
   const files = judged.closed ? <Files id={id} /> : null;
   const brakes = (
     <Card title="Brake count">
@@ -205,7 +207,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
     <Card title="Running gear">
       <RunningGear
         unit={judged.unit}
-        ends={endsOf(judged.unit, judged.readings, judged.judgement.findings)}
+        ends={endsOf(judged.unit, judged.readings, judged.judgement.findings, shown)}
         size="medium"
       />
     </Card>
