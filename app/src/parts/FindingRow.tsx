@@ -4,6 +4,7 @@ import {
   LIMITED,
   type Limited,
   limitFor,
+  otherSideFor,
   parseLength,
   placeWords,
   sourceWords,
@@ -28,9 +29,17 @@ function Ruler({ finding, unit }: { finding: Finding; unit: Unit }) {
   if (!isLimited(kind) || !measured || !value) return null;
   const parsed = parseLength(measured, '32nds');
   const end = axle && side ? wheelEnd(unit, axle, side) : null;
-  const limit = limitFor(book, kind, end ?? {});
-  return limit && parsed.ok && parseLength(value, '32nds').ok ? (
-    <MarginRuler limit={{ is: limit.is, value }} words={shown(value)} nm={parsed.value} verdict={finding.verdict} />
+  const limits = [limitFor(book, kind, end ?? {}), otherSideFor(book, kind, end ?? {})];
+  const own = limits.find((each) => each?.value === value) ?? limits[0];
+  const otherSide = limits.find((each) => each && each !== own && own === limits.find((one) => one?.value === value));
+  return own && parsed.ok && parseLength(value, '32nds').ok ? (
+    <MarginRuler
+      limit={{ is: own.is, value }}
+      otherSide={otherSide}
+      words={shown(value)}
+      nm={parsed.value}
+      verdict={finding.verdict}
+    />
   ) : null;
 }
 

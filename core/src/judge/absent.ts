@@ -29,7 +29,11 @@ export const absentFindings = (unit: Unit, findings: readonly Finding[], asked: 
       unit.id,
       step,
       subjectOf(step),
-      notJudged(`${subjectWords(step)} was not ${step.kind === 'check' ? 'looked at' : 'measured'}.`),
+      notJudged(
+        step.kind === 'check'
+          ? `${subjectWords(step)} was not looked at: look at it.`
+          : `${subjectWords(step)} was not measured: measure it.`,
+      ),
     ),
   );
 

@@ -14,7 +14,7 @@ const HOW = {
 /** What a check by eye found: one opinion for each defect, or one that it looked good. */
 export function judgeCheck(book: Book, { check, found, how, words }: ReadingOf<'check'>): Opinion[] {
   const entry = checkEntry(check);
-  if (!entry) return [notJudged(`The catalogue has no check “${check}”.`)];
+  if (!entry) return [notJudged(`The catalogue has no check “${check}”: look again by a check it has.`)];
   const noted = words ? ` ${words}` : '';
   if (found.length === 0)
     return [

@@ -76,7 +76,7 @@ export function judgeEach(
   return worseOf(ask(law), ask(own), marginOf(own.limit, amount) < marginOf(law.limit, amount));
 }
 
-const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known.';
+const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known: the maker’s manual has it.';
 
 const otherPart = ({ note = '' }: Limit): string =>
   `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}: the maker’s manual has the one for this.`;

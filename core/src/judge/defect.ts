@@ -7,7 +7,10 @@ import { holds } from './verdict';
 export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
   const entry = catalogueEntry(code);
   const severity = severityOf(code, book.id as BookId);
-  if (!entry || !severity) return notJudged(`The catalogue has no “${code}”.`, { measured: code });
+  if (!entry || !severity)
+    return notJudged(`The catalogue has no “${code}”: say it by a code it has, or ask the foreman.`, {
+      measured: code,
+    });
   const { verdict, share, rule, sure } = severity;
   const counts = share ? ' Counts as one defective brake.' : '';
   return opinion({ measured: code, verdict, share, rule, sure, because: `${entry.words}.${counts}` });

@@ -26,10 +26,13 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
           sure: contact.sure,
           because: 'The tyres of the dual do not touch.',
         })
-      : notJudged('Neither spacing nor diameters were noted.');
+      : notJudged('Neither spacing nor diameters were noted: look between the tyres, or measure both.');
   const [inner, outer] = diameters;
   const apart = Math.abs(nmOf(inner) - nmOf(outer));
-  if (!size) return notJudged('The size class of the tyres was not given.', { measured: `${inner}, ${outer}` });
+  if (!size)
+    return notJudged('The size class of the tyres was not given: read it from the sidewall.', {
+      measured: `${inner}, ${outer}`,
+    });
   const judged = judgeAmount(
     book,
     'dual-diameter',

@@ -9,6 +9,6 @@ export const judgeFreeStroke = (book: Book, end: WheelEnd, reading: ReadingOf<'s
   judgeAmount(book, reading.method === 'hand' ? 'stroke-free-hand' : 'stroke-free', end, {
     measured: reading.value,
     amount: nmOf(reading.value),
-    silent: 'The book has no free-stroke figure for this brake.',
+    silent: 'The book has no free-stroke figure for this brake: the maker’s manual has it.',
     also: 'Free stroke says whether the adjuster is set; it never judges the brake by itself.',
   });

@@ -18,12 +18,12 @@ const noted = (reading: Hub): Partial<Record<HubRule['field'], string>> => ({
 /** What was not read of a hub, in words; empty when nothing is open. */
 function unread(reading: Hub, levelApplies: boolean): string[] {
   return [
-    ...(levelApplies && reading.level === undefined ? ['the level was not noted'] : []),
+    ...(levelApplies && reading.level === undefined ? ['the level was not noted: look through the glass'] : []),
     ...(levelApplies && reading.level === 'unreadable' ? ['the glass cannot be read: clean it and look again'] : []),
     ...(levelApplies && reading.level !== 'unreadable' && reading.condition === undefined
-      ? ['the condition of the oil was not noted']
+      ? ['the condition of the oil was not noted: look whether it is clear']
       : []),
-    ...(reading.leak === undefined ? ['leaks were not looked at'] : []),
+    ...(reading.leak === undefined ? ['leaks were not looked at: look round the hub and inside of the wheel'] : []),
   ];
 }
 

@@ -64,7 +64,10 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
       because: `${taken}: at or below ${half}, half of ${of} of ${most}. The tyre counts as flat.`,
     });
   }
-  if (!reading.target) return notJudged('The pressure this load asks for was not given.', { measured });
+  if (!reading.target)
+    return notJudged('The pressure this load asks for was not given: take it from the maker’s table or the plate.', {
+      measured,
+    });
   const margin = cold - pascals(reading.target);
   const figures = {
     measured,

@@ -16,5 +16,5 @@ export function judgeLining(book: Book, end: WheelEnd, reading: ReadingOf<'linin
     const because = `${several}${comparison(limit, measured, nm, kept)}${counts}.${why}`;
     return opinion({ verdict, share, because }, againstLimit(limit, measured, nm));
   });
-  return judged ?? notJudged('The book has no lining limit for this brake.', { measured });
+  return judged ?? notJudged('The book has no lining limit for this brake: the maker’s manual has it.', { measured });
 }

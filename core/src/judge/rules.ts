@@ -23,7 +23,7 @@ import { judgeWheelNuts } from './wheel-nuts';
 /** What the book says of one reading of a kind, taken at this axle end; null where it was taken at none. */
 type Rule<K extends ReadingKind> = (book: Book, reading: ReadingOf<K>, end: WheelEnd | null) => Opinion;
 
-const NOWHERE = notJudged('There is no such axle end.');
+const NOWHERE = notJudged('There is no such axle end: say which it was.');
 
 const atEnd =
   <R>(rule: (book: Book, end: WheelEnd, reading: R) => Opinion) =>
@@ -48,7 +48,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   'slider-pins': judgeSliderPins,
   'mud-flap': judgeMudFlap,
   'air-test': judgeAirTest,
-  check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted.'),
+  check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
   defect: judgeDefect,
 };
 

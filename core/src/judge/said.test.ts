@@ -1,5 +1,5 @@
 import type { FleetLimit } from '../limits';
-import { at, first, type Given, type More } from '../testing/judging';
+import { ask, at, first, type Given, type More } from '../testing/judging';
 
 /** What is answered word for word: verdict, figures, share, rule and sentence of readings on either side of every limit. */
 const own = (tightens: string, value: string): FleetLimit => ({
@@ -145,4 +145,35 @@ test.each([
     return [words(given, more), { verdict, measured, limit, margin, share, rule, sure, because }];
   });
   expect(Object.fromEntries(said)).toMatchSnapshot();
+});
+
+test('what is not judged says why, and what to do', () => {
+  const AXLES: More['axle'][] = [
+    {},
+    { chamber: null },
+    { brake: 'wedge' },
+    { brake: 'air-disc' },
+    { brake: 'electric', chamber: null },
+    { brake: 'hydraulic-drum', chamber: null },
+    { hub: 'grease' },
+    { steer: true },
+  ];
+  const sparse: Given[] = [
+    { kind: 'hub-oil', ...at, level: 'unreadable' },
+    { kind: 'dual', ...at, diameters: ['40 in', '40 in'] },
+    { kind: 'air-test', test: 'governor', cutIn: '102 psi' },
+    { kind: 'king-pin', pin: ['1.98 in', '1.98 in'] },
+  ];
+  for (const book of ['na', 'gb'] as const)
+    for (const axle of AXLES)
+      for (const [given] of [
+        ...STROKES,
+        ...LININGS,
+        ...TREADS,
+        ...PRESSURES,
+        ...PARTS,
+        ...sparse.map((each) => [each]),
+      ])
+        for (const { verdict, because } of ask([given as Given], { book, axle }).findings)
+          if (verdict === 'not-judged') expect(because).toMatch(/[:?] \S|again|manual|by eye|foreman/);
 });

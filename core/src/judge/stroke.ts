@@ -43,7 +43,7 @@ function whatNext(book: Book, end: WheelEnd, presses: number | undefined): strin
 }
 
 const NO_PUSHROD =
-  'The pushrod of this brake is not measured: its lining decides, and its maker’s figure where there is one.';
+  'The pushrod of this brake is not measured: its lining decides, so measure that, and go by its maker’s figure where there is one.';
 const NO_CHAMBER_LIMIT = (chamber: Chamber) =>
   `The book has no limit for a ${chamberWords(chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`;
 
@@ -93,7 +93,10 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
   if (!hasPushrod(end) && limits.length === 0) return notJudged(NO_PUSHROD, { measured });
   if (nm === 0) return unmoved(book, reading);
   if (!end.chamber && limits.length === 0)
-    return notJudged('The chamber is not known, so neither is its limit.', { measured });
+    return notJudged(
+      'The chamber is not known, so neither is its limit: read its size at the clamp and set it on the unit.',
+      { measured },
+    );
   const air = airAt(book, reading.reservoir);
   const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
   const judged = judgeEach(limits, nm, (found) => {
@@ -105,5 +108,10 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
     if (!kept) return pastLimit(book, end, reading, nm, found);
     return opinion({ verdict: 'within', because: `${sum}${chamber}.${why}` }, figures);
   });
-  return judged ?? notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known.', { measured });
+  return (
+    judged ??
+    notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known: the maker’s manual has it.', {
+      measured,
+    })
+  );
 }

@@ -111,5 +111,5 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
     const because = `Smallest reading: ${comparison(limit, measured, nm, true)}.${why}`;
     return opinion({ verdict, because }, againstLimit(limit, measured, nm));
   });
-  return judged ?? notJudged('The book has no tread limit for this wheel.', { measured });
+  return judged ?? notJudged('The book has no tread limit for this wheel: the maker’s manual has it.', { measured });
 }

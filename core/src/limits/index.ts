@@ -18,5 +18,5 @@ export {
   policySchema,
   stickerLastDay,
 } from './policies';
-export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor } from './which';
+export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor, otherSideFor } from './which';
 export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, sourceWords, whereWords } from './words';

@@ -110,6 +110,9 @@ export function limitsFor(book: Book, reading: Limited, asking: Asking, judges: 
   return [...applying, ...makerLimit(reading, asking, applying)];
 }
 
+const strictest = (limits: readonly Limit[]): Limit | null =>
+  limits.reduce<Limit | null>((found, each) => (found === null || isStricter(each, found) ? each : found), null);
+
 /** The strictest limit that applies here, the one to show before anything is measured; null when there is none. */
 export function limitFor(
   book: Book,
@@ -118,10 +121,13 @@ export function limitFor(
   judges: Limit['judges'] = 'verdict',
 ): Limit | null {
   const [first, ...others] = limitsFor(book, reading, asking, judges);
-  if (!first) return null;
-  return others
-    .filter((each) => sameWay(each, first))
-    .reduce((strictest, each) => (isStricter(each, strictest) ? each : strictest), first);
+  return first ? strictest([first, ...others.filter((each) => sameWay(each, first))]) : null;
+}
+
+/** The strictest limit on the other side, where a reading may be too small and too large; null when there is one side. */
+export function otherSideFor(book: Book, reading: Limited, asking: Asking): Limit | null {
+  const [first, ...others] = limitsFor(book, reading, asking);
+  return first ? strictest(others.filter((each) => !sameWay(each, first))) : null;
 }
 
 const downward = ({ is }: Pick<Limit, 'is'>): boolean => is === 'at-most' || is === 'less-than';

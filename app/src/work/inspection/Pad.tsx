@@ -85,6 +85,7 @@ function Entering() {
         ends={ends}
         step={step}
         limit={judged.limit}
+        otherSide={judged.otherSide}
         before={draft.previous[keyOf(step)]}
         verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
       />

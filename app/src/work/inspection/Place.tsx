@@ -16,13 +16,14 @@ interface Props {
   ends: Readonly<Record<string, EndState>>;
   step: Step;
   limit: Limit | null;
+  otherSide: Limit | null;
   before: { text: string; at: string } | undefined;
   /** Said in place of the drawing, where the step has none. */
   verdict: Verdict | null;
 }
 
 /** Where the person is, what to look at and how, the limit, and what it read last time. */
-export const Place = memo(function Place({ unit, ends, step, limit, before, verdict }: Props) {
+export const Place = memo(function Place({ unit, ends, step, limit, otherSide, before, verdict }: Props) {
   const { fleet } = useSession();
   const { both, shown } = useShown();
   const atEnd = step.axle !== null && step.side !== null;
@@ -48,7 +49,15 @@ export const Place = memo(function Place({ unit, ends, step, limit, before, verd
         <Text level={2} bold size={atEnd ? 'lead' : 'title'}>
           {subjectWords(step)}
         </Text>
-        {limit ? <Text>{sentenceCase(limitWords(limit, both))}</Text> : null}
+        {limit ? (
+          <Text>
+            {[limit, otherSide]
+              .flatMap((each, index) =>
+                each ? [index ? limitWords(each, both) : sentenceCase(limitWords(each, both))] : [],
+              )
+              .join(', ')}
+          </Text>
+        ) : null}
         {step.kind === 'check' ? <Text>{padOf(step.kind).how(step)}</Text> : null}
         <Text size="small" tone="soft">
           {before

@@ -3,8 +3,8 @@ import {
   type Draft,
   entryOf,
   judgeReading,
-  type Limit,
   limitFor,
+  otherSideFor,
   type Reading,
   readingPlace,
   type Step,
@@ -18,10 +18,13 @@ import { padOf, type StepJudgement } from './kinds';
 const endOf = (draft: Draft, { axle, side }: { axle: number | null; side: Step['side'] }): WheelEnd | null =>
   axle !== null && side !== null ? wheelEnd(draft.unit, axle, side) : null;
 
-/** The limit a step is held against, by what is chosen at it. */
-function limitAt(draft: Draft, step: Step, end: WheelEnd | null): Limit | null {
+/** The limits a step is held against, by what is chosen at it: one, or one on either side. */
+function limitsAt(draft: Draft, step: Step, end: WheelEnd | null): Pick<StepJudgement, 'limit' | 'otherSide'> {
   const by = padOf(step.kind).limited?.({ draft, step, entry: entryOf(draft, step) });
-  return by ? limitFor(bookOf(draft), by.reading, { ...end, ...by.asking }) : null;
+  if (!by) return { limit: null, otherSide: null };
+  const asking = { ...end, ...by.asking };
+  const book = bookOf(draft);
+  return { limit: limitFor(book, by.reading, asking), otherSide: otherSideFor(book, by.reading, asking) };
 }
 
 /** What stands at a step: the reading as entered so far, judged as it is entered. */
@@ -29,7 +32,7 @@ export function judgeStep(draft: Draft, step: Step): StepJudgement {
   const end = endOf(draft, step);
   const entered = composed(draft, step);
   const opinion = entered.ok ? judgeReading(bookOf(draft), end, entered.value) : null;
-  return { entered, opinion, limit: limitAt(draft, step, end), end };
+  return { entered, opinion, ...limitsAt(draft, step, end), end };
 }
 
 const verdicts = new WeakMap<Reading, { rules: Draft['rules']; verdict: Verdict }>();

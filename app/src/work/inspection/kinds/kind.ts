@@ -42,6 +42,8 @@ export interface StepJudgement {
   opinion: Opinion | null;
   /** The strictest limit that decides here; null where there is no single figure. */
   limit: Limit | null;
+  /** Where it may be too small and too large: the limit of the other side. */
+  otherSide: Limit | null;
   end: WheelEnd | null;
 }
 

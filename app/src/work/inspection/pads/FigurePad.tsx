@@ -170,6 +170,7 @@ export function FigurePad(pad: PadProps) {
       )}
       {ruled && judged.limit ? (
         <MarginRuler
+          otherSide={judged.otherSide}
           limit={judged.limit}
           words={inUnits(judged.limit.value, { ...INCH_UNITS, length: draft.padUnit })}
           nm={nm}
