@@ -2,6 +2,7 @@ import type { CommandAnswer, CommandName } from '@zealous-axle/core';
 import { acknowledgeRepair, dismissDefect, reportDefect, reportNothing, triageDefect } from './defects';
 import {
   addFleetLimit,
+  addUnit,
   recordSticker,
   removeRoute,
   saveRoute,
@@ -9,10 +10,11 @@ import {
   setFleetRules,
   setMakerLimit,
   setOwnUnits,
+  setUnitState,
   withdrawFleetLimit,
 } from './fleet';
-import { attachPhoto, closeInspection, skipReading, startInspection, takeReading } from './inspection';
-import { importReadings, unitsInFile } from './records';
+import { attachPhoto, closeInspection, setUnit, skipReading, startInspection, takeReading } from './inspection';
+import { importReadings, importUnits, unitsInFile } from './records';
 import {
   cancelJob,
   certifyJob,
@@ -50,6 +52,10 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'close-inspection': closeInspection,
   'attach-photo': attachPhoto,
   'import-readings': importReadings,
+  'import-units': importUnits,
+  'add-unit': addUnit,
+  'set-unit': setUnit,
+  'set-unit-state': setUnitState,
   'set-fleet-rules': setFleetRules,
   'set-own-units': setOwnUnits,
   'add-fleet-limit': addFleetLimit,

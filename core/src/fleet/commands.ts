@@ -3,13 +3,22 @@ import { routeSchema } from '../inspection';
 import { BENCH, command, EVERYBODY, SHOP } from '../life';
 import { BOOK_IDS, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
-import { MAKER_READINGS, makerLimitSchema, SIDES } from '../trailer';
+import { MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
 
 const id = z.uuid();
 const version = z.int().min(1);
 
 /** What a fleet judges by, walks and keeps. These have no life but their version: who may set them stands here. */
 export const FLEET_COMMANDS = {
+  'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
+  /** Corrects what a unit is. What was judged stays as it was; what stands is judged again. */
+  'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form: unitFormSchema })),
+  /** Sold, scrapped, or back in use: its records stay whole. */
+  'set-unit-state': command(
+    'unit',
+    SHOP,
+    z.strictObject({ unit: id, version, state: z.enum(UNIT_STATES), reason: wordsText(300) }),
+  ),
   'set-fleet-rules': command(
     'fleet',
     SHOP,

@@ -130,9 +130,18 @@ export const routeSteps = (route: Route, unit: Unit): Step[] =>
     route.sections.flatMap((section) => sectionSteps(section, unit)),
   );
 
-/** Of steps those whose thing the unit was not found to lack. */
-export function fittedSteps<S extends Step>({ notFitted = [] }: Pick<Unit, 'notFitted'>, steps: readonly S[]): S[] {
-  const absent = new Set<string>(notFitted);
+/** Checks of what a unit was set up not to have. */
+const lacked = ({ abs, doors }: NonNullable<Unit['features']>): string[] => [
+  ...(abs === false ? ['check:abs-lamp@unit'] : []),
+  ...(doors === 'none' ? ['check:doors@unit'] : []),
+];
+
+/** Of steps those whose thing the unit was neither set up nor found to lack. */
+export function fittedSteps<S extends Step>(
+  { notFitted = [], features = {} }: Pick<Unit, 'notFitted' | 'features'>,
+  steps: readonly S[],
+): S[] {
+  const absent = new Set<string>([...notFitted, ...lacked(features)]);
   return steps.filter((step) => !absent.has(keyOf(step)));
 }
 

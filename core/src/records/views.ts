@@ -9,4 +9,12 @@ export const importPreviewSchema = z.strictObject({
   units: z.array(z.strictObject({ number: z.string(), readings: z.int() })),
   bad: z.array(badLineSchema),
 });
+/** What a file of units would bring. */
+export const unitsPreviewSchema = z.strictObject({
+  lines: z.int(),
+  good: z.int(),
+  units: z.array(z.strictObject({ number: z.string(), kind: z.string(), axles: z.int() })),
+  bad: z.array(badLineSchema),
+});
+export type UnitsPreview = z.infer<typeof unitsPreviewSchema>;
 export type ImportPreview = z.infer<typeof importPreviewSchema>;

@@ -1,10 +1,12 @@
 import { z } from 'zod';
-import { lengthText } from '../measure';
+import { lengthText, pressureText } from '../measure';
 import {
   ADJUSTERS,
   BRAKE_KINDS,
   CHAMBER_STROKES,
   CHAMBER_TYPES,
+  COUPLINGS,
+  DOORS,
   HUB_KINDS,
   LINING_STYLES,
   MAKER_READINGS,
@@ -30,15 +32,36 @@ const equipment = z.strictObject({
 /** A limit marked on a part, or given by its maker. */
 export const makerLimitSchema = z.strictObject({ value: lengthText, source: z.string().trim().min(1).max(120) });
 const maker = { maker: z.partialRecord(z.enum(MAKER_READINGS), makerLimitSchema).optional() };
-const end = equipment.extend(maker).partial().optional();
+/** What is kept of an axle and not sent by outsiders. */
+const kept = {
+  slack: lengthText.optional(),
+  tyreSize: z.string().trim().min(1).max(20).optional(),
+  target: pressureText.optional(),
+  sidewallMax: pressureText.optional(),
+};
+const end = equipment
+  .extend({ ...maker, ...kept })
+  .partial()
+  .optional();
 
 /** An axle as outsiders send it: one line of equipment for both ends. */
 const wireAxleSchema = equipment.extend({ steer: z.boolean().optional() });
 /** An axle as we keep it: also a lift axle, makers' limits, and what differs at one end. */
 export const axleSchema = wireAxleSchema.extend({
   ...maker,
+  ...kept,
   lift: z.boolean().optional(),
   ends: z.strictObject({ left: end, right: end }).optional(),
+});
+
+const THIS_CENTURY_AND_LAST = { from: 1950, to: 2100 };
+export const featuresSchema = z.strictObject({
+  coupling: z.enum(COUPLINGS).optional(),
+  abs: z.boolean().optional(),
+  autoInflation: z.boolean().optional(),
+  doors: z.enum(DOORS).optional(),
+  liftGate: z.boolean().optional(),
+  yearBuilt: z.int().min(THIS_CENTURY_AND_LAST.from).max(THIS_CENTURY_AND_LAST.to).optional(),
 });
 
 export const unitIdSchema = z.string().min(1).max(60);

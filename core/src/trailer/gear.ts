@@ -17,9 +17,14 @@ export const TYRE_FITS = ['single', 'dual'] as const;
 export const HUB_KINDS = ['oil', 'grease', 'sealed'] as const;
 export const LINING_STYLES = ['strip', 'pads'] as const;
 export const SUSPENSIONS = ['air', 'spring'] as const;
+export const COUPLINGS = ['king-pin', 'fifth-wheel', 'pintle', 'drawbar'] as const;
+export const DOORS = ['swing', 'roll', 'none'] as const;
+/** What became of a unit. What is not in use is neither inspected nor planned; its records stay. */
+export const UNIT_STATES = ['in-use', 'sold', 'scrapped'] as const;
 export const SIDES = ['left', 'right'] as const;
 export const TYRES = ['single', 'inner', 'outer'] as const;
 
+export type UnitState = (typeof UNIT_STATES)[number];
 export type UnitKind = (typeof UNIT_KINDS)[number];
 export type BrakeKind = (typeof BRAKE_KINDS)[number];
 export type ChamberType = (typeof CHAMBER_TYPES)[number];
@@ -42,6 +47,13 @@ export interface EndEquipment {
   hub: (typeof HUB_KINDS)[number];
   liningStyle?: (typeof LINING_STYLES)[number];
   suspension?: (typeof SUSPENSIONS)[number];
+  /** Hole to hole, from the pushrod's clevis pin to the camshaft: a length with its unit. */
+  slack?: string;
+  /** As on the sidewall: `11R22.5`. */
+  tyreSize?: string;
+  /** Pressures with their unit: what the load asks for cold, and the most the sidewall names. */
+  target?: string;
+  sidewallMax?: string;
   /** Limits marked on the part or given by its maker, by the reading they judge. */
   maker?: Partial<Record<MakerReading, MakerLimit>>;
 }
@@ -63,12 +75,23 @@ export interface Axle extends EndEquipment {
   ends?: Partial<Record<Side, Partial<EndEquipment>>>;
 }
 
+/** What is fitted on a unit beside its running gear. What is left out is not known, and is asked for. */
+export interface Features {
+  coupling?: (typeof COUPLINGS)[number];
+  abs?: boolean;
+  autoInflation?: boolean;
+  doors?: (typeof DOORS)[number];
+  liftGate?: boolean;
+  yearBuilt?: number;
+}
+
 export interface Unit {
   id: string;
   kind: UnitKind;
   axles: Axle[];
   /** Keys of what it was found not to have: it is not asked for again. */
   notFitted?: readonly string[] | undefined;
+  features?: Features | undefined;
 }
 
 /** One wheel end with everything a rule may ask about it. */

@@ -1,6 +1,14 @@
 /** Running gear, and positions on it. */
 export * from './gear';
-export { axleSchema, makerLimitSchema, unitHeadSchema, unitIdSchema, unitSchema, wireUnitSchema } from './gear-schema';
+export {
+  axleSchema,
+  featuresSchema,
+  makerLimitSchema,
+  unitHeadSchema,
+  unitIdSchema,
+  unitSchema,
+  wireUnitSchema,
+} from './gear-schema';
 export {
   comparePositions,
   type Place,
@@ -12,3 +20,4 @@ export {
   placeWords,
   positionCode,
 } from './position';
+export { FIRST_AXLES, type UnitForm, unitFormSchema } from './unit-form';

@@ -3,7 +3,7 @@ import { defectViewSchema } from '../defects';
 import { inspectionHeadSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema } from '../repair';
-import { axleSchema, unitHeadSchema } from '../trailer';
+import { axleSchema, featuresSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
 
 const id = z.string();
 const instant = z.string();
@@ -60,6 +60,10 @@ export type YardTotal = z.infer<typeof yardTotalSchema>;
 
 export const unitPageSchema = z.strictObject({
   ...unitHeadSchema.shape,
+  site: z.string(),
+  state: z.enum(UNIT_STATES),
+  version: z.int(),
+  features: featuresSchema,
   axles: z.array(axleSchema),
   /** Keys of what it was found not to have. */
   notFitted: z.array(z.string()),

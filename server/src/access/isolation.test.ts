@@ -7,6 +7,8 @@ import { EVERY_COMMAND, openWorld, sampleBodies, type TestFleet, type World } fr
 /** Commands that name nothing but what they make: they can only change the sender's own fleet. */
 const OF_THE_SENDER: readonly CommandName[] = [
   'import-readings',
+  'import-units',
+  'add-unit',
   'set-fleet-rules',
   'set-own-units',
   'add-fleet-limit',
@@ -129,8 +131,9 @@ describe('the server’s own role', () => {
   test('sees no fleet without naming one, and no other than the named', async () => {
     const { rows } = await world.pool.query('select count(*)::int as n from unit');
     expect(rows[0].n).toBe(0);
-    const seen = await asServer(ours.id, (client) => client.query('select id from unit'));
-    expect(seen.rows.map(({ id }) => id)).toEqual([ours.unit]);
+    const seen = await asServer(ours.id, (client) => client.query('select id, fleet_id from unit'));
+    expect(seen.rows.map(({ id }) => id)).toContain(ours.unit);
+    expect(new Set(seen.rows.map(({ fleet_id }) => fleet_id))).toEqual(new Set([ours.id]));
   });
 
   test('cannot write into another fleet, nor change or delete a fact', async () => {

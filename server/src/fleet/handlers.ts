@@ -79,7 +79,7 @@ export const setFitted: Handler<'set-fitted'> = async ({ store, body }) => {
   const others = row.notFitted.filter((key) => key !== body.key);
   await store
     .update(unit)
-    .set({ notFitted: body.fitted ? others : [...others, body.key] })
+    .set({ notFitted: body.fitted ? others : [...others, body.key], version: row.version + 1 })
     .where(eq(unit.id, row.id));
   return { unitId: row.id, changed: [changed('unit', row.id)] };
 };
@@ -94,6 +94,9 @@ export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body })
     ? { ...axle, ends: { ...axle.ends, [side]: withMaker(axle.ends?.[side] ?? {}, reading, limit) } }
     : withMaker(axle, reading, limit);
   const axles = row.axles.map((each, index) => (index === body.axle - 1 ? fitted : each));
-  await store.update(unit).set({ axles }).where(eq(unit.id, row.id));
+  await store
+    .update(unit)
+    .set({ axles, version: row.version + 1 })
+    .where(eq(unit.id, row.id));
   return { unitId: row.id, changed: [changed('unit', row.id)] };
 };

@@ -5,5 +5,6 @@ export { recordSticker } from './papers';
 export { fleetBook } from './queries';
 export { bay, holdReleased, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';
+export { addUnit, freeNumber, setUnitState, unitAt, unitValues } from './unit-handlers';
 export { findUnit, type UnitRow } from './units';
 export { removeRoute, saveRoute } from './walk-routes';

@@ -1,4 +1,4 @@
-import type { Axle, Route, UnitKind } from '@zealous-axle/core';
+import type { Axle, Features, Route, UnitKind, UnitState } from '@zealous-axle/core';
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, shape, unitId } from '../store';
 
@@ -14,6 +14,9 @@ export const unit = pgTable(
     site: text('site').notNull().default(''),
     axles: jsonb('axles').$type<Axle[]>().notNull(),
     notFitted: jsonb('not_fitted').$type<string[]>().notNull().default([]),
+    features: jsonb('features').$type<Features>().notNull().default({}),
+    state: text('state').$type<UnitState>().notNull().default('in-use'),
+    version: integer('version').notNull().default(1),
     shape: shape(1),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('unit_number').on(t.fleetId, t.number)],

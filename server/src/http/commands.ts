@@ -13,6 +13,7 @@ import { type App, type Serving, signedIn } from './serving';
 const LARGE: Partial<Record<CommandName, number>> = {
   'attach-photo': 1024 * 1024,
   'import-readings': 3 * 1024 * 1024,
+  'import-units': 3 * 1024 * 1024,
 };
 
 export type DoCommand = (

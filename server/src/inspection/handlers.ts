@@ -61,6 +61,7 @@ export const startInspection: Handler<'start-inspection'> = async ({ store, sess
     if (about.length === 0) throw new KnownProblem('not-found');
     if (about.some(({ unitId }) => unitId !== unit.id)) throw notNow('one-trailer');
   }
+  if (unit.state !== 'in-use') throw notNow('not-in-use', unit.number, unit.state);
   const wrong = body.steps?.findIndex((step) => misplacedStep(step, unit)) ?? -1;
   if (wrong >= 0) throw invalid(`body.steps.${wrong}`, 'no-place', unit.number);
   await store.insert(inspection).values({

@@ -11,6 +11,7 @@ import {
 import { and, eq, sql } from 'drizzle-orm';
 import type { UnitRow } from '../fleet';
 import type { Doing } from '../run';
+import type { FleetStore } from '../store';
 import { currentReading } from './schema';
 
 interface Taken {
@@ -26,10 +27,27 @@ interface Taken {
 
 type Now = typeof currentReading.$inferInsert;
 
-function standing(unit: UnitRow, book: Book, recordedAt: Date, { id, inspection, value, at, by }: Taken): Now {
+function verdictOf(unit: UnitRow, book: Book, value: Reading) {
   const place = readingPlace(value);
   const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
-  const verdict = standingVerdict(judgeReading(book, end, value));
+  return standingVerdict(judgeReading(book, end, value));
+}
+
+/** Judges what stands again, by what is now known to be fitted. */
+export async function judgeStandingAgain(store: FleetStore, unit: UnitRow, book: Book): Promise<void> {
+  const rows = await store.select().from(currentReading).where(eq(currentReading.unitId, unit.id));
+  for (const { key, value, verdict: before } of rows) {
+    const verdict = verdictOf(unit, book, value);
+    if (verdict !== before)
+      await store
+        .update(currentReading)
+        .set({ verdict })
+        .where(and(eq(currentReading.unitId, unit.id), eq(currentReading.key, key)));
+  }
+}
+
+function standing(unit: UnitRow, book: Book, recordedAt: Date, { id, inspection, value, at, by }: Taken): Now {
+  const verdict = verdictOf(unit, book, value);
   const own = { fleetId: unit.fleetId, unitId: unit.id, key: readingKey(value) };
   return { ...own, readingId: id, inspectionId: inspection, value, verdict, takenAt: at, takenBy: by, recordedAt };
 }

@@ -27,6 +27,11 @@ const SENTENCES = {
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
   'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
+  'number-taken': (number: string) => `There is a unit ${number} already.`,
+  'twice-in-file': (number: string) => `${number} stands in this file twice.`,
+  'axle-in-use': (axle: number) =>
+    `Axle ${axle} has readings or open defects: correct what was read there, or answer them first.`,
+  'not-in-use': (number: string, state: string) => `${number} is ${state}: bring it back into use first.`,
   'no-time': (text: string) => `“${text}” is not a time like 2026-03-02T12:00:00Z.`,
   future: (text: string) => `${text} lies in the future.`,
   'not-imported': 'A defect is reported, not imported as a reading.',

@@ -3,3 +3,4 @@ export { importReadings } from './handlers';
 export { printRoutes } from './print-routes';
 export { unitsInFile } from './readings-csv';
 export { fileRoutes } from './routes';
+export { importUnits } from './units-csv';

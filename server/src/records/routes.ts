@@ -1,13 +1,14 @@
 import { Readable } from 'node:stream';
-import { importPreviewSchema } from '@zealous-axle/core';
+import { importPreviewSchema, unitsPreviewSchema } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, type Serving, signedIn } from '../http';
 import { writeReadings } from './export';
 import { previewOf, readReadings } from './readings-csv';
+import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
 const FILE_BYTES = 3 * 1024 * 1024;
 
-/** Readings out and in as CSV. */
+/** Units and readings out and in as CSV. */
 export function fileRoutes(app: App, serving: Serving): void {
   app.get(
     '/readings.csv',
@@ -25,6 +26,30 @@ export function fileRoutes(app: App, serving: Serving): void {
         .header('content-disposition', 'attachment; filename="readings.csv"')
         .send(Readable.from(writeReadings(serving.db, fleet.id, request.query.unit ?? null), { objectMode: false }));
     },
+  );
+
+  app.get(
+    '/units.csv',
+    { schema: { tags: ['files'], summary: 'The units of the fleet that are in use' } },
+    async (request, reply) =>
+      reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="units.csv"')
+        .send(await ask(serving, request, unitsCsv)),
+  );
+
+  app.post(
+    '/units.csv/preview',
+    {
+      bodyLimit: FILE_BYTES,
+      schema: {
+        tags: ['files'],
+        summary: 'What a file of units would bring',
+        body: z.strictObject({ csv: z.string().min(1) }),
+        response: { 200: unitsPreviewSchema },
+      },
+    },
+    (request) => ask(serving, request, async (store) => unitsPreview(await readUnits(store, request.body.csv))),
   );
 
   app.post(

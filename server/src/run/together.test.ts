@@ -1,6 +1,6 @@
 import { type CommandBody, type CommandName, commandOf, READING_COLUMNS } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { EVERY_COMMAND, openWorld, type TestFleet, TINY_JPEG, type World } from '../testing/world';
+import { EVERY_COMMAND, FORM, openWorld, type TestFleet, TINY_JPEG, type World } from '../testing/world';
 
 let world: World;
 let count = 0;
@@ -84,6 +84,8 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
     'set-fitted': { unit, key: `check:spring@${n + 1}L`, fitted: false },
+    'set-unit': { unit, version, form: { ...FORM, number: `T-${n}` } },
+    'set-unit-state': { unit, version, state: n ? 'sold' : 'scrapped', reason: 'gone' },
     'set-maker-limit': {
       unit,
       axle: 1,
@@ -113,7 +115,7 @@ async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
     ),
     standing: await ask('select key, value, verdict from current_reading where fleet_id = $1 order by key'),
     papers: await ask('select paper, due_on::text from paper where fleet_id = $1 order by 1, 2'),
-    unit: await ask('select axles from unit where fleet_id = $1'),
+    unit: await ask('select number, state, axles, version from unit where fleet_id = $1'),
     yard: await ask(
       'select held, urgency, open_defects, to_acknowledge, verdict, due_on::text from yard_row where fleet_id = $1',
     ),

@@ -8,6 +8,8 @@ import {
   ROUTES,
   type Role,
   type Route,
+  UNIT_COLUMNS,
+  type UnitForm,
 } from '@zealous-axle/core';
 import pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
@@ -31,6 +33,16 @@ const AXLE = {
   tyres: 'single',
   hub: 'oil',
 } as const;
+
+/** A unit as it is set up. */
+export const FORM: UnitForm = {
+  number: 'T-9',
+  body: 'Hopper',
+  kind: 'semitrailer',
+  site: 'Yard',
+  axles: [AXLE, AXLE],
+  features: {},
+};
 
 /** A fleet of the tests: its people by role, one bay, one two-axle trailer. */
 export interface TestFleet {
@@ -222,6 +234,10 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
       jpeg: TINY_JPEG,
     },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n`, goodLinesOnly: false },
+    'import-units': { csv: `${UNIT_COLUMNS.join(',')}\n`, goodLinesOnly: false },
+    'add-unit': { unit: uuidv7(), form: FORM },
+    'set-unit': { unit: unitId, version: 1, form: FORM },
+    'set-unit-state': { unit: unitId, version: 1, state: 'sold', reason: 'sold' },
     'set-fleet-rules': { version: 1, book: 'na', policies: {}, units: METRIC_UNITS },
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },

@@ -25,7 +25,7 @@ const fromFacts = (of: ReturnType<typeof sql>) => sql`
     order by started_at desc, id desc limit 1) i on true
   left join lateral (select paper, due_on from paper
     where fleet_id = u.fleet_id and unit_id = u.id order by due_on, paper limit 1) p on true
-  where ${of}`;
+  where u.state = 'in-use' and (${of})`;
 
 const KEPT = ['number', 'body', 'kind', 'site', 'held', 'urgency', 'open_defects', 'to_acknowledge', 'last_measured'];
 const COLUMNS = [...KEPT, 'verdict', 'verdict_rank', 'due_paper', 'due_on'];
@@ -36,9 +36,14 @@ const write = (rows: ReturnType<typeof sql>) => sql`
   ${rows}
   on conflict (fleet_id, unit_id) do update set ${now}`;
 
-/** Brings the yard's rows of these units up to date with the facts. */
+/** Brings the yard's rows of these units up to date with the facts; what is not in use has none. */
 export async function keepYard(store: FleetStore, unitIds: readonly string[]): Promise<void> {
-  if (unitIds.length) await store.execute(write(fromFacts(sql`u.id = any(${sql.param([...unitIds])}::uuid[])`)));
+  if (unitIds.length === 0) return;
+  const ids = sql`any(${sql.param([...unitIds])}::uuid[])`;
+  await store.execute(sql`
+    with gone as (delete from yard_row y where y.unit_id = ${ids} and exists
+      (select 1 from unit u where u.fleet_id = y.fleet_id and u.id = y.unit_id and u.state <> 'in-use'))
+    ${write(fromFacts(sql`u.id = ${ids}`))}`);
 }
 
 /** Makes a fleet's yard anew from the facts. Gives how many rows it has. */

@@ -166,7 +166,7 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     photosBefore(store, { unitId }, null, FIRST_PHOTOS),
   ]);
   if (!found) return null;
-  const { id, number, body, kind, axles, notFitted } = found;
+  const { id, number, body, kind, site, state, version, features, axles, notFitted } = found;
   const [inspectionsTotal, photosTotal] = await Promise.all([
     totalOf(inspections, () => countInspections(store, unitId)),
     totalOf(photos, () => countPhotos(store, unitId)),
@@ -176,6 +176,10 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     number,
     body,
     kind,
+    site,
+    state,
+    version,
+    features,
     axles,
     notFitted,
     holds,

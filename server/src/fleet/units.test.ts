@@ -1,0 +1,168 @@
+import type { UnitForm } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { inspectAll } from '../testing/measure';
+import { FORM, openWorld, type TestFleet, type World } from '../testing/world';
+
+let world: World;
+let fleet: TestFleet;
+beforeAll(async () => {
+  world = await openWorld();
+});
+beforeEach(async () => {
+  fleet = await world.makeFleet(`units${uuidv7().slice(-6)}`);
+});
+afterAll(() => world.close());
+
+const who = (role: string) => `${role}@${fleet.slug}`;
+const page = async (id = fleet.unit) => (await world.get(who('driver'), `/units/${id}`)).body;
+const yard = async () =>
+  (await world.get(who('driver'), '/units')).body.units.map((each: { number: string }) => each.number);
+const formOf = async (change: Partial<UnitForm> = {}): Promise<UnitForm> => {
+  const { number, body, kind, site, axles, features } = await page();
+  return { number, body, kind, site, axles, features, ...change };
+};
+
+test('a unit is set up, and stands in the yard at once', async () => {
+  const id = uuidv7();
+  await world.done(who('foreman'), 'add-unit', {
+    unit: id,
+    form: { ...FORM, features: { abs: true, yearBuilt: 2019 } },
+  });
+  expect(await yard()).toEqual(['T-1', 'T-9']);
+  expect(await page(id)).toMatchObject({ number: 'T-9', state: 'in-use', version: 1, features: { abs: true } });
+  const again = await world.send(who('foreman'), 'add-unit', { unit: uuidv7(), form: FORM });
+  expect(again).toMatchObject({ status: 400, body: { errors: [{ message: 'There is a unit T-9 already.' }] } });
+});
+
+test('a wrong chamber corrected: what stands is judged again, and the old judgement is kept', async () => {
+  const stroke = {
+    kind: 'stroke-applied' as const,
+    axle: 1,
+    side: 'left' as const,
+    value: '2 1/4 in',
+    reservoir: '95 psi',
+  };
+  const inspection = await inspectAll(world, fleet, [stroke]);
+  const standing = async () =>
+    (await page()).standing.find(({ key }: { key: string }) => key === 'stroke-applied@1L').verdict;
+  expect(await standing()).toBe('violation');
+  const long = (await formOf()).axles.map((axle) => ({
+    ...axle,
+    chamber: { type: 'clamp' as const, size: '30', stroke: 'long' as const },
+  }));
+  await world.done(who('technician'), 'set-unit', {
+    unit: fleet.unit,
+    version: 1,
+    form: await formOf({ axles: long }),
+  });
+  expect(await standing()).toBe('within');
+  expect((await page()).inspections[0].verdict).toBe('within');
+  const { rows } = await world.owner.pool.query(
+    'select verdict from judgement where inspection_id = $1 order by judged_at, id',
+    [inspection],
+  );
+  expect(rows.map(({ verdict }) => verdict)).toEqual(['out-of-service', 'within']);
+});
+
+test('a chamber corrected to the smaller one holds what it condemns', async () => {
+  const stroke = {
+    kind: 'stroke-applied' as const,
+    axle: 1,
+    side: 'left' as const,
+    value: '1 15/16 in',
+    reservoir: '95 psi',
+  };
+  await inspectAll(world, fleet, [stroke]);
+  expect((await page()).holds).toEqual([]);
+  const small = (await formOf()).axles.map((axle) => ({
+    ...axle,
+    chamber: { type: 'clamp' as const, size: '24', stroke: 'standard' as const },
+  }));
+  await world.done(who('technician'), 'set-unit', {
+    unit: fleet.unit,
+    version: 1,
+    form: await formOf({ axles: small }),
+  });
+  expect((await page()).holds).toHaveLength(1);
+  expect((await page()).defects).toMatchObject([{ code: 'stroke-applied', holds: true }]);
+});
+
+test('two who correct at once: the second is told what the first made of it', async () => {
+  await world.done(who('technician'), 'set-unit', {
+    unit: fleet.unit,
+    version: 1,
+    form: await formOf({ number: 'T-2' }),
+  });
+  const late = await world.send(who('foreman'), 'set-unit', { unit: fleet.unit, version: 1, form: await formOf() });
+  expect(late).toMatchObject({ status: 409, body: { current: { number: 'T-2', version: 2 } } });
+});
+
+test('an axle with readings cannot be taken away', async () => {
+  await inspectAll(world, fleet);
+  const form = await formOf();
+  const less = await world.send(who('foreman'), 'set-unit', {
+    unit: fleet.unit,
+    version: 1,
+    form: { ...form, axles: form.axles.slice(0, 1) },
+  });
+  expect(less).toMatchObject({
+    status: 400,
+    body: { errors: [{ message: expect.stringContaining('Axle 2 has readings') }] },
+  });
+});
+
+test('a sold unit leaves the yard, is not inspected, keeps its records, and may come back', async () => {
+  await inspectAll(world, fleet);
+  await world.done(who('foreman'), 'set-unit-state', {
+    unit: fleet.unit,
+    version: 1,
+    state: 'sold',
+    reason: 'Sold north',
+  });
+  expect(await yard()).toEqual([]);
+  expect((await page()).inspections).toHaveLength(1);
+  const begun = { inspection: uuidv7(), unit: fleet.unit, purpose: 'walk' as const };
+  expect(await world.send(who('technician'), 'start-inspection', begun)).toMatchObject({
+    status: 409,
+    body: { detail: 'T-1 is sold: bring it back into use first.' },
+  });
+  await world.done(who('foreman'), 'set-unit-state', { unit: fleet.unit, version: 2, state: 'in-use', reason: 'Back' });
+  expect(await yard()).toEqual(['T-1']);
+});
+
+const LINE = (number: string) =>
+  `${number},semitrailer,Hopper,North,abs,"s-cam; clamp 30; automatic; dual; oil | same"\n`;
+const HEAD = 'number,kind,body,site,fitted,axles\n';
+
+test('fifty units come from a file, three bad lines are told, and nothing is stored while a line is bad', async () => {
+  const numbers = Array.from({ length: 50 }, (_, index) => `F-${index + 1}`);
+  const bad = `F-1,semitrailer,,,,s-cam; dual; oil\nT-1,dolly,,,,s-cam; dual; oil\nF-99,boat,,,,s-cam; dual; oil\n`;
+  const csv = HEAD + numbers.map(LINE).join('') + bad;
+  const preview = await world.post(who('foreman'), '/units.csv/preview', { csv });
+  expect(preview.json()).toMatchObject({
+    lines: 53,
+    good: 50,
+    bad: [
+      { line: 52, message: 'F-1 stands in this file twice.' },
+      { line: 53, message: 'There is a unit T-1 already.' },
+      { line: 54, message: expect.stringContaining('kind:') },
+    ],
+  });
+  expect((await world.send(who('foreman'), 'import-units', { csv, goodLinesOnly: false })).status).toBe(400);
+  expect(await yard()).toEqual(['T-1']);
+  await world.done(who('foreman'), 'import-units', { csv, goodLinesOnly: true });
+  const total = await world.get(who('driver'), '/units/total');
+  expect(total.body.units).toBe(51);
+});
+
+test('what goes out comes in again as it was', async () => {
+  await world.done(who('foreman'), 'import-units', { csv: HEAD + LINE('F-1'), goodLinesOnly: false });
+  const out = (await world.raw(who('driver'), '/units.csv')).body;
+  const other = await world.makeFleet(`twin${uuidv7().slice(-6)}`);
+  const csv = out
+    .split('\r\n')
+    .filter((line) => !line.startsWith('T-1'))
+    .join('\r\n');
+  const fresh = await world.post(`foreman@${other.slug}`, '/units.csv/preview', { csv });
+  expect(fresh.json()).toMatchObject({ good: 1, bad: [], units: [{ number: 'F-1', kind: 'semitrailer', axles: 2 }] });
+});

@@ -1,0 +1,55 @@
+import type { UnitForm } from '@zealous-axle/core';
+import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { openDefects } from '../defects';
+import { fleetBook, freeNumber, type UnitRow, unit, unitAt } from '../fleet';
+import { invalid } from '../problem';
+import { type Changed, changed, type Doing, type Handler } from '../run';
+import { settleInspection } from './handlers';
+import { standingReadings } from './queries';
+import { inspection } from './schema';
+import { judgeStandingAgain } from './standing';
+
+type Correcting = Doing<'set-unit'>;
+
+/** An axle that something was read at, or is open at, cannot be taken away. */
+async function everyAxleIsThere({ store }: Correcting, row: UnitRow, { axles }: UnitForm): Promise<void> {
+  if (axles.length >= row.axles.length) return;
+  const places = [...(await standingReadings(store, row.id)), ...(await openDefects(store, row.id))];
+  const gone = Math.max(0, ...places.map(({ axle }) => axle ?? 0));
+  if (gone > axles.length) throw invalid('body.form.axles', 'axle-in-use', gone);
+}
+
+/** Judges the last closed inspection again by what is now known to be fitted; how it was judged before is kept beside it. */
+async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
+  const [last] = await doing.store
+    .select()
+    .from(inspection)
+    .where(and(eq(inspection.unitId, row.id), isNotNull(inspection.closedAt), isNotNull(inspection.verdict)))
+    .orderBy(desc(inspection.startedAt), desc(inspection.id))
+    .limit(1);
+  if (!last) return [];
+  return [changed('inspection', last.id), ...(await settleInspection(doing, last, row))];
+}
+
+/**
+ * Corrects what a unit is. Where its equipment changes, what stands is judged again, and so is its last inspection: a
+ * wrong chamber has made a wrong verdict.
+ */
+export const setUnit: Handler<'set-unit'> = async (doing) => {
+  const { store, session, body } = doing;
+  const row = await unitAt(store, body.unit, body.version);
+  const { form } = body;
+  await freeNumber(store, form.number, row.id);
+  await everyAxleIsThere(doing, row, form);
+  const version = row.version + 1;
+  await store
+    .update(unit)
+    .set({ ...form, version })
+    .where(eq(unit.id, row.id));
+  const own = changed('unit', row.id, version);
+  const same = form.kind === row.kind && JSON.stringify(form.axles) === JSON.stringify(row.axles);
+  if (same) return { unitId: row.id, changed: [own] };
+  const now: UnitRow = { ...row, ...form, version };
+  await judgeStandingAgain(store, now, await fleetBook(store, session));
+  return { unitId: row.id, changed: [own, ...(await lastJudgedAgain(doing, now))] };
+};
