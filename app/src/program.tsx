@@ -14,6 +14,7 @@ export { Me } from './work/fleet/Me';
 export { RouteEditor } from './work/fleet/RouteEditor';
 export { Routes } from './work/fleet/Routes';
 export { FleetRulesScreen } from './work/fleet/Rules';
+export { EditUnit, NewUnit } from './work/fleet/unit/UnitEditor';
 export { Combine } from './work/inspection/Combine';
 export { Gauges } from './work/inspection/Gauges';
 export { Inspect } from './work/inspection/Inspect';

@@ -13,7 +13,15 @@ import {
   setUnitState,
   withdrawFleetLimit,
 } from './fleet';
-import { attachPhoto, closeInspection, setUnit, skipReading, startInspection, takeReading } from './inspection';
+import {
+  attachPhoto,
+  closeInspection,
+  setChamber,
+  setUnit,
+  skipReading,
+  startInspection,
+  takeReading,
+} from './inspection';
 import { importReadings, importUnits, unitsInFile } from './records';
 import {
   cancelJob,
@@ -55,6 +63,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'import-units': importUnits,
   'add-unit': addUnit,
   'set-unit': setUnit,
+  'set-chamber': setChamber,
   'set-unit-state': setUnitState,
   'set-fleet-rules': setFleetRules,
   'set-own-units': setOwnUnits,

@@ -24,7 +24,15 @@ const SHOP = ['shop', 'defects', 'jobs'];
 /** Commands that change what the shop has before it. */
 const CHANGES_SHOP = (type: CommandName): boolean =>
   ['defect', 'job'].includes(commandOf(type).about) ||
-  ['report-defect', 'make-job', 'close-inspection', 'import-readings', 'take-reading'].includes(type);
+  [
+    'report-defect',
+    'make-job',
+    'close-inspection',
+    'import-readings',
+    'take-reading',
+    'set-unit',
+    'set-chamber',
+  ].includes(type);
 
 /** What sorts a row, or puts it on another list. */
 const placeIn = ({
@@ -45,11 +53,11 @@ async function refreshRow(unit: string): Promise<void> {
   const lists = queryClient.getQueryCache().findAll({ queryKey: ['yard'] });
   if (lists.length === 0) return;
   const row = await yardRowQuery(unit).catch(() => null);
-  if (!row) return;
-  void keepRows([row]);
-  let moved = false;
+  if (row) void keepRows([row]);
+  // What has no row any more left the yard.
+  let moved = row === null;
   queryClient.setQueriesData<{ pages: YardAnswer[] }>({ queryKey: ['yard'] }, (data) => {
-    if (!data) return data;
+    if (!data || !row) return data;
     const old = data.pages.flatMap(({ units }) => units).find(({ id }) => id === unit);
     moved ||= !old || placeIn(old) !== placeIn(row);
     if (!old) return data;
@@ -69,7 +77,9 @@ export function refresh(events: readonly Happened[]): void {
   if (commands.length < events.length) return void queryClient.invalidateQueries();
   const units = new Set(events.flatMap(({ unit }) => unit ?? []));
   const unknown = events.some(
-    ({ type, unit }) => unit === undefined || (unit === null && commandOf(type as CommandName).about === 'units'),
+    ({ type, unit }) =>
+      unit === undefined ||
+      (unit === null && (commandOf(type as CommandName).about === 'units' || type === 'import-units')),
   );
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];

@@ -3,7 +3,7 @@ import { routeSchema } from '../inspection';
 import { BENCH, command, EVERYBODY, SHOP } from '../life';
 import { BOOK_IDS, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
-import { MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
 
 const id = z.uuid();
 const version = z.int().min(1);
@@ -13,6 +13,17 @@ export const FLEET_COMMANDS = {
   'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
   /** Corrects what a unit is. What was judged stays as it was; what stands is judged again. */
   'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form: unitFormSchema })),
+  /** The chamber at an axle, or at one end of it, as it was read on the clamp: what was judged by another is judged again. */
+  'set-chamber': command(
+    'unit',
+    BENCH,
+    z.strictObject({
+      unit: id,
+      axle: z.int().min(1).max(12),
+      side: z.enum(SIDES).nullable(),
+      chamber: chamberSchema,
+    }),
+  ),
   /** Sold, scrapped, or back in use: its records stay whole. */
   'set-unit-state': command(
     'unit',

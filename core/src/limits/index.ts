@@ -1,6 +1,7 @@
 /** Limit books as data, the fleet's rules on top, and which limit applies where. */
 export * from './book';
 export { BOOK_IDS, BOOKS, type BookId } from './books';
+export { CHAMBERS, chamberSizes, chambersLike, type KnownChamber } from './chambers';
 export {
   bookFor,
   type FleetLimit,

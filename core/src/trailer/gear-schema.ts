@@ -15,14 +15,14 @@ import {
   UNIT_KINDS,
 } from './gear';
 
-const chamber = z.strictObject({
+export const chamberSchema = z.strictObject({
   type: z.enum(CHAMBER_TYPES),
   size: z.string().min(1).max(8),
   stroke: z.enum(CHAMBER_STROKES).optional(),
 });
 const equipment = z.strictObject({
   brake: z.enum(BRAKE_KINDS),
-  chamber: chamber.nullish(),
+  chamber: chamberSchema.nullish(),
   adjuster: z.enum(ADJUSTERS).optional(),
   tyres: z.enum(TYRE_FITS),
   hub: z.enum(HUB_KINDS),

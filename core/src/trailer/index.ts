@@ -2,6 +2,7 @@
 export * from './gear';
 export {
   axleSchema,
+  chamberSchema,
   featuresSchema,
   makerLimitSchema,
   unitHeadSchema,
@@ -21,3 +22,4 @@ export {
   positionCode,
 } from './position';
 export { FIRST_AXLES, type UnitForm, unitFormSchema } from './unit-form';
+export { withChamber } from './with-chamber';

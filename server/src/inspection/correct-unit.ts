@@ -1,15 +1,15 @@
-import type { UnitForm } from '@zealous-axle/core';
+import { type UnitForm, withChamber } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
-import { fleetBook, freeNumber, type UnitRow, unit, unitAt } from '../fleet';
+import { findUnit, fleetBook, freeNumber, type UnitRow, unit, unitAt } from '../fleet';
 import { invalid } from '../problem';
-import { type Changed, changed, type Doing, type Handler } from '../run';
+import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { settleInspection } from './handlers';
 import { standingReadings } from './queries';
 import { inspection } from './schema';
 import { judgeStandingAgain } from './standing';
 
-type Correcting = Doing<'set-unit'>;
+type Correcting = Doing<'set-unit' | 'set-chamber'>;
 
 /** An axle that something was read at, or is open at, cannot be taken away. */
 async function everyAxleIsThere({ store }: Correcting, row: UnitRow, { axles }: UnitForm): Promise<void> {
@@ -31,12 +31,17 @@ async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed
   return [changed('inspection', last.id), ...(await settleInspection(doing, last, row))];
 }
 
+async function judgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
+  await judgeStandingAgain(doing.store, row, await fleetBook(doing.store, doing.session));
+  return lastJudgedAgain(doing, row);
+}
+
 /**
  * Corrects what a unit is. Where its equipment changes, what stands is judged again, and so is its last inspection: a
  * wrong chamber has made a wrong verdict.
  */
 export const setUnit: Handler<'set-unit'> = async (doing) => {
-  const { store, session, body } = doing;
+  const { store, body } = doing;
   const row = await unitAt(store, body.unit, body.version);
   const { form } = body;
   await freeNumber(store, form.number, row.id);
@@ -49,7 +54,17 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
   const own = changed('unit', row.id, version);
   const same = form.kind === row.kind && JSON.stringify(form.axles) === JSON.stringify(row.axles);
   if (same) return { unitId: row.id, changed: [own] };
-  const now: UnitRow = { ...row, ...form, version };
-  await judgeStandingAgain(store, now, await fleetBook(store, session));
-  return { unitId: row.id, changed: [own, ...(await lastJudgedAgain(doing, now))] };
+  return { unitId: row.id, changed: [own, ...(await judgedAgain(doing, { ...row, ...form, version }))] };
+};
+
+/** The chamber as it was read on the clamp. */
+export const setChamber: Handler<'set-chamber'> = async (doing) => {
+  const { store, body } = doing;
+  const row = found(await findUnit(store, body.unit));
+  if (!row.axles[body.axle - 1]) throw invalid('body.axle', 'no-axle', row.number, row.axles.length);
+  const axles = withChamber(row.axles, body.axle, body.side, body.chamber);
+  const version = row.version + 1;
+  await store.update(unit).set({ axles, version }).where(eq(unit.id, row.id));
+  const changes = await judgedAgain(doing, { ...row, axles, version });
+  return { unitId: row.id, changed: [changed('unit', row.id, version), ...changes] };
 };

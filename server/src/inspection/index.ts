@@ -1,5 +1,5 @@
 /** Readings, inspections and what they are judged to be. */
-export { setUnit } from './correct-unit';
+export { setChamber, setUnit } from './correct-unit';
 export { closeInspection, settleInspection, skipReading, startInspection, takeReading } from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';

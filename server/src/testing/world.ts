@@ -237,6 +237,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'import-units': { csv: `${UNIT_COLUMNS.join(',')}\n`, goodLinesOnly: false },
     'add-unit': { unit: uuidv7(), form: FORM },
     'set-unit': { unit: unitId, version: 1, form: FORM },
+    'set-chamber': { unit: unitId, axle: 1, side: null, chamber: { type: 'clamp', size: '24', stroke: 'long' } },
     'set-unit-state': { unit: unitId, version: 1, state: 'sold', reason: 'sold' },
     'set-fleet-rules': { version: 1, book: 'na', policies: {}, units: METRIC_UNITS },
     'set-own-units': { units: METRIC_UNITS },

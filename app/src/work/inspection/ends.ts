@@ -25,5 +25,5 @@ export function useDraftEnds(draft: Draft | null | undefined): Record<string, En
     .map(({ saved }) => saved?.reading ?? '')
     .join(' ');
   // biome-ignore lint/correctness/useExhaustiveDependencies: a draft changes at every keystroke, what was taken does not.
-  return useMemo(() => (draft ? draftEnds(draft, shown) : {}), [taken, draft?.inspection, shown]);
+  return useMemo(() => (draft ? draftEnds(draft, shown) : {}), [taken, draft?.inspection, draft?.unit, shown]);
 }

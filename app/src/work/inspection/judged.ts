@@ -35,13 +35,13 @@ export function judgeStep(draft: Draft, step: Step): StepJudgement {
   return { entered, opinion, ...limitsAt(draft, step, end), end };
 }
 
-const verdicts = new WeakMap<Reading, { rules: Draft['rules']; verdict: Verdict }>();
+const verdicts = new WeakMap<Reading, Pick<Draft, 'rules' | 'unit'> & { verdict: Verdict }>();
 
-/** The verdict of a reading that was taken. Each is judged once: the plan and the list ask at every keystroke. */
+/** The verdict of a reading that was taken. Each is judged once, until the unit is put right: the plan and the list ask at every keystroke. */
 export function verdictOf(draft: Draft, value: Reading): Verdict {
   const known = verdicts.get(value);
-  if (known?.rules === draft.rules) return known.verdict;
+  if (known?.rules === draft.rules && known.unit === draft.unit) return known.verdict;
   const { verdict } = judgeReading(bookOf(draft), endOf(draft, readingPlace(value)), value);
-  verdicts.set(value, { rules: draft.rules, verdict });
+  verdicts.set(value, { rules: draft.rules, unit: draft.unit, verdict });
   return verdict;
 }

@@ -43,6 +43,7 @@ import { InspectButton } from '../inspection/InspectButton';
 import { Acknowledge } from '../repair/Acknowledge';
 import { Holding } from '../repair/Holding';
 import { History, UnitPhotos } from './History';
+import { ItsUnit } from './ItsUnit';
 
 /** A walk round that found nothing is signed in two taps, with or without a signal. */
 function NothingFound({ unit }: { unit: UnitPage }) {
@@ -254,6 +255,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
       <UnitPhotos unit={unit} />
       <NotFitted unit={unit} />
       <Papers unit={unit} />
+      <ItsUnit unit={unit} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
     </>
   );

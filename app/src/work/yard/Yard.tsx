@@ -6,8 +6,9 @@ import {
   type YardOrder,
   type YardRow,
 } from '@zealous-axle/core';
-import { Redirect, useLocalSearchParams } from 'expo-router';
+import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import ListFilter from 'lucide-react-native/icons/list-filter';
+import Plus from 'lucide-react-native/icons/plus';
 import { type ComponentType, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useWide } from '../../look/wide';
@@ -20,6 +21,7 @@ import { Search } from '../../parts/Search';
 import { Text } from '../../parts/Text';
 import { VirtualList } from '../../parts/VirtualList';
 import { useYard, useYardTotal } from '../../server/yard';
+import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { Filters } from './Filters';
 import { useReadAhead } from './useReadAhead';
@@ -62,7 +64,7 @@ function Rows({ asked, order, chosen }: ListProps) {
             <Text tone="soft" className="p-6">
               {Object.values(asked).some((each) => each && each !== 'all')
                 ? 'No trailer fits. Clear the search, or show all.'
-                : 'No trailers yet.'}
+                : 'No unit is set up yet.'}
             </Text>
           ) : (
             <VirtualList
@@ -143,12 +145,22 @@ export function Yard({ Panel }: { Panel: ComponentType<{ id: string }> }) {
   const wide = useWide();
   const { fleet } = useSession();
   const total = useYardTotal(WHOLE);
+  const mayAdd = useMaySend('add-unit');
   const { unit } = useLocalSearchParams<{ unit?: string }>();
   const chosen = unit ?? null;
   if (chosen && !wide) return <Redirect href={`/trailer/${chosen}`} />;
   const under = total.data ? ` – ${things(total.data.units)}, ${total.data.held} held` : '';
   return (
-    <Screen title="Yard" under={`${fleet.name}${under}`} fixed>
+    <Screen
+      title="Yard"
+      under={`${fleet.name}${under}`}
+      fixed
+      right={
+        mayAdd ? (
+          <Button icon={Plus} label="Unit" name="Set up a unit" onPress={() => router.navigate('/unit/new')} />
+        ) : undefined
+      }
+    >
       <View className="min-h-0 flex-1 flex-row">
         <View className={`min-h-0 ${wide ? 'w-[400px] border-r border-line' : 'flex-1'}`}>
           <Finder chosen={chosen} />

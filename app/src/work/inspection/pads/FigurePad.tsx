@@ -19,6 +19,7 @@ import { VerdictBadge } from '../../../parts/VerdictMark';
 import { currentField, fieldsOf, nextEmptyField } from '../fields';
 import { type PadField, type PadProps, padOf } from '../kinds';
 import { temperatureText, writtenLength } from '../written';
+import { ChamberHere } from './ChamberHere';
 import { FieldRow } from './FieldRow';
 import { DISTANCE_WHOLES } from './keys';
 import { LengthKeys, NumberKeys } from './LengthKeys';
@@ -183,7 +184,12 @@ export function FigurePad(pad: PadProps) {
       {field ? <Keys pad={pad} field={field} /> : null}
       <View className="flex-row items-start justify-between gap-2">
         <View className="min-w-0 flex-1 gap-2">
-          {reservoir ? <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} /> : null}
+          {reservoir ? (
+            <View className="flex-row flex-wrap gap-x-4">
+              <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
+              <ChamberHere draft={draft} step={step} update={update} />
+            </View>
+          ) : null}
           {Options ? <Options {...pad} /> : null}
         </View>
         {field && unit ? <UnitSwitch unit={unit} onChange={switchUnit} /> : null}
