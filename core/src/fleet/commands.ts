@@ -4,6 +4,7 @@ import { BENCH, command, EVERYBODY, SHOP } from '../life';
 import { BOOK_IDS, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import { onceCodeText, personFormSchema, signInText } from './people';
 
 const id = z.uuid();
 const version = z.int().min(1);
@@ -30,6 +31,18 @@ export const FLEET_COMMANDS = {
     SHOP,
     z.strictObject({ unit: id, version, state: z.enum(UNIT_STATES), reason: wordsText(300) }),
   ),
+  /** Somebody new, or somebody who is let in again: by a code that is told them and opens the door once. */
+  'invite-person': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ person: id, signIn: signInText, form: personFormSchema, code: onceCodeText }),
+  ),
+  'set-person': command('fleet', SHOP, z.strictObject({ person: id, version, form: personFormSchema })),
+  /** Who left stays in the records, and cannot sign in. */
+  'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() })),
+  /** Ends their sessions and their password: a code lets them set a new one. */
+  'reset-person': command('fleet', SHOP, z.strictObject({ person: id, version, code: onceCodeText })),
+  'save-bay': command('fleet', SHOP, z.strictObject({ bay: id, name: wordsText(40) })),
   'set-fleet-rules': command(
     'fleet',
     SHOP,

@@ -1,3 +1,16 @@
 /** Who is signed in, and in which fleet. */
+
+export { noPassword } from './passwords';
 export { fleet, person } from './schema';
-export { asSession, fleetBySlug, SESSION_DAYS, signIn, signOut } from './sessions';
+export {
+  asSession,
+  changePassword,
+  claim,
+  codeHash,
+  endSessions,
+  fleetBySlug,
+  SESSION_DAYS,
+  signIn,
+  signOut,
+  slugOf,
+} from './sessions';

@@ -9,6 +9,8 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'import-readings',
   'import-units',
   'add-unit',
+  'invite-person',
+  'save-bay',
   'set-fleet-rules',
   'set-own-units',
   'add-fleet-limit',

@@ -1,7 +1,11 @@
+import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 
 /** An argon2id hash of a password, with the library's recommended cost. */
 export const hashPassword = (password: string): Promise<string> => hash(password);
+
+/** A hash that no password has: of who was invited, or whose password was ended. */
+export const noPassword = (): Promise<string> => hashPassword(randomBytes(32).toString('base64'));
 
 // Hash of a random password: verified against when nobody has the name, so that both answers take as long.
 let decoy: Promise<string> | undefined;

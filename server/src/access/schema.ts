@@ -28,6 +28,10 @@ export const person = pgTable(
     role: text('role').$type<Role>().notNull(),
     passwordHash: text('password_hash').notNull(),
     active: boolean('active').notNull().default(true),
+    /** The hash of a code that opens the door once, and until when. */
+    inviteHash: text('invite_hash'),
+    inviteUntil: at('invite_until'),
+    version: integer('version').notNull().default(1),
     /** Null reads in the fleet's units. */
     units: jsonb('units').$type<DisplayUnits>(),
     shape: shape(1),

@@ -1,12 +1,14 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { and, eq, gt, lt, sql } from 'drizzle-orm';
+import { and, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Actor } from '../run';
 import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
-import { passwordFits } from './passwords';
+import { hashPassword, passwordFits } from './passwords';
 import { fleet, person, session } from './schema';
 
 export const SESSION_DAYS = 30;
 const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+/** Codes are long and drawn at random: a plain hash gives nothing away. */
+export const codeHash = tokenHash;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** A sign-in name is `person@fleet`. */
@@ -22,6 +24,12 @@ export const fleetBySlug = (db: Database, slug: string) =>
     const [found] = await store.select().from(fleet).where(eq(fleet.slug, slug));
     return found ?? null;
   });
+
+/** The short name a fleet's people sign in with. */
+export async function slugOf(store: FleetStore, fleetId: string): Promise<string> {
+  const [ours] = await store.select({ slug: fleet.slug }).from(fleet).where(eq(fleet.fleetId, fleetId));
+  return ours?.slug ?? '';
+}
 
 /** Opens a session: its token (`fleet.secret`), and what `work` makes of whoever it belongs to; null when name or password is wrong. */
 export async function signIn<T>(
@@ -42,17 +50,74 @@ export async function signIn<T>(
       .from(person)
       .where(and(eq(person.signIn, asked.who), eq(person.active, true)));
     if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) return null;
-    const secret = randomBytes(32).toString('base64url');
-    await store.delete(session).where(lt(session.expiresAt, now));
-    await store.insert(session).values({
-      fleetId: ours.fleetId,
-      tokenHash: tokenHash(secret),
-      personId: found.id,
-      expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
-    });
-    return { token: `${ours.fleetId}.${secret}`, answer: await work(store, actorOf(found, ours)) };
+    return { token: await openSession(store, found, now), answer: await work(store, actorOf(found, ours)) };
   });
 }
+
+/** A new secret each time; the token is `fleet.secret`. */
+async function openSession(store: FleetStore, { fleetId, id }: typeof person.$inferSelect, now: Date): Promise<string> {
+  const secret = randomBytes(32).toString('base64url');
+  await store.delete(session).where(lt(session.expiresAt, now));
+  await store.insert(session).values({
+    fleetId,
+    tokenHash: tokenHash(secret),
+    personId: id,
+    expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
+  });
+  return `${fleetId}.${secret}`;
+}
+
+/** Takes up an invitation: the code opens the door once, and the password is set from then on. Null when it opens nothing. */
+export async function claim<T>(
+  db: Database,
+  { name, code, password }: { name: string; code: string; password: string },
+  now: Date,
+  work: (store: FleetStore, actor: Actor) => Promise<T>,
+): Promise<{ token: string; answer: T } | null> {
+  const asked = splitName(name);
+  const ours = asked ? await fleetBySlug(db, asked.slug) : null;
+  const passwordHash = await hashPassword(password);
+  if (!asked || !ours) return null;
+  return inFleet(db, ours.fleetId, async (store) => {
+    const [invited] = await store
+      .update(person)
+      .set({ passwordHash, inviteHash: null, inviteUntil: null })
+      .where(
+        and(
+          eq(person.signIn, asked.who),
+          eq(person.active, true),
+          eq(person.inviteHash, codeHash(code)),
+          gt(person.inviteUntil, now),
+        ),
+      )
+      .returning();
+    if (!invited) return null;
+    return { token: await openSession(store, invited, now), answer: await work(store, actorOf(invited, ours)) };
+  });
+}
+
+/** Sets one's own password, and ends one's other sessions. False when the current one is wrong. */
+export async function changePassword(
+  store: FleetStore,
+  actor: Actor,
+  token: string,
+  { current, next }: { current: string; next: string },
+): Promise<boolean> {
+  const [own] = await store.select().from(person).where(eq(person.id, actor.person.id));
+  if (!(await passwordFits(own?.passwordHash ?? null, current))) return false;
+  await store
+    .update(person)
+    .set({ passwordHash: await hashPassword(next) })
+    .where(eq(person.id, actor.person.id));
+  await endSessions(store, actor.person.id, splitToken(token)?.secret);
+  return true;
+}
+
+/** Ends a person's sessions, all but the one of this secret. */
+export const endSessions = (store: FleetStore, personId: string, but?: string) =>
+  store
+    .delete(session)
+    .where(and(eq(session.personId, personId), but ? ne(session.tokenHash, tokenHash(but)) : undefined));
 
 function splitToken(token: string): { fleetId: string; secret: string } | null {
   const [fleetId = '', secret = ''] = token.split('.');

@@ -2,9 +2,11 @@
 export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
 export { recordSticker } from './papers';
+export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
 export { fleetBook } from './queries';
 export { bay, holdReleased, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';
+export { saveBay } from './set-up';
 export { addUnit, freeNumber, setUnitState, unitAt, unitValues } from './unit-handlers';
 export { findUnit, type UnitRow } from './units';
 export { removeRoute, saveRoute } from './walk-routes';

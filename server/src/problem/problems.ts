@@ -6,6 +6,7 @@ const PROBLEMS = {
   invalid: [400, 'Something in the request is not understood', 'The errors name what was expected, and where.'],
   'not-signed-in': [401, 'Not signed in', 'Sign in to go on.'],
   'wrong-sign-in': [401, 'Sign-in refused', 'The name or the password is wrong.'],
+  'wrong-code': [401, 'Code refused', 'The name or the code is wrong, or the code was used or is too old.'],
   'not-allowed': [403, 'Not for this role', 'Your role may not do this.'],
   'not-found': [404, 'Not found', 'There is nothing at this address, or it belongs to another fleet.'],
   'not-now': [409, 'Not possible now', 'The state it is in does not allow this.'],

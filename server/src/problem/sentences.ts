@@ -27,6 +27,11 @@ const SENTENCES = {
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
   'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
+  'name-taken': (name: string) => `Somebody signs in as ${name} already.`,
+  'not-yours': (role: string) => `Only a manager may invite or change a ${role}.`,
+  'not-oneself': 'Nobody does this to themselves: another foreman or manager does.',
+  'has-left': 'They have left: bring them back first.',
+  'current-password': 'The current password is wrong.',
   'number-taken': (number: string) => `There is a unit ${number} already.`,
   'twice-in-file': (number: string) => `${number} stands in this file twice.`,
   'axle-in-use': (axle: number) =>

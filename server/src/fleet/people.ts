@@ -1,0 +1,97 @@
+import { mayManage, type PersonView, type Role } from '@zealous-axle/core';
+import { asc, eq } from 'drizzle-orm';
+import { codeHash, endSessions, noPassword, person } from '../access';
+import { invalid, notNow } from '../problem';
+import { changed, type Doing, found, type Handler, sameVersion } from '../run';
+import type { FleetStore } from '../store';
+
+const CODE_DAYS = 7;
+type Row = typeof person.$inferSelect;
+
+const viewOf = ({ id, signIn, name, role, active, inviteUntil, version }: Row): PersonView => ({
+  id,
+  signIn,
+  name,
+  role,
+  state: active ? (inviteUntil ? 'invited' : 'active') : 'left',
+  invitedUntil: inviteUntil?.toISOString() ?? null,
+  version,
+});
+
+/** Everybody of the fleet: who left too, since the records name them. */
+export const peopleOf = async (store: FleetStore): Promise<PersonView[]> =>
+  (await store.select().from(person).orderBy(asc(person.name))).map(viewOf);
+
+const inviteOf = (code: string, now: Date) => ({
+  inviteHash: codeHash(code),
+  inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
+});
+
+function may({ session }: Pick<Doing<'set-person'>, 'session'>, ...roles: Role[]): void {
+  const beyond = roles.find((role) => !mayManage(session.person.role, role));
+  if (beyond) throw notNow('not-yours', beyond);
+}
+
+/** A person of the fleet whom the sender may change; never themselves. */
+async function another(
+  doing: Pick<Doing<'set-person'>, 'store' | 'session'>,
+  id: string,
+  version: number,
+): Promise<Row> {
+  const [row] = await doing.store.select().from(person).where(eq(person.id, id)).for('update');
+  const whom = found(row);
+  if (whom.id === doing.session.person.id) throw notNow('not-oneself');
+  may(doing, whom.role);
+  await sameVersion(whom, version, async () => viewOf(whom));
+  return whom;
+}
+
+async function keep(store: FleetStore, { id, version }: Row, more: Partial<Row>) {
+  await store
+    .update(person)
+    .set({ ...more, version: version + 1 })
+    .where(eq(person.id, id));
+  return { unitId: null, changed: [changed('person', id, version + 1)] };
+}
+
+/** What is kept of a command that carries a code: never the code. */
+const withoutCode = <B extends { code: string }>({ code: _, ...rest }: B) => rest;
+
+export const invitePerson: Handler<'invite-person'> = async (doing) => {
+  const { store, session, now, body } = doing;
+  may(doing, body.form.role);
+  const [taken] = await store.select({ id: person.id }).from(person).where(eq(person.signIn, body.signIn));
+  if (taken) throw invalid('body.signIn', 'name-taken', body.signIn);
+  await store.insert(person).values({
+    fleetId: session.fleet.id,
+    id: body.person,
+    signIn: body.signIn,
+    ...body.form,
+    passwordHash: await noPassword(),
+    ...inviteOf(body.code, now),
+  });
+  return { unitId: null, changed: [changed('person', body.person, 1)], eventBody: withoutCode(body) };
+};
+
+export const setPerson: Handler<'set-person'> = async (doing) => {
+  const whom = await another(doing, doing.body.person, doing.body.version);
+  may(doing, doing.body.form.role);
+  return keep(doing.store, whom, doing.body.form);
+};
+
+export const setPersonLeft: Handler<'set-person-left'> = async (doing) => {
+  const { store, body } = doing;
+  const whom = await another(doing, body.person, body.version);
+  if (body.left) await endSessions(store, whom.id);
+  const gone = body.left ? { inviteHash: null, inviteUntil: null, passwordHash: await noPassword() } : {};
+  return keep(store, whom, { active: !body.left, ...gone });
+};
+
+export const resetPerson: Handler<'reset-person'> = async (doing) => {
+  const { store, now, body } = doing;
+  const whom = await another(doing, body.person, body.version);
+  if (!whom.active) throw notNow('has-left');
+  await endSessions(store, whom.id);
+  const done = await keep(store, whom, { passwordHash: await noPassword(), ...inviteOf(body.code, now) });
+  return { ...done, eventBody: withoutCode(body) };
+};
