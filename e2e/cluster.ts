@@ -15,6 +15,8 @@ export const postgres = (act: string): string =>
 export interface Program {
   url: string;
   pid: number;
+  /** What it said when it started. */
+  said: string;
   stop: () => Promise<void>;
 }
 
@@ -36,7 +38,7 @@ export function startProgram(database: string, port = 0, env: Record<string, str
         child.kill('SIGTERM');
         return ended;
       };
-      resolve({ url: at[1], pid: child.pid ?? 0, stop });
+      resolve({ url: at[1], pid: child.pid ?? 0, said, stop });
     };
     child.stdout.on('data', listen);
     child.stderr.on('data', listen);
@@ -50,14 +52,18 @@ const databaseUrl = (name: string): string => {
   return url.toString();
 };
 
-/** A database of its own with the demo fleet in it. */
-export async function copyDemo(name: string): Promise<string> {
+async function databaseLike(template: string, name: string): Promise<string> {
   const admin = new pg.Client({ connectionString: databaseUrl('template1') });
   await admin.connect();
-  await admin.query(`create database ${name} template postgres`);
+  await admin.query(`create database ${name} template ${template}`);
   await admin.end();
   return databaseUrl(name);
 }
+
+/** A database of its own with the demo fleet in it. */
+export const copyDemo = (name: string): Promise<string> => databaseLike('postgres', name);
+/** A database of its own with nothing in it. */
+export const emptyDatabase = (name: string): Promise<string> => databaseLike('template0', name);
 
 /** Asks a database as its owner. */
 export async function sql<T extends pg.QueryResultRow>(database: string, text: string): Promise<T[]> {

@@ -3,7 +3,8 @@ import { buildApp } from './app';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
-import { readSettings } from './settings';
+import { foundFleet, foundingSchema } from './fleet';
+import { readSettings, type Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
@@ -20,6 +21,16 @@ function failure(error: unknown): string {
 
 const LONGEST_STOP_MS = 10_000;
 
+/** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
+async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
+  const read = foundingSchema.safeParse(written);
+  if (!read.success)
+    throw new Error(
+      read.error.issues.map(({ path, message }) => `the fleet’s ${path.join('.')}: ${message}`).join('; '),
+    );
+  return foundFleet(ownerUrl, read.data, now);
+}
+
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
   if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
@@ -27,6 +38,8 @@ async function main(): Promise<void> {
   const url = serverUrl(settings.databaseUrl);
   const now = () => new Date();
   if (settings.demo && (await loadDemo(settings.databaseUrl, url, now()))) say('Demo fleet loaded.');
+
+  const founded = settings.founding && (await found(settings.databaseUrl, settings.founding, now()));
 
   const { pool, db } = connect(url);
   const live = openLive(url);
@@ -39,6 +52,11 @@ async function main(): Promise<void> {
     say(`Demo sign-ins (password ${DEMO_PASSWORD}):`);
     for (const { signIn, name, role } of PEOPLE.slice(0, 4))
       say(`  ${`${signIn}@${FLEET.slug}`.padEnd(22)} ${name}, ${role}`);
+  }
+  if (founded) {
+    const query = `name=${encodeURIComponent(founded.name)}&code=${founded.code}`;
+    say(`The fleet is founded. Its first manager goes on here, within a week:\n  ${address}/?${query}`);
+    say(`  (name ${founded.name}, code ${founded.code})`);
   }
   say('Stop with Ctrl-C.');
 

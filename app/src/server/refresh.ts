@@ -34,6 +34,14 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'set-chamber',
   ].includes(type);
 
+const SET_UP = ['set-up', 'people'];
+const CHANGES_SET_UP = (type: CommandName): boolean =>
+  ['add-unit', 'import-units', 'set-unit', 'set-unit-state', 'set-chamber', 'record-sticker', 'save-bay'].includes(
+    type,
+  ) ||
+  type.endsWith('-person') ||
+  type === 'set-person-left';
+
 /** What sorts a row, or puts it on another list. */
 const placeIn = ({
   number,
@@ -84,6 +92,7 @@ export function refresh(events: readonly Happened[]): void {
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
     if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
+    if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);
     if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
     return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');
   };

@@ -45,6 +45,15 @@ export async function signIn(name: string, password: string): Promise<void> {
   keepSession(opened);
 }
 
+/** Takes up an invitation: the code once, and a password of one's own. Throws what {@link call} throws. */
+export async function claimInvitation(written: { name: string; code: string; password: string }): Promise<void> {
+  const opened = await call<Session>('POST', '/invitation', written);
+  fresh = true;
+  // The code is used: it does not stay in the address.
+  window.history.replaceState(null, '', '/');
+  keepSession(opened);
+}
+
 /** Whether what is known of the session was kept from earlier. Asked once: from then on it may be old. */
 export function isKept(): boolean {
   const kept = !fresh;

@@ -1,4 +1,6 @@
 /** The fleet: its units, rules, routes, papers and holds. */
+
+export { foundFleet, foundingSchema } from './found-fleet';
 export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
 export { recordSticker } from './papers';

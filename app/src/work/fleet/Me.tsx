@@ -11,8 +11,10 @@ import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
+import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { signOut } from '../../session/useFollowing';
+import { Password } from './Password';
 import { UnitChoices } from './UnitChoices';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
@@ -62,10 +64,12 @@ function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
 export function Me() {
   const { person, fleet } = useSession();
   const { choice, choose } = useTheme();
+  const maySetUp = useMaySend('add-unit');
   const { entries, offline, sending, signedOut } = useOutbox();
   return (
     <Screen title="Me" under={fleet.name}>
       <Card title={person.name} note={`${person.role} at ${fleet.name}`}>
+        <Password />
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>
       <Card title="Waiting to be sent" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
@@ -102,6 +106,11 @@ export function Me() {
         <Button label="Book, schools and fleet units" onPress={() => router.navigate('/rules')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
       </Card>
+      {maySetUp ? (
+        <Card title="The fleet" note="Units, people, bays, and what is still missing.">
+          <Button label="Setting up" onPress={() => router.navigate('/set-up')} />
+        </Card>
+      ) : null}
       <Card title="Tools">
         <Button label="Gauges" onPress={() => router.navigate('/gauges')} />
         <Button label="Readings as a file" onPress={() => router.navigate('/files')} />

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Image, ScrollView, type TextInput, View } from 'react-native';
 import { Button } from '../../parts/Button';
@@ -7,6 +7,9 @@ import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { Refused } from '../../server/client';
 import { signIn } from '../../session/session';
+
+/** Its form brings the schemas along: fetched by whoever has a code. */
+const Claim = lazy(() => import('./Claim').then(({ Claim: Its }) => ({ default: Its })));
 
 const HOW = 'Write your name as person@fleet, and your password.';
 const NO_SERVER = 'The server cannot be reached. Try again when there is a signal.';
@@ -27,6 +30,12 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
     if (writtenIn(name.current)) setValue('name', writtenIn(name.current));
     if (writtenIn(password.current)) setValue('password', writtenIn(password.current));
   }, [setValue]);
+  const [given, setGiven] = useState<{ name: string; code: string } | null>(null);
+  useEffect(() => {
+    const { searchParams } = new URL(window.location.href);
+    const code = searchParams.get('code');
+    if (code) setGiven({ name: searchParams.get('name') ?? '', code });
+  }, []);
   const enter = handleSubmit(async (written) => {
     if (!/^[^@\s]+@[^@\s]+$/.test(written.name.trim()) || written.password === '')
       return setError('root', { message: HOW });
@@ -48,36 +57,45 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
             <Text tone="soft">Measured, judged, repaired, released.</Text>
           </View>
         </View>
-        <Field
-          control={control}
-          name="name"
-          input={name}
-          label="Name"
-          placeholder="person@fleet"
-          autoComplete="username"
-          inputMode="email"
-          onFocus={onBegin}
-          onSubmitEditing={() => void enter()}
-        />
-        <Field
-          control={control}
-          name="password"
-          input={password}
-          label="Password"
-          secureTextEntry
-          autoComplete="current-password"
-          onFocus={onBegin}
-          onSubmitEditing={() => void enter()}
-        />
-        {problem ? <Notice look="stop">{problem}</Notice> : null}
-        <Button
-          tall
-          look="act"
-          label={busy ? 'Signing in…' : 'Sign in'}
-          onPress={() => void enter()}
-          disabled={busy}
-          waits={!answers}
-        />
+        {given ? (
+          <Suspense fallback={null}>
+            <Claim {...given} onBack={() => setGiven(null)} />
+          </Suspense>
+        ) : (
+          <>
+            <Field
+              control={control}
+              name="name"
+              input={name}
+              label="Name"
+              placeholder="person@fleet"
+              autoComplete="username"
+              inputMode="email"
+              onFocus={onBegin}
+              onSubmitEditing={() => void enter()}
+            />
+            <Field
+              control={control}
+              name="password"
+              input={password}
+              label="Password"
+              secureTextEntry
+              autoComplete="current-password"
+              onFocus={onBegin}
+              onSubmitEditing={() => void enter()}
+            />
+            {problem ? <Notice look="stop">{problem}</Notice> : null}
+            <Button
+              tall
+              look="act"
+              label={busy ? 'Signing in…' : 'Sign in'}
+              onPress={() => void enter()}
+              disabled={busy}
+              waits={!answers}
+            />
+            <Button label="I was given a code" onPress={() => setGiven({ name: '', code: '' })} />
+          </>
+        )}
         <Text size="small" tone="soft">
           Local law, the maker’s manual and licensed practice decide. The program measures and explains; the person who
           signs is answerable.

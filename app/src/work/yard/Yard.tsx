@@ -33,6 +33,29 @@ const ROW_PX = 76;
 const idOf = ({ id }: YardRow) => id;
 const things = (count: number) => `${countText(count)} ${count === 1 ? 'unit' : 'units'}`;
 
+/** An empty list says why, and what to do. */
+function Nothing({ narrowed }: { narrowed: boolean }) {
+  const maySetUp = useMaySend('add-unit');
+  if (narrowed)
+    return (
+      <Text tone="soft" className="p-6">
+        No trailer fits. Clear the search, or show all.
+      </Text>
+    );
+  return (
+    <View className="gap-3 p-6">
+      <Text bold size="lead">
+        No unit is set up yet.
+      </Text>
+      {maySetUp ? (
+        <Button tall look="act" label="Set up the fleet" onPress={() => router.navigate('/set-up')} />
+      ) : (
+        <Text>A foreman or a manager sets them up.</Text>
+      )}
+    </View>
+  );
+}
+
 interface ListProps {
   asked: YardAsked;
   order: YardOrder;
@@ -61,11 +84,7 @@ function Rows({ asked, order, chosen }: ListProps) {
             </View>
           ) : null}
           {rows.length === 0 ? (
-            <Text tone="soft" className="p-6">
-              {Object.values(asked).some((each) => each && each !== 'all')
-                ? 'No trailer fits. Clear the search, or show all.'
-                : 'No unit is set up yet.'}
-            </Text>
+            <Nothing narrowed={Object.values(asked).some((each) => each && each !== 'all')} />
           ) : (
             <VirtualList
               label="Units"

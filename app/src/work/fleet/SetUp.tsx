@@ -1,0 +1,128 @@
+import { useQuery } from '@tanstack/react-query';
+import { COMMANDS, type SetUp as Has } from '@zealous-axle/core';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Drawer } from '../../parts/Drawer';
+import { Loaded } from '../../parts/Loaded';
+import { goBack, Screen } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { WordsForm } from '../../parts/WordsForm';
+import { call } from '../../server/client';
+import { useSession } from '../../session/session';
+
+const things = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+/** A step of setting up: what is there, and what waits until it is done. */
+function Step({
+  title,
+  has,
+  missing,
+  children,
+}: {
+  title: string;
+  has: string;
+  missing: string | null;
+  children: React.ReactNode;
+}) {
+  return (
+    <Card title={title} note={has}>
+      {missing ? <Text bold>{missing}</Text> : null}
+      {children}
+    </Card>
+  );
+}
+
+function Bays({ bays }: Pick<Has, 'bays'>) {
+  const [naming, setNaming] = useState<{ id: string; name: string } | null>(null);
+  const save = (name: string) => {
+    if (!naming) return;
+    setNaming(null);
+    void send('save-bay', { bay: naming.id, name }, `Bay ${name}`);
+  };
+  return (
+    <>
+      {bays.map((bay) => (
+        <View key={bay.id} className="min-h-12 flex-row items-center justify-between gap-3 border-t border-line">
+          <Text className="min-w-0 flex-1">{bay.name}</Text>
+          <Button look="bare" label="Rename" hint={bay.name} onPress={() => setNaming(bay)} />
+        </View>
+      ))}
+      <Button label="Add a bay" onPress={() => setNaming({ id: uuidv7(), name: '' })} />
+      {naming ? (
+        <Drawer title={naming.name ? `Rename ${naming.name}` : 'A new bay'} onClose={() => setNaming(null)}>
+          <WordsForm
+            short
+            label="Name, like “Bay 1 – lift”"
+            words={COMMANDS['save-bay'].body.shape.name}
+            first={naming.name}
+            act="Save"
+            onWords={save}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
+function Steps({ has }: { has: Has }) {
+  const { units, chambersUnknown, people, invited, bays, papers } = has;
+  return (
+    <>
+      <Step
+        title="Units"
+        has={units ? things(units, 'unit in use', 'units in use') : 'None yet'}
+        missing={
+          units === 0
+            ? 'Without a unit nothing can be measured.'
+            : chambersUnknown
+              ? `${things(chambersUnknown, 'unit has a chamber', 'units have chambers')} not known: a stroke there gives no verdict.`
+              : null
+        }
+      >
+        <Button look="act" tall label="Set up a unit" onPress={() => router.navigate('/unit/new')} />
+        <Button label="Bring in units.csv" onPress={() => router.navigate('/unit-files')} />
+      </Step>
+      <Step
+        title="People"
+        has={`${things(people, 'person', 'people')}${invited ? `, ${invited} invited` : ''}`}
+        missing={people + invited < 2 ? 'Alone, whoever repairs also signs, and no driver can report.' : null}
+      >
+        <Button label="People" onPress={() => router.navigate('/people')} />
+      </Step>
+      <Step
+        title="Bays"
+        has={bays.length ? things(bays.length, 'bay', 'bays') : 'None yet'}
+        missing={bays.length ? null : 'Without a bay no job can be placed.'}
+      >
+        <Bays bays={bays} />
+      </Step>
+      <Step title="How we judge" has="The book’s limits, and what the shop chose" missing={null}>
+        <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
+        <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
+      </Step>
+      <Step
+        title="Papers"
+        has={papers ? `${papers} kept` : 'None yet'}
+        missing={papers ? null : 'Without its sticker’s month a unit is never shown as due.'}
+      >
+        <Text tone="soft">They are taken on each unit’s own page.</Text>
+      </Step>
+    </>
+  );
+}
+
+/** What the fleet has of what it needs to begin, and what waits for the rest. Each step can wait. */
+export function SetUp() {
+  const { fleet } = useSession();
+  const query = useQuery({ queryKey: ['set-up'], queryFn: () => call<Has>('GET', '/set-up') });
+  return (
+    <Screen title="Setting up" under={fleet.name} back={goBack('/me')}>
+      <Loaded query={query}>{(has) => <Steps has={has} />}</Loaded>
+    </Screen>
+  );
+}

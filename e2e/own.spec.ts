@@ -1,0 +1,157 @@
+import { randomBytes } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { emptyDatabase, startProgram } from './cluster';
+import { allSent, asked, begin, deviceOf, expect, openTrailer, press, test } from './program';
+
+const OWN = {
+  ZA_DEMO: '0',
+  ZA_FLEET: 'Upper Fold Haulage',
+  ZA_FLEET_SLUG: 'upperfold',
+  ZA_ZONE: 'Europe/London',
+  ZA_BOOK: 'na',
+  ZA_UNITS: 'inch',
+  ZA_MANAGER: 'Orla Penhaligon',
+};
+const PASSWORD = 'a password of my own';
+
+const startOwn = async () => startProgram(await emptyDatabase(`own_${randomBytes(8).toString('hex')}`), 0, OWN);
+
+/** Comes in by the address the program printed. */
+async function comeIn(page: Page, said: string): Promise<void> {
+  await page.goto(/(http\S+code=\S+)/.exec(said)?.[1] ?? '');
+  await page.getByLabel(/^A password of your own/).fill(PASSWORD);
+  await press(page, 'Come in');
+  await expect(page.getByText('No unit is set up yet.')).toBeVisible();
+}
+
+test('from an empty fleet to the first verdict of a two-axle trailer in at most forty taps', async ({ browser }) => {
+  const program = await startOwn();
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await page.addInitScript(() => {
+    const counting = window as unknown as { taps: number };
+    counting.taps = Number(sessionStorage.getItem('taps') ?? 0);
+    addEventListener('click', () => sessionStorage.setItem('taps', String(++counting.taps)), true);
+  });
+  await comeIn(page, program.said);
+  await press(page, 'Set up the fleet');
+  await expect(page.getByText('Without a unit nothing can be measured.')).toBeVisible();
+  await press(page, 'Set up a unit');
+  await page.getByLabel('Number, as painted on it').fill('F-1');
+  await press(page, 'Change. axle 1');
+  await page.getByRole('radio', { name: /^30, / }).click();
+  await press(page, 'Done. axle 1');
+  await press(page, 'Same as axle 1. axle 2');
+  await press(page, 'Set it up');
+  await expect(page.getByRole('link', { name: /^F-1,/ })).toBeVisible();
+  await openTrailer(page, 'F-1');
+  await begin(page);
+  await press(page, '95 psi');
+  expect(await asked(page)).toEqual(['1L', 'applied stroke']);
+  await press(page, '2 inches');
+  await press(page, '1/8');
+  await expect(page.getByText('Violation').first()).toBeVisible();
+  await press(page, 'Save 1L applied stroke');
+  await allSent(page);
+  const taps = await page.evaluate(() => Number(sessionStorage.getItem('taps')));
+  expect(taps).toBeLessThanOrEqual(40);
+  await context.close();
+  await program.stop();
+});
+
+test('the set-up says what is missing; somebody invited comes in by their code, leaves, and is let in again', async ({
+  browser,
+}) => {
+  const program = await startOwn();
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await comeIn(page, program.said);
+  await press(page, 'Set up the fleet');
+  await expect(page.getByText('Without a bay no job can be placed.')).toBeVisible();
+  await press(page, 'Add a bay');
+  await page.getByLabel(/^Name, like/).fill('Pit');
+  await press(page, 'Save');
+  await expect(page.getByText('1 bay', { exact: true })).toBeVisible();
+  await press(page, 'People');
+  await press(page, 'Invite somebody');
+  await page.getByLabel('Name', { exact: true }).fill('Nell Reed');
+  await page.getByLabel('Signs in as').fill('Nell Reed');
+  await expect(page.getByText('Write small letters and digits', { exact: false })).toBeVisible();
+  await page.getByLabel('Signs in as').fill('nell');
+  await press(page, 'Invite');
+  const code = (await page.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
+  await allSent(page);
+  await press(page, 'I have told them');
+  await expect(page.getByText('Driver · nell@upperfold · invited')).toBeVisible();
+
+  const nell = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const comes = async (with_: string) => {
+    await nell.goto(program.url);
+    await press(nell, 'I was given a code');
+    await nell.getByLabel('Name', { exact: true }).fill('nell@upperfold');
+    await nell.getByLabel('Code').fill(with_.toLowerCase());
+    await nell.getByLabel(/^A password of your own/).fill(PASSWORD);
+    await press(nell, 'Come in');
+  };
+  await comes(code);
+  await expect(nell.getByText('A foreman or a manager sets them up.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Driver · nell@upperfold', { exact: true })).toBeVisible();
+  await press(page, 'Change. Nell Reed');
+  await press(page, 'Has left. Nell Reed');
+  await press(page, 'Nell Reed has left');
+  await expect(page.getByText('Driver · nell@upperfold · has left')).toBeVisible();
+  await nell.reload();
+  await expect(nell.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await press(page, 'Change. Nell Reed');
+  await press(page, 'Back again');
+  await expect(page.getByText('Driver · nell@upperfold', { exact: true })).toBeVisible();
+  await press(page, 'Change. Nell Reed');
+  await press(page, 'A new code: the password ends');
+  const again = (await page.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
+  await allSent(page);
+  await comes(code);
+  await expect(nell.getByText('The name or the code is wrong', { exact: false })).toBeVisible();
+  await comes(again);
+  await expect(nell.getByText('A foreman or a manager sets them up.')).toBeVisible();
+  await nell.context().close();
+  await context.close();
+  await program.stop();
+});
+
+test('a wrong chamber is put right at the pad, and its reading judged again', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'H-11');
+  await begin(page);
+  await press(page, '95 psi');
+  await press(page, '2 inches');
+  await press(page, '1/4');
+  await expect(page.getByText('Violation').first()).toBeVisible();
+  await press(page, '30 clamp chamber. Put it right');
+  await page.getByRole('radio', { name: /^Long stroke/ }).click();
+  await press(page, 'It is this chamber');
+  await expect(page.getByRole('button', { name: '30 long stroke clamp chamber. Put it right' })).toBeVisible();
+  await expect(page.getByText('Within limits').first()).toBeVisible();
+  await allSent(page);
+});
+
+test('fifty units come from a file, and three bad lines are told', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.goto(`${program.url}/unit-files`);
+  const line = (number: string) =>
+    `${number},semitrailer,Hopper,North,abs,"s-cam; clamp 30; automatic; dual; oil | same"`;
+  const good = Array.from({ length: 50 }, (_, index) => line(`F-${index + 1}`));
+  const bad = [line('F-1'), line('H-11'), line('F-60').replace('s-cam', 'square')];
+  const csv = ['number,kind,body,site,fitted,axles', ...good, ...bad].join('\n');
+  const chooser = page.waitForEvent('filechooser');
+  await press(page, 'Choose a file');
+  await (await chooser).setFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText('53 lines: 50 good, 3 bad')).toBeVisible();
+  await expect(page.getByText('F-1 stands in this file twice.')).toBeVisible();
+  await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
+  await expect(page.getByText('“square” is not understood', { exact: false })).toBeVisible();
+  await press(page, 'Take the 50 good ones only');
+  await allSent(page);
+  await page.goto(program.url);
+  await expect(page.getByText('66 units', { exact: false })).toBeVisible();
+});
