@@ -123,6 +123,7 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'H-11');
   await begin(page, 'Four-thing walk');
+  await press(page, 'Good: ABS lamp');
   await press(page, 'Good: Clearance lamps, front: amber');
   await page.getByRole('checkbox', { name: 'Out' }).click();
   await press(page, 'Save marker lamps');
@@ -156,6 +157,7 @@ test('a double tap or a key held down answers the step that was looked at, and n
   await page.clock.install();
   await openTrailer(page, 'H-11');
   await begin(page, 'Four-thing walk');
+  await page.getByRole('button', { name: 'Good: ABS lamp' }).dblclick();
   await page.getByRole('button', { name: 'Good: Clearance lamps, front: amber' }).dblclick();
   await expect(page.getByRole('button', { name: 'Good: Marker lamps' })).toBeEnabled();
   for (let times = 0; times < 4; times++) await page.keyboard.down('g');
@@ -163,11 +165,11 @@ test('a double tap or a key held down answers the step that was looked at, and n
   await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeEnabled();
   await page.getByRole('checkbox', { name: 'Out' }).click();
   await page.getByRole('button', { name: 'Save tail lamps' }).dblclick();
-  await expect(page.getByRole('button', { name: 'Good: Brake lamps' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Good: Clearance lamps, rear: red' })).toBeEnabled();
   // A step that has only just come takes no answer yet.
   await page.clock.pauseAt(Date.now() + 10_000);
-  await press(page, 'Good: Brake lamps');
-  const next = page.getByRole('button', { name: 'Good: Left turn lamps' });
+  await press(page, 'Good: Clearance lamps, rear: red');
+  const next = page.getByRole('button', { name: 'Good: Plate lamp: white' });
   await expect(next).toBeDisabled();
   await next.click({ force: true });
   await page.clock.resume();
@@ -178,7 +180,7 @@ test('a double tap or a key held down answers the step that was looked at, and n
     `select count(*)::int as readings from reading r join unit u on u.id = r.unit_id
      where u.number = 'H-11' and r.taken_at > now() - interval '5 minutes'`,
   );
-  expect(stored).toEqual({ readings: 4 });
+  expect(stored).toEqual({ readings: 5 });
 });
 
 test('the sheet says where to look, with the readings it rests on and those before them', async ({
@@ -278,7 +280,7 @@ test('a photo taken without a server is shrunk, kept, shown, and sent once', asy
     database,
     'select width, height, key from photo',
   );
-  expect(rows).toEqual([{ width: 1_280, height: 853, key: 'check:lamp-clearance-front@unit' }]);
+  expect(rows).toEqual([{ width: 1_280, height: 853, key: 'check:abs-lamp@unit' }]);
   await second.stop();
 });
 

@@ -153,5 +153,5 @@ test('fifty units come from a file, and three bad lines are told', async ({ brow
   await press(page, 'Take the 50 good ones only');
   await allSent(page);
   await page.goto(program.url);
-  await expect(page.getByText('66 units', { exact: false })).toBeVisible();
+  await expect(page.getByText('69 units', { exact: false })).toBeVisible();
 });

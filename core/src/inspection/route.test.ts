@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { checkEntry } from '../catalogue';
-import { AIR_TESTS, expectedReadings, keyOf, MEASURED_KINDS } from '../reading';
+import { AIR_TESTS, expectedReadings, goodReading, keyOf, MEASURED_KINDS, missingSteps, readingKey } from '../reading';
 import {
   type Axle,
   BRAKE_KINDS,
+  DOORS,
   HUB_KINDS,
   hasBrake,
   hasPushrod,
+  SUSPENSIONS,
   TYRE_FITS,
   tyresOf,
   UNIT_KINDS,
@@ -57,6 +59,7 @@ test('the full route asks for everything that is expected, and more', () => {
 test('a driver is offered the walks, and nothing that takes the bench', () => {
   expect(ROUTES.filter(isDriversWalk).map(({ id }) => id)).toEqual([
     'walk-trailer',
+    'walk-dolly',
     'four-thing',
     'walk-tractor',
     'walk-truck',
@@ -147,4 +150,51 @@ describe('what a unit does not have', () => {
     for (const kind of MEASURED_KINDS) expect(mayLack({ kind })).toBe(false);
     expect(mayLack({ kind: 'king-pin' })).toBe(true);
   });
+});
+
+const features = fc.record(
+  { abs: fc.boolean(), autoInflation: fc.boolean(), liftGate: fc.boolean(), doors: fc.constantFrom(...DOORS) },
+  { requiredKeys: [] },
+);
+const fitted = fc.record(
+  {
+    brake: fc.constantFrom(...BRAKE_KINDS),
+    tyres: fc.constantFrom(...TYRE_FITS),
+    hub: fc.constantFrom(...HUB_KINDS),
+    suspension: fc.constantFrom(...SUSPENSIONS),
+    steer: fc.boolean(),
+    lift: fc.boolean(),
+  },
+  { requiredKeys: ['brake', 'tyres', 'hub'] },
+);
+
+test('every route over every unit asks only for what is fitted, each thing once, and can be walked to its end', () => {
+  const unit = fc.record({
+    id: fc.constant('T'),
+    kind: fc.constantFrom(...UNIT_KINDS),
+    axles: fc.array(fitted, { minLength: 1, maxLength: 5 }),
+    features,
+  });
+  fc.assert(
+    fc.property(unit, fc.nat(), (made, pick) => {
+      for (const route of routesFor(made.kind, [])) {
+        const whole = routeSteps(route, made);
+        const keys = whole.map(keyOf);
+        expect(new Set(keys).size).toBe(keys.length);
+        for (const step of whole) {
+          const end = step.axle && step.side ? wheelEnd(made, step.axle, step.side) : null;
+          if (end?.suspension === 'spring') expect(step.item).not.toBe('air-bag');
+          if (end && !end.steer) expect(step.item).not.toBe('steer-tyre');
+          if (end && end.brake === 'none') expect(['stroke-applied', 'lining']).not.toContain(step.kind);
+        }
+        if (made.features.abs === false) expect(keys).not.toContain('check:abs-lamp@unit');
+        if (made.features.liftGate === false) expect(keys).not.toContain('check:lift-gate@unit');
+        const absent = whole.filter(mayLack)[pick % Math.max(1, whole.filter(mayLack).length)];
+        const less = absent ? routeSteps(route, { ...made, notFitted: [keyOf(absent)] }).map(keyOf) : keys;
+        expect(less).toEqual(absent ? keys.filter((key) => key !== keyOf(absent)) : keys);
+        const read = new Set<string>(whole.map((step) => readingKey(goodReading(step.kind, step))));
+        expect(missingSteps(whole, read)).toEqual([]);
+      }
+    }),
+  );
 });

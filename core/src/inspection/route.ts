@@ -38,6 +38,8 @@ const askedSchema = z.strictObject({
   brake: z.array(z.enum(BRAKE_KINDS)).optional(),
   hub: z.array(z.enum(HUB_KINDS)).optional(),
   suspension: z.array(z.enum(SUSPENSIONS)).optional(),
+  /** Only where the axle steers a power unit. */
+  steer: z.literal(true).optional(),
 });
 /** What a section asks for; where it does not apply to an axle end it is left out there. */
 export type Asked = z.infer<typeof askedSchema>;
@@ -77,10 +79,11 @@ export const ROUTES: readonly Route[] = shipped.routes.map(({ sections, ...route
 }));
 
 /** Whether a thing is asked for at an axle end. Where the suspension is not known, what either has is asked for. */
-const applies = ({ kind, brake, hub, suspension }: Asked, end: WheelEnd): boolean =>
+const applies = ({ kind, brake, hub, suspension, steer }: Asked, end: WheelEnd): boolean =>
   fitsEnd(kind, end) &&
   (!brake || brake.includes(end.brake)) &&
   (!hub || hub.includes(end.hub)) &&
+  (!steer || end.steer) &&
   (!suspension || !end.suspension || suspension.includes(end.suspension));
 
 const bare = ({ kind, item }: Asked, section?: string) => ({
@@ -131,7 +134,9 @@ export const routeSteps = (route: Route, unit: Unit): Step[] =>
   );
 
 /** Checks of what a unit was set up not to have. */
-const lacked = ({ abs, doors }: NonNullable<Unit['features']>): string[] => [
+const lacked = ({ abs, autoInflation, doors, liftGate }: NonNullable<Unit['features']>): string[] => [
+  ...(autoInflation === false ? ['check:auto-inflation@unit'] : []),
+  ...(liftGate === false ? ['check:lift-gate@unit'] : []),
   ...(abs === false ? ['check:abs-lamp@unit'] : []),
   ...(doors === 'none' ? ['check:doors@unit'] : []),
 ];

@@ -1,4 +1,4 @@
-import type { Axle, Role, UnitKind } from '@zealous-axle/core';
+import type { Axle, Features, Role, UnitKind } from '@zealous-axle/core';
 
 /** The made-up growers' cooperative: people, bays and units. */
 export const FLEET = {
@@ -39,7 +39,8 @@ const air = (change: Partial<Axle> = {}): Axle => ({
 const long = (change: Partial<Axle> = {}) => air({ chamber: { type: 'clamp', size: '30', stroke: 'long' }, ...change });
 const disc = () =>
   air({ brake: 'air-disc', chamber: { type: 'clamp', size: '24', stroke: 'long' }, tyres: 'dual', hub: 'sealed' });
-const low = () => air({ chamber: { type: 'clamp', size: '16', stroke: 'standard' }, hub: 'grease' });
+const low = () =>
+  air({ chamber: { type: 'clamp', size: '16', stroke: 'standard' }, hub: 'grease', suspension: 'spring' });
 
 const tractorAxles = (): Axle[] => [
   air({
@@ -58,6 +59,16 @@ export interface Body {
   axles: () => Axle[];
 }
 
+/** What each kind of unit has beside its running gear. */
+const FEATURES: Record<UnitKind, Features> = {
+  semitrailer: { coupling: 'king-pin', abs: true, autoInflation: false },
+  'full-trailer': { coupling: 'drawbar', abs: true, autoInflation: false, doors: 'none' },
+  dolly: { coupling: 'fifth-wheel' },
+  tractor: { coupling: 'fifth-wheel', abs: true },
+  truck: { abs: true, doors: 'roll', liftGate: true },
+  bus: { abs: true },
+};
+
 export const BODIES = {
   hopper: { body: 'Seed hopper', kind: 'semitrailer', axles: () => [air(), air()] },
   liveFloor: {
@@ -68,6 +79,9 @@ export const BODIES = {
   refrigerated: { body: 'Refrigerated, roots', kind: 'semitrailer', axles: () => [disc(), disc()] },
   dropDeck: { body: 'Drop-deck', kind: 'semitrailer', axles: () => [low(), low(), low()] },
   dolly: { body: 'Dolly', kind: 'dolly', axles: () => [air({ adjuster: 'manual' })] },
+  truck: { body: 'Straight truck, feed', kind: 'truck', axles: tractorAxles },
+  bus: { body: 'Pickers’ bus', kind: 'bus', axles: tractorAxles },
+  rackTrailer: { body: 'Rack trailer', kind: 'full-trailer', axles: () => [air(), air()] },
   yardTractor: { body: 'Yard tractor', kind: 'tractor', axles: tractorAxles },
 } as const satisfies Record<string, Body>;
 
@@ -77,10 +91,11 @@ export interface DemoUnit {
   kind: UnitKind;
   site: string;
   axles: Axle[];
+  features: Features;
 }
 
 const several = (numbers: readonly string[], { body, kind, axles }: Body, site: string) =>
-  numbers.map((number): DemoUnit => ({ number, body, kind, site, axles: axles() }));
+  numbers.map((number): DemoUnit => ({ number, body, kind, site, axles: axles(), features: FEATURES[kind] }));
 
 export const UNITS: readonly DemoUnit[] = [
   ...several(['H-11', 'H-12', 'H-13', 'H-14'], BODIES.hopper, 'Low Marsh'),
@@ -89,4 +104,7 @@ export const UNITS: readonly DemoUnit[] = [
   ...several(['D-41', 'D-42'], BODIES.dropDeck, 'Upper Fold'),
   ...several(['J-51'], BODIES.dolly, 'Low Marsh'),
   ...several(['Y-1', 'Y-2'], BODIES.yardTractor, 'Chip wharf'),
+  ...several(['S-61'], BODIES.truck, 'Upper Fold'),
+  ...several(['B-71'], BODIES.bus, 'Low Marsh'),
+  ...several(['F-81'], BODIES.rackTrailer, 'Low Marsh'),
 ];
