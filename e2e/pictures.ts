@@ -30,6 +30,13 @@ async function take(browser: Browser, url: string): Promise<void> {
   await driver.getByRole('radio', { name: 'Hisses at the wheel' }).click();
   await picture(driver, 'report');
 
+  const setting = await as('foreman');
+  await press(setting, 'Set up a unit');
+  await press(setting, 'Change. axle 1');
+  await setting.getByRole('radio', { name: /^30, / }).click();
+  await setting.getByText('Measure across the outside', { exact: false }).scrollIntoViewIfNeeded();
+  await picture(setting, 'unit');
+
   const technician = await as('technician');
   await openTrailer(technician, 'H-12');
   await begin(technician);

@@ -4,6 +4,7 @@ import {
   addFleetLimit,
   addUnit,
   invitePerson,
+  recordPaper,
   recordSticker,
   removeRoute,
   resetPerson,
@@ -84,6 +85,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'save-route': saveRoute,
   'remove-route': removeRoute,
   'record-sticker': recordSticker,
+  'record-paper': recordPaper,
 };
 
 /** The units a command names by other means than its body's own field. */

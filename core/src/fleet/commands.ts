@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { BENCH, command, EVERYBODY, SHOP } from '../life';
-import { BOOK_IDS, policiesSchema } from '../limits';
-import { displayUnitsSchema, wordsText } from '../measure';
+import { BOOK_IDS, policiesSchema, STICKER_MEANS, stickerMonth } from '../limits';
+import { dayText, displayUnitsSchema, wordsText } from '../measure';
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import { PAPER_NAMES } from './papers';
 import { onceCodeText, personFormSchema, signInText } from './people';
 
 const id = z.uuid();
@@ -72,14 +73,29 @@ export const FLEET_COMMANDS = {
   'set-fitted': command('unit', BENCH, z.strictObject({ unit: id, key: wordsText(120), fitted: z.boolean() })),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
-  /** The month on an inspection sticker; its last day follows from the fleet's policy. */
+  /** The month on an inspection sticker, as stickers print it or by year first; its last day follows from what that month means. */
   'record-sticker': command(
     'unit',
     BENCH,
     z.strictObject({
       paper: id,
       unit: id,
-      month: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'write a month like 2026-03'),
+      month: z.string().refine((text) => stickerMonth(text) !== null, 'write a month like 12/2026 or 2026-12'),
+      /** Which month is on this very sticker; the fleet's usual one where it is not said. */
+      means: z.enum(STICKER_MEANS).optional(),
+    }),
+  ),
+  /** Another paper, with its last day, or the day it was done and after how many weeks it is done again; null takes it away. */
+  'record-paper': command(
+    'unit',
+    BENCH,
+    z.strictObject({
+      paper: id,
+      unit: id,
+      name: z.enum(PAPER_NAMES),
+      good: z
+        .union([z.strictObject({ until: dayText }), z.strictObject({ done: dayText, weeks: z.int().min(1).max(60) })])
+        .nullable(),
     }),
   ),
 } as const;

@@ -1,4 +1,5 @@
 /** The fleet: its people, its rules, its routes and papers. */
 export { FLEET_COMMANDS } from './commands';
+export { PAPER_NAMES, PAPERS, type PaperKind, papersUnder, weeksAllowed } from './papers';
 export * from './people';
 export * from './views';

@@ -17,7 +17,10 @@ export {
   policiesSchema,
   policyChoice,
   policySchema,
+  STICKER_MEANS,
+  type StickerMeans,
   stickerLastDay,
+  stickerMonth,
 } from './policies';
 export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor, otherSideFor } from './which';
 export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, sourceWords, whereWords } from './words';

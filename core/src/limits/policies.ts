@@ -48,9 +48,26 @@ export function ofPolicy(policy: string | undefined, chosen: Policies): boolean 
   return policyChoice(chosen, id) === option;
 }
 
-/** The last day an inspection sticker is good, from the month on it (`2026-03`), as a plain date. */
-export function stickerLastDay(policies: Policies, month: string): Day | null {
-  if (!/^\d{4}-(0[1-9]|1[0-2])$/.test(month)) return null;
-  const way = policyOf('sticker')?.options.find(({ id }) => id === policyChoice(policies, 'sticker'));
-  return lastDayAfter(month, way?.months ?? 0);
+/** What the month on a sticker may mean: both stand in one yard. */
+export const STICKER_MEANS = ['inspection-month', 'expiry-month'] as const;
+export type StickerMeans = (typeof STICKER_MEANS)[number];
+
+const YEAR_FIRST = /^(\d{4})-(0[1-9]|1[0-2])$/;
+const AS_PRINTED = /^(0?[1-9]|1[0-2])\s*\/\s*(\d{4})$/;
+
+/** A month as stickers print it (`12/2026`) or by year first, as `2026-12`; null when it is none. */
+export function stickerMonth(text: string): string | null {
+  const plain = text.trim();
+  if (YEAR_FIRST.test(plain)) return plain;
+  const printed = AS_PRINTED.exec(plain);
+  return printed ? `${printed[2]}-${printed[1]?.padStart(2, '0')}` : null;
+}
+
+/** The last day an inspection sticker is good, from the month on it, as a plain date. */
+export function stickerLastDay(policies: Policies, month: string, means?: StickerMeans): Day | null {
+  const read = stickerMonth(month);
+  if (!read) return null;
+  const chosen = means ?? policyChoice(policies, 'sticker');
+  const way = policyOf('sticker')?.options.find(({ id }) => id === chosen);
+  return lastDayAfter(read, way?.months ?? 0);
 }

@@ -3,7 +3,7 @@
 export { foundFleet, foundingSchema } from './found-fleet';
 export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
-export { recordSticker } from './papers';
+export { recordPaper, recordSticker } from './papers';
 export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
 export { fleetBook } from './queries';
 export { bay, holdReleased, paper, release, unit } from './schema';

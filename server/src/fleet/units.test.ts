@@ -166,3 +166,43 @@ test('what goes out comes in again as it was', async () => {
   const fresh = await world.post(`foreman@${other.slug}`, '/units.csv/preview', { csv });
   expect(fresh.json()).toMatchObject({ good: 1, bad: [], units: [{ number: 'F-1', kind: 'semitrailer', axles: 2 }] });
 });
+
+test('papers: a sticker’s month as it is printed and meant, a last day, and an interval by the unit’s age', async () => {
+  const unit = fleet.unit;
+  const papers = async () => (await page()).papers;
+  const paper = () => uuidv7();
+  await world.done(who('technician'), 'record-sticker', {
+    paper: paper(),
+    unit,
+    month: '12/2026',
+    means: 'expiry-month',
+  });
+  expect(await papers()).toEqual([{ paper: 'Periodic inspection', on: '2026-12-31' }]);
+  await world.done(who('technician'), 'record-sticker', { paper: paper(), unit, month: '2026-03' });
+  expect(await papers()).toEqual([{ paper: 'Periodic inspection', on: '2027-03-31' }]);
+  await world.done(who('foreman'), 'record-paper', {
+    paper: paper(),
+    unit,
+    name: 'Insurance',
+    good: { until: '2026-05-01' },
+  });
+  const safety = (weeks: number) =>
+    world.send(who('foreman'), 'record-paper', {
+      paper: paper(),
+      unit,
+      name: 'Safety inspection',
+      good: { done: '2026-03-02', weeks },
+    });
+  expect((await safety(14)).body.errors[0].message).toBe('This is done again after 6 to 13 weeks.');
+  expect((await safety(13)).status).toBe(200);
+  expect(await papers()).toContainEqual({ paper: 'Safety inspection', on: '2026-06-01' });
+  await world.done(who('foreman'), 'set-unit', {
+    unit,
+    version: 1,
+    form: await formOf({ features: { yearBuilt: 2014 } }),
+  });
+  expect((await safety(13)).body.errors[0].message).toBe('This is done again after 6 weeks.');
+  expect((await safety(6)).status).toBe(200);
+  await world.done(who('foreman'), 'record-paper', { paper: paper(), unit, name: 'Insurance', good: null });
+  expect((await papers()).map((each: { paper: string }) => each.paper)).not.toContain('Insurance');
+});

@@ -27,6 +27,10 @@ const SENTENCES = {
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
   'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
+  'weeks-needed': (least: number, most: number) =>
+    most
+      ? `This is done again after ${least === most ? least : `${least} to ${most}`} weeks.`
+      : 'This paper has a last day, no interval.',
   'name-taken': (name: string) => `Somebody signs in as ${name} already.`,
   'not-yours': (role: string) => `Only a manager may invite or change a ${role}.`,
   'not-oneself': 'Nobody does this to themselves: another foreman or manager does.',

@@ -94,6 +94,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
       reading: 'lining',
       limit: { value: '5/16 in', source: 'manual' },
     },
+    'record-paper': { paper: fresh, unit, name: 'Insurance', good: { until: `2026-1${n}-01` } },
     'record-sticker': { paper: fresh, unit, month: `2026-0${3 + n}` },
   };
   return all;

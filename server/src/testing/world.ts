@@ -263,6 +263,12 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     },
     'save-route': { route, version: 0, definition: { ...(ROUTES[0] as Route), id: route } },
     'remove-route': { route, version: 1 },
+    'record-paper': {
+      paper: uuidv7(),
+      unit: unitId,
+      name: 'Insurance',
+      good: { until: '2026-12-31' },
+    },
     'record-sticker': { paper: uuidv7(), unit: unitId, month: '2026-03' },
   };
   return bodies;

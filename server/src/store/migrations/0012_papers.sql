@@ -1,0 +1,1 @@
+GRANT DELETE ON paper TO axle_server;
