@@ -32,6 +32,10 @@ export const claimSchema = z.strictObject({
 });
 export const newPasswordSchema = z.strictObject({ current: z.string().min(1).max(200), next: passwordText });
 
+/** Where one is signed in: since when, until when, and whether it is here. */
+export const ownSessionsSchema = z.array(z.strictObject({ opened: z.string(), ends: z.string(), here: z.boolean() }));
+export type OwnSessions = z.infer<typeof ownSessionsSchema>;
+
 export const personFormSchema = z.strictObject({ name: wordsText(60), role: z.enum(ROLES) });
 
 export const PERSON_STATES = ['invited', 'active', 'left'] as const;

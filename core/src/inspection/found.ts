@@ -28,6 +28,7 @@ const COMPARED: Readonly<Record<string, readonly string[]>> = {
   'dual-pressure': ['pressure'],
   'dual-pair': ['tread', 'pressure'],
   'chamber-match': ['stroke-applied'],
+  'adjuster-match': ['stroke-applied'],
 };
 
 /** Those of the findings that rest on an inspection's own readings: another's finding keeps its own reader. */

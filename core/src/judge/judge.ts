@@ -3,7 +3,7 @@ import { type Reading, readingItem, readingPlace, type Step, subjectOf } from '.
 import { hasBrake, hasPushrod, type Side, type Unit, wheelEnd, wheelEnds } from '../trailer';
 import { absentFindings } from './absent';
 import { type CountedBrake, countBrakes } from './brake-count';
-import { judgeChamberMatch } from './chamber-match';
+import { judgeAdjusterMatch, judgeChamberMatch } from './chamber-match';
 import { judgeCheck } from './check';
 import { judgeDuals, judgePairs } from './dual';
 import type { Finding, JudgeAnswer, UnitJudgement } from './finding';
@@ -59,6 +59,7 @@ function judgeUnit(book: Book, unit: Unit, readings: readonly UnitReading[], exp
   const findings = [
     ...judged,
     ...judgeChamberMatch(book, unit),
+    ...judgeAdjusterMatch(book, unit),
     ...judgeDuals(book, unit, own),
     ...judgePairs(book, unit, judged),
     ...absentFindings(unit, judged, expected),

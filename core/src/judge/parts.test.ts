@@ -365,3 +365,17 @@ describe('properties of all books', () => {
     );
   });
 });
+
+test('slack adjusters are alike on an axle: in length by law, in kind by practice', () => {
+  const stroke = { kind: 'stroke-applied', ...at, value: '1 1/2 in', reservoir: '95 psi' };
+  const match = (left: object, right: object) =>
+    ask([stroke], { axle: { ends: { left, right } } }).findings.find(({ kind }) => kind === 'adjuster-match');
+  expect(match({ slack: '5 1/2 in' }, { slack: '5.5 in' })).toBeUndefined();
+  expect(match({ slack: '5 1/2 in' }, { slack: '6 in' })).toMatchObject({
+    verdict: 'violation',
+    rule: '49 CFR 393.47(c)',
+    measured: '5 1/2 in, 6 in',
+  });
+  expect(match({ adjuster: 'manual' }, {})).toMatchObject({ verdict: 'shop-limit', measured: 'manual, automatic' });
+  expect(match({}, {})).toBeUndefined();
+});

@@ -141,6 +141,8 @@ export const bookSchema = z.strictObject({
     note: z.string(),
   }),
   chamberMatch: z.strictObject({ source, sure }),
+  /** Why slack adjusters are of one length on an axle. */
+  adjusterMatch: z.strictObject({ source, sure }),
   dualPair: z.strictObject({ source, sure }),
   wheels: z.strictObject({
     source,

@@ -18,6 +18,7 @@ const COMPARED: Record<string, string> = {
   'dual-pressure': 'Duals too far apart in pressure',
   'dual-pair': 'Mate of a failing tyre',
   'chamber-match': 'Chambers of one axle differ',
+  'adjuster-match': 'Slack adjusters of one axle differ',
 };
 
 /** A failed reading's kind in words; null when it is none. */

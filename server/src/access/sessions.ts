@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { and, eq, gt, lt, ne, sql } from 'drizzle-orm';
+import type { OwnSessions } from '@zealous-axle/core';
+import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Actor } from '../run';
 import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
 import { hashPassword, passwordFits } from './passwords';
@@ -112,6 +113,25 @@ export async function changePassword(
   await endSessions(store, actor.person.id, splitToken(token)?.secret);
   return true;
 }
+
+/** One's own sessions, the newest first. */
+export async function ownSessions(store: FleetStore, actor: Actor, token: string, now: Date): Promise<OwnSessions> {
+  const here = tokenHash(splitToken(token)?.secret ?? '');
+  const rows = await store
+    .select()
+    .from(session)
+    .where(and(eq(session.personId, actor.person.id), gt(session.expiresAt, now)))
+    .orderBy(desc(session.createdAt));
+  return rows.map((row) => ({
+    opened: row.createdAt.toISOString(),
+    ends: row.expiresAt.toISOString(),
+    here: row.tokenHash === here,
+  }));
+}
+
+/** Ends one's sessions, all but this one. */
+export const endOthers = (store: FleetStore, actor: Actor, token: string) =>
+  endSessions(store, actor.person.id, splitToken(token)?.secret);
 
 /** Ends a person's sessions, all but the one of this secret. */
 export const endSessions = (store: FleetStore, personId: string, but?: string) =>

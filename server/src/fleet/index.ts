@@ -5,6 +5,7 @@ export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, wi
 export { holdFor, openHolds, placeHold } from './holds';
 export { recordPaper, recordSticker } from './papers';
 export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
+export { peopleRoutes } from './people-routes';
 export { fleetBook } from './queries';
 export { bay, holdReleased, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';

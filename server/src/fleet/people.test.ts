@@ -109,3 +109,13 @@ test('what is set up is counted: units, chambers not known, people, bays', async
   await world.done(who('foreman'), 'add-unit', { unit: uuidv7(), form: { ...form, axles } });
   expect((await world.get(who('foreman'), '/set-up')).body).toMatchObject({ units: 2, chambersUnknown: 1 });
 });
+
+test('one’s sessions are listed, and all but this one ended', async () => {
+  const here = (await signIn(who('technician'), PASSWORD)).cookies[0]?.value ?? '';
+  await signIn(who('technician'), PASSWORD);
+  const cookies = { za_session: here };
+  const all = async () => (await world.app.inject({ url: '/api/v1/session/all', cookies })).json();
+  expect((await all()).map((each: { here: boolean }) => each.here).sort()).toEqual([false, true]);
+  expect((await world.app.inject({ method: 'DELETE', url: '/api/v1/session/others', cookies })).statusCode).toBe(204);
+  expect(await all()).toMatchObject([{ here: true }]);
+});

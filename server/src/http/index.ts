@@ -7,6 +7,6 @@ export { healthRoutes } from './health';
 export { type Key, pageOf, readKey } from './pages';
 export { refuseUnreadable } from './readable';
 export { serializerCompiler } from './serializer';
-export { type App, ask, COOKIE, type Serving, signedIn } from './serving';
+export { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from './serving';
 export { openStreams } from './streams';
 export { webRoutes } from './web';

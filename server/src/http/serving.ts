@@ -24,6 +24,9 @@ export type App = FastifyInstance<
 >;
 
 export const COOKIE = 'za_session';
+/** How the session's cookie is set: kept from scripts and other sites. */
+export const sessionCookie = ({ secure }: Pick<Serving, 'secure'>) =>
+  ({ httpOnly: true, sameSite: 'strict', path: '/', secure }) as const;
 
 /** Answers a question about the sender's own fleet; a 401 when nobody is signed in, a 404 when there is no answer. */
 export async function ask<T>(

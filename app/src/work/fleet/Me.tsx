@@ -14,6 +14,7 @@ import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { signOut } from '../../session/useFollowing';
+import { OwnSessions } from './OwnSessions';
 import { Password } from './Password';
 import { UnitChoices } from './UnitChoices';
 
@@ -70,6 +71,7 @@ export function Me() {
     <Screen title="Me" under={fleet.name}>
       <Card title={person.name} note={`${person.role} at ${fleet.name}`}>
         <Password />
+        <OwnSessions />
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>
       <Card title="Waiting to be sent" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>

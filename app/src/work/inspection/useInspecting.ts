@@ -2,13 +2,11 @@ import {
   type Doubt,
   type Draft,
   doubtAt,
-  entryOf,
   type Frame,
   frameKey,
   keyOf,
   type Note,
   type Reading,
-  readingText,
   type Step,
   stepAt,
   takeFrame,
@@ -26,15 +24,8 @@ import type { Good } from './allGood';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
 import { padOf } from './kinds';
+import { takeReading, type Update } from './taking';
 import { kindWords } from './words';
-
-type Update = (change: (draft: Draft) => Draft) => void;
-
-/** What is the same at many steps and no measurement goes along to the next. */
-const carriedOn = (draft: Draft, step: Step): Draft['carried'] => ({
-  ...draft.carried,
-  ...padOf(step.kind).carry?.({ draft, step, entry: entryOf(draft, step) }),
-});
 
 /** Taking, skipping and correcting readings of an inspection in progress. */
 export function useInspecting(draft: Draft | null | undefined, update: Update) {
@@ -43,35 +34,9 @@ export function useInspecting(draft: Draft | null | undefined, update: Update) {
   const seen = useRef(new Set<string>());
   const step = draft ? stepAt(draft) : null;
 
-  /** Takes the reading. `again` stays at this step, so that the next one corrects it. */
   const take = (now: Draft, at: Step, value: Reading, again = false) => {
     setDoubt(null);
-    const entry = entryOf(now, at);
-    const before = entry.saved;
-    const goOn = (next: Draft) => (again ? next : toNextOpen({ ...next, carried: carriedOn(next, at) }));
-    if (before && JSON.stringify(before.value) === JSON.stringify(value)) return update(goOn);
-    const reading = uuidv7();
-    const gauge = entry.gauge;
-    void send(
-      'take-reading',
-      {
-        reading,
-        inspection: now.inspection,
-        value,
-        ...(before ? { supersedes: before.reading } : {}),
-        ...(gauge ? { gauge } : {}),
-      },
-      `${now.unit.number}: ${kindWords(at)} ${readingText(value)}`,
-    );
-    update((next) =>
-      goOn(
-        withEntry(next, at, {
-          saved: { reading, value, ...(gauge ? { gauge } : {}) },
-          skipped: null,
-          ...(again ? { texts: {}, gauge: undefined } : {}),
-        }),
-      ),
-    );
+    takeReading(update, now, at, value, again);
   };
 
   /** Takes what is entered in `now` at its step, asks once when it is doubtful, or goes to the field still empty. */

@@ -9,7 +9,6 @@ import {
   type SUSPENSIONS,
   type TYRE_FITS,
   type UnitKind,
-  type UnitState,
 } from '@zealous-axle/core';
 
 type Words<V extends string> = Record<V, string>;
@@ -24,7 +23,6 @@ export const KIND_WORDS: Words<UnitKind> = {
   truck: 'Straight truck',
   bus: 'Bus',
 };
-export const STATE_WORDS: Words<UnitState> = { 'in-use': 'In use', sold: 'Sold', scrapped: 'Scrapped' };
 export const BRAKE_WORDS: Words<BrakeKind> = {
   's-cam': 'S-cam drum',
   wedge: 'Wedge drum',
