@@ -61,10 +61,12 @@ test('a report made without a server is kept, and refused commands say why', asy
     await press(page, 'To be repaired');
     await expect(page.getByText('kept on this device')).toBeVisible();
   }
+  // The foreman is the first to be back.
+  await manager.context().setOffline(true);
   const second = await startProgram(database, port);
   await foreman.evaluate(() => window.dispatchEvent(new Event('online')));
   await allSent(foreman);
-  await manager.evaluate(() => window.dispatchEvent(new Event('online')));
+  await manager.context().setOffline(false);
   await press(manager, '1 entry refused. See why');
   await expect(manager.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
   await expect(manager.getByText('It now stands as: triaged.')).toBeVisible();

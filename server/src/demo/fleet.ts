@@ -105,6 +105,6 @@ export const UNITS: readonly DemoUnit[] = [
   ...several(['J-51'], BODIES.dolly, 'Low Marsh'),
   ...several(['Y-1', 'Y-2'], BODIES.yardTractor, 'Chip wharf'),
   ...several(['S-61'], BODIES.truck, 'Upper Fold'),
-  ...several(['B-71'], BODIES.bus, 'Low Marsh'),
-  ...several(['F-81'], BODIES.rackTrailer, 'Low Marsh'),
+  ...several(['T-71'], BODIES.bus, 'Low Marsh'),
+  ...several(['W-81'], BODIES.rackTrailer, 'Low Marsh'),
 ];

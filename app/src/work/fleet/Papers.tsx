@@ -12,7 +12,6 @@ import {
   weeksAllowed,
 } from '@zealous-axle/core';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
@@ -115,10 +114,10 @@ export function Papers({ unit }: { unit: UnitPage }) {
         <Text key={paper}>{`${paper}: good until ${dayName(on)} ${on.slice(0, 4)}`}</Text>
       ))}
       {may ? (
-        <View className="flex-row flex-wrap gap-2">
-          <Button className="grow" label="Read the inspection sticker" onPress={() => setAsking('sticker')} />
-          <Button className="grow" label="Another paper …" onPress={() => setAsking('other')} />
-        </View>
+        <>
+          <Button label="Read the inspection sticker" onPress={() => setAsking('sticker')} />
+          <Button label="Another paper …" onPress={() => setAsking('other')} />
+        </>
       ) : null}
       {asking === 'sticker' ? (
         <Drawer title="Inspection sticker" onClose={() => setAsking(null)}>

@@ -45,6 +45,12 @@ function Correct({ draft, step, update, fitted, onClose }: Props & { fitted: Cha
   );
 }
 
+/** As it stands on the pad, where there is little room: `Chamber 30 long`. */
+const shortly = (chamber: Chamber | null): string =>
+  chamber
+    ? `Chamber ${chamber.size}${chamber.stroke && chamber.stroke !== 'standard' ? ' long' : ''}`
+    : 'Chamber not known';
+
 /** The chamber whose limit decides here; a wrong one is put right on the spot. */
 export function ChamberHere(props: Props) {
   const [open, setOpen] = useState(false);
@@ -60,10 +66,10 @@ export function ChamberHere(props: Props) {
         aria-label={`${words}. Put it right`}
         disabled={!may}
         onPress={() => setOpen(true)}
-        className="min-h-11 justify-center"
+        className="min-h-11 min-w-0 shrink justify-center"
       >
         <Text bold tone={may ? 'act' : 'ink'}>
-          {words}
+          {shortly(end.chamber ?? null)}
         </Text>
       </Pressable>
       {open ? <Correct {...props} fitted={end.chamber ?? null} onClose={() => setOpen(false)} /> : null}

@@ -182,8 +182,8 @@ export function FigurePad(pad: PadProps) {
         <Notice look="ask">No limit is known for this equipment: the reading is kept, and gives no verdict.</Notice>
       )}
       {field ? <Keys pad={pad} field={field} /> : null}
-      <View className="flex-row items-start justify-between gap-2">
-        <View className="min-w-0 flex-1 gap-2">
+      <View className="flex-row flex-wrap items-start justify-between gap-2">
+        <View className="min-w-[8rem] flex-1 gap-2">
           {reservoir ? (
             <View className="flex-row flex-wrap gap-x-4">
               <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
