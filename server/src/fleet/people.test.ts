@@ -119,3 +119,24 @@ test('one’s sessions are listed, and all but this one ended', async () => {
   expect((await world.app.inject({ method: 'DELETE', url: '/api/v1/session/others', cookies })).statusCode).toBe(204);
   expect(await all()).toMatchObject([{ here: true }]);
 });
+
+test('two managers who let each other go at once: one of them stays', async () => {
+  await invite('manager', 'foreman', 'second');
+  const second = await person('second');
+  await world.done(who('manager'), 'set-person', {
+    person: second.id,
+    version: 1,
+    form: { name: 'Second', role: 'manager' },
+  });
+  const first = await person('manager');
+  const leave = (by: string, whom: string, version: number) =>
+    world.send(by, 'set-person-left', { person: whom, version, left: true });
+  const name = `second@${fleet.slug}`;
+  await world.get(name, '/session');
+  await Promise.all([leave(who('manager'), second.id, 2), leave(name, first.id, 1)]);
+  const { rows } = await world.owner.pool.query(
+    "select count(*)::int as n from person where fleet_id = $1 and role = 'manager' and active",
+    [fleet.id],
+  );
+  expect(rows[0].n).toBe(1);
+});

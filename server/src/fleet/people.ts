@@ -1,7 +1,7 @@
 import { mayManage, type PersonView, type Role } from '@zealous-axle/core';
 import { asc, eq } from 'drizzle-orm';
 import { codeHash, endSessions, noPassword, person } from '../access';
-import { invalid, notNow } from '../problem';
+import { invalid, KnownProblem, notNow } from '../problem';
 import { changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 
@@ -27,21 +27,22 @@ const inviteOf = (code: string, now: Date) => ({
   inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
 });
 
-function may({ session }: Pick<Doing<'set-person'>, 'session'>, ...roles: Role[]): void {
-  const beyond = roles.find((role) => !mayManage(session.person.role, role));
+type Managing = Pick<Doing<'set-person'>, 'store' | 'session'>;
+
+/** Asks the sender's right as it now is: whoever took the fleet's row before may have taken it away. */
+async function may({ store, session }: Managing, ...roles: Role[]): Promise<void> {
+  const [sender] = await store.select().from(person).where(eq(person.id, session.person.id));
+  if (!sender?.active) throw new KnownProblem('not-allowed');
+  const beyond = roles.find((role) => !mayManage(sender.role, role));
   if (beyond) throw notNow('not-yours', beyond);
 }
 
 /** A person of the fleet whom the sender may change; never themselves. */
-async function another(
-  doing: Pick<Doing<'set-person'>, 'store' | 'session'>,
-  id: string,
-  version: number,
-): Promise<Row> {
+async function another(doing: Managing, id: string, version: number): Promise<Row> {
   const [row] = await doing.store.select().from(person).where(eq(person.id, id)).for('update');
   const whom = found(row);
   if (whom.id === doing.session.person.id) throw notNow('not-oneself');
-  may(doing, whom.role);
+  await may(doing, whom.role);
   await sameVersion(whom, version, async () => viewOf(whom));
   return whom;
 }
@@ -59,7 +60,7 @@ const withoutCode = <B extends { code: string }>({ code: _, ...rest }: B) => res
 
 export const invitePerson: Handler<'invite-person'> = async (doing) => {
   const { store, session, now, body } = doing;
-  may(doing, body.form.role);
+  await may(doing, body.form.role);
   const [taken] = await store.select({ id: person.id }).from(person).where(eq(person.signIn, body.signIn));
   if (taken) throw invalid('body.signIn', 'name-taken', body.signIn);
   await store.insert(person).values({
@@ -75,7 +76,7 @@ export const invitePerson: Handler<'invite-person'> = async (doing) => {
 
 export const setPerson: Handler<'set-person'> = async (doing) => {
   const whom = await another(doing, doing.body.person, doing.body.version);
-  may(doing, doing.body.form.role);
+  await may(doing, doing.body.form.role);
   return keep(doing.store, whom, doing.body.form);
 };
 

@@ -206,3 +206,56 @@ test('papers: a sticker’s month as it is printed and meant, a last day, and an
   await world.done(who('foreman'), 'record-paper', { paper: paper(), unit, name: 'Insurance', good: null });
   expect((await papers()).map((each: { paper: string }) => each.paper)).not.toContain('Insurance');
 });
+
+describe('what was dismissed stays dismissed', () => {
+  const worn = { kind: 'lining' as const, axle: 2, side: 'right' as const, points: ['1/8 in'] };
+  const judgements = async () =>
+    (await world.owner.pool.query('select count(*)::int as n from judgement where fleet_id = $1', [fleet.id])).rows[0]
+      .n;
+
+  test('where nothing fitted is changed, nothing is judged again', async () => {
+    await inspectAll(world, fleet, [worn]);
+    const before = await judgements();
+    await world.done(who('foreman'), 'set-unit', {
+      unit: fleet.unit,
+      version: 1,
+      form: await formOf({ site: 'Wharf' }),
+    });
+    expect(await judgements()).toBe(before);
+  });
+
+  test('a correction reports and holds what it newly condemns, and nothing it condemned before', async () => {
+    const stroke = {
+      kind: 'stroke-applied' as const,
+      axle: 1,
+      side: 'left' as const,
+      value: '1 15/16 in',
+      reservoir: '95 psi',
+    };
+    await inspectAll(world, fleet, [worn, stroke]);
+    await world.owner.pool.query("update defect set state = 'dismissed', holds = false where fleet_id = $1", [
+      fleet.id,
+    ]);
+    await world.owner.pool.query(
+      `insert into release (fleet_id, id, unit_id, statement, signed_by, signed_at)
+       select fleet_id, id, unit_id, 'seen', placed_by, placed_at from hold where fleet_id = $1`,
+      [fleet.id],
+    );
+    await world.owner.pool.query(
+      'insert into hold_released (fleet_id, hold_id, release_id) select fleet_id, id, id from hold where fleet_id = $1',
+      [fleet.id],
+    );
+    const chamber = (size: string) =>
+      world.done(who('technician'), 'set-chamber', {
+        unit: fleet.unit,
+        axle: 1,
+        side: null,
+        chamber: { type: 'clamp', size, stroke: 'standard' },
+      });
+    await chamber('36');
+    expect(await page()).toMatchObject({ holds: [], defects: [] });
+    await chamber('24');
+    expect((await page()).defects).toMatchObject([{ code: 'stroke-applied', axle: 1, side: 'left' }]);
+    expect((await page()).holds).toHaveLength(1);
+  });
+});

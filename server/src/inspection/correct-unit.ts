@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { type UnitForm, withChamber } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
@@ -6,7 +7,7 @@ import { invalid } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { settleInspection } from './handlers';
 import { standingReadings } from './queries';
-import { inspection } from './schema';
+import { inspection, judgement } from './schema';
 import { judgeStandingAgain } from './standing';
 
 type Correcting = Doing<'set-unit' | 'set-chamber'>;
@@ -28,7 +29,13 @@ async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed
     .orderBy(desc(inspection.startedAt), desc(inspection.id))
     .limit(1);
   if (!last) return [];
-  return [changed('inspection', last.id), ...(await settleInspection(doing, last, row))];
+  const [before = null] = await doing.store
+    .select({ verdict: judgement.verdict, findings: judgement.findings })
+    .from(judgement)
+    .where(eq(judgement.inspectionId, last.id))
+    .orderBy(desc(judgement.id))
+    .limit(1);
+  return [changed('inspection', last.id), ...(await settleInspection(doing, last, row, before))];
 }
 
 async function judgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
@@ -52,7 +59,7 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
     .set({ ...form, version })
     .where(eq(unit.id, row.id));
   const own = changed('unit', row.id, version);
-  const same = form.kind === row.kind && JSON.stringify(form.axles) === JSON.stringify(row.axles);
+  const same = form.kind === row.kind && isDeepStrictEqual(form.axles, row.axles);
   if (same) return { unitId: row.id, changed: [own] };
   return { unitId: row.id, changed: [own, ...(await judgedAgain(doing, { ...row, ...form, version }))] };
 };

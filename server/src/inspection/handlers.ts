@@ -3,6 +3,7 @@ import {
   fittedSteps,
   foundDefects,
   holdReason,
+  holds,
   judgedTogether,
   judgeTogether,
   keyOf,
@@ -180,10 +181,19 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
 
 type Judged = Awaited<ReturnType<typeof judgeInspection>>;
 
-/** Reports what failed of what it read itself, and is not reported yet. */
-async function reportFindings(doing: Inspecting, row: InspectionRow, { findings, own }: Judged): Promise<Changed[]> {
+/** How an inspection was judged before, where it is judged again. */
+export type JudgedBefore = Pick<typeof judgement.$inferSelect, 'verdict' | 'findings'>;
+
+/** Reports what failed of what it read itself, and is not reported yet; of one judged again, only what it condemns anew. */
+async function reportFindings(
+  doing: Inspecting,
+  row: InspectionRow,
+  { findings, own }: Judged,
+  before: JudgedBefore | null,
+): Promise<(typeof defect.$inferInsert)[]> {
   const { store, session, at } = doing;
-  const fresh = foundDefects(ownFindings(findings, own), await openDefects(store, row.unitId)).map((each) => ({
+  const known = [...(await openDefects(store, row.unitId)), ...foundDefects(before?.findings ?? [], [])];
+  const fresh = foundDefects(ownFindings(findings, own), known).map((each) => ({
     ...each,
     fleetId: session.fleet.id,
     id: uuidv7(),
@@ -195,7 +205,7 @@ async function reportFindings(doing: Inspecting, row: InspectionRow, { findings,
     state: 'reported' as const,
   }));
   if (fresh.length) await store.insert(defect).values(fresh);
-  return fresh.map(({ id }) => changed('defect', id, 1));
+  return fresh;
 }
 
 /** What an inspection must have read to be whole: what its route asks of the unit, whatever the device says of it. */
@@ -206,13 +216,22 @@ async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow)
   return asked ?? toRemeasure(unit, await defectsOfJob(store, row.jobId ?? ''));
 }
 
-/** Judges an inspection, reports what failed, and holds the unit where the verdict says so. */
-export async function settleInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Changed[]> {
+/**
+ * Judges an inspection, reports what failed, and holds the unit where the verdict says so. One that was judged before
+ * reports and holds what it condemns anew: what was answered, repaired or released since stays so.
+ */
+export async function settleInspection(
+  doing: Inspecting,
+  row: InspectionRow,
+  unit: UnitRow,
+  before: JudgedBefore | null = null,
+): Promise<Changed[]> {
   const made = await judgeInspection(doing, row, unit);
-  const reported = await reportFindings(doing, row, made);
+  const fresh = await reportFindings(doing, row, made, before);
   const reason = holdReason(made);
-  if (reason) await holdFor(doing, unit.id, reason);
-  return reported;
+  const anew = !before || !holds(before.verdict) || fresh.some((each) => each.holds);
+  if (reason && anew) await holdFor(doing, unit.id, reason);
+  return fresh.map(({ id }) => changed('defect', id, 1));
 }
 
 export const closeInspection: Handler<'close-inspection'> = async (doing) => {
