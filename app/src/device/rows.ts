@@ -12,6 +12,12 @@ export async function keepRows(rows: readonly YardRow[]): Promise<void> {
   }
 }
 
+/** Forgets a unit that left the yard. */
+export const dropRow = (unit: string): Promise<void> =>
+  device()
+    .then((db) => db.delete('rows', unit))
+    .catch(() => undefined);
+
 /** Every row of the yard this device has seen. */
 export const rowsHere = (): Promise<YardRow[]> =>
   device()

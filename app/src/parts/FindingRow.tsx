@@ -30,8 +30,10 @@ function Ruler({ finding, unit }: { finding: Finding; unit: Unit }) {
   const parsed = parseLength(measured, '32nds');
   const end = axle && side ? wheelEnd(unit, axle, side) : null;
   const limits = [limitFor(book, kind, end ?? {}), otherSideFor(book, kind, end ?? {})];
-  const own = limits.find((each) => each?.value === value) ?? limits[0];
-  const otherSide = limits.find((each) => each && each !== own && own === limits.find((one) => one?.value === value));
+  // A sheet keeps the figure it was judged by, which may stand in no book any more: then its side alone is known.
+  const judged = limits.find((each) => each?.value === value);
+  const own = judged ?? limits[0];
+  const otherSide = judged ? limits.find((each) => each !== judged) : null;
   return own && parsed.ok && parseLength(value, '32nds').ok ? (
     <MarginRuler
       limit={{ is: own.is, value }}

@@ -83,6 +83,8 @@ interface Props {
   focused?: boolean;
   /** The screen lays out and scrolls its own parts. */
   fixed?: boolean;
+  /** Read or filled in from top to bottom: wide, it stays as narrow as it reads well. */
+  narrow?: boolean;
   children: ReactNode;
 }
 
@@ -124,7 +126,7 @@ const Banner = memo(function Banner({ title, under, back, backLabel = 'Back', ri
 });
 
 /** The frame of a screen: header, what it shows, what it does, and where else one can go. */
-export function Screen({ title, under, back, backLabel, right, footer, focused, fixed, children }: Props) {
+export function Screen({ title, under, back, backLabel, right, footer, focused, fixed, narrow, children }: Props) {
   const wide = useWide();
   useEffect(() => {
     document.title = `${title} – Zealous Axle`;
@@ -137,7 +139,13 @@ export function Screen({ title, under, back, backLabel, right, footer, focused, 
         {/* Reached by keyboard before all that it is about, drawn below it in thumb reach. */}
         {footer ? <View className="order-2 gap-2 border-t border-line bg-card p-3">{footer}</View> : null}
         <View role="main" className="order-1 min-h-0 flex-1">
-          {fixed ? children : <ScrollView contentContainerClassName="gap-4 p-4 pb-8">{children}</ScrollView>}
+          {fixed ? (
+            children
+          ) : (
+            <ScrollView contentContainerClassName={`gap-4 p-4 pb-8 ${narrow ? 'w-full max-w-3xl self-center' : ''}`}>
+              {children}
+            </ScrollView>
+          )}
         </View>
         {!wide && !focused ? (
           <View className="order-3">

@@ -1,6 +1,7 @@
 import type { Query } from '@tanstack/react-query';
 import { type CommandName, commandOf, type JobPage, type Sheet, type YardRow } from '@zealous-axle/core';
-import { keepRows } from '../device/rows';
+import { dropRow, keepRows } from '../device/rows';
+import { Refused } from './client';
 import { queryClient, yardRowQuery } from './queries';
 import type { YardAnswer } from './yard';
 
@@ -60,8 +61,10 @@ const placeIn = ({
 async function refreshRow(unit: string): Promise<void> {
   const lists = queryClient.getQueryCache().findAll({ queryKey: ['yard'] });
   if (lists.length === 0) return;
-  const row = await yardRowQuery(unit).catch(() => null);
+  const row = await yardRowQuery(unit).catch((error: unknown) => (error instanceof Refused ? null : undefined));
+  if (row === undefined) return;
   if (row) void keepRows([row]);
+  else void dropRow(unit);
   // What has no row any more left the yard.
   let moved = row === null;
   queryClient.setQueriesData<{ pages: YardAnswer[] }>({ queryKey: ['yard'] }, (data) => {

@@ -1,16 +1,8 @@
 import { bookFor, limitFor, meantFor, plainBook } from '../limits';
 import { must, parseLength } from '../measure';
 import { BENCH_KINDS } from '../reading';
-import { at, first } from '../testing/judging';
+import { at, first, ownLimit } from '../testing/judging';
 
-const own = (tightens: string, value: string) => ({
-  id: tightens,
-  tightens,
-  value,
-  reason: 'ours',
-  by: 'Wyn',
-  at: '2026-01-01',
-});
 const governor = (cutIn: string, cutOut: string) => first({ kind: 'air-test', test: 'governor', cutIn, cutOut });
 
 test('both ends of a governor are judged', () => {
@@ -43,7 +35,7 @@ test('among limits that are kept, or passed alike, the strictest is the one that
   const stroke = (value: string) =>
     first(
       { kind: 'stroke-applied', ...at, value, reservoir: '95 psi' },
-      { limits: [own('stroke.clamp.30.standard', '1 3/4 in')] },
+      { limits: [ownLimit('stroke.clamp.30.standard', '1 3/4 in')] },
     );
   expect(stroke('1 1/2 in')).toMatchObject({ verdict: 'within', limit: '1 3/4 in', margin: '1/4 in' });
   expect(stroke('1 7/8 in')).toMatchObject({ verdict: 'shop-limit', limit: '1 3/4 in' });
@@ -91,7 +83,7 @@ test('a fleet’s limit stands beside the one it tightens, and is withdrawn by t
   const book = bookFor({
     book: 'na',
     policies: {},
-    limits: [own('tread.other', '3/32 in'), own('tread.front', '2/32 in')],
+    limits: [ownLimit('tread.other', '3/32 in'), ownLimit('tread.front', '2/32 in')],
   });
   const fleets = book.limits.filter(({ from }) => from === 'fleet');
   expect(fleets).toMatchObject([{ id: 'fleet.tread.other', value: '3/32 in', fails: 'shop-limit', sure: 'practice' }]);

@@ -1,16 +1,6 @@
-import type { FleetLimit } from '../limits';
-import { ask, at, first, type Given, type More } from '../testing/judging';
+import { ask, at, first, type Given, type More, ownLimit } from '../testing/judging';
 
 /** What is answered word for word: verdict, figures, share, rule and sentence of readings on either side of every limit. */
-const own = (tightens: string, value: string): FleetLimit => ({
-  id: tightens,
-  tightens,
-  value,
-  reason: 'ours',
-  by: 'Wyn',
-  at: '2026-01-01',
-});
-
 const stroke = (value: string, reservoir: string | null = '95 psi', more: object = {}): Given => ({
   kind: 'stroke-applied',
   ...at,
@@ -41,9 +31,9 @@ const STROKES: [Given, More?][] = [
   [stroke('2 1/8 in'), { axle: { adjuster: 'manual' } }],
   [stroke('2 1/8 in'), { axle: { adjuster: undefined } }],
   [stroke('2 1/8 in'), { policies: { adjuster: 'find-cause' } }],
-  [stroke('1 7/8 in'), { limits: [own('stroke.clamp.30.standard', '1 3/4 in')] }],
-  [stroke('1 7/8 in', '60 psi'), { limits: [own('stroke.clamp.30.standard', '1 3/4 in')] }],
-  [stroke('2 1/8 in'), { limits: [own('stroke.clamp.30.standard', '1 3/4 in')] }],
+  [stroke('1 7/8 in'), { limits: [ownLimit('stroke.clamp.30.standard', '1 3/4 in')] }],
+  [stroke('1 7/8 in', '60 psi'), { limits: [ownLimit('stroke.clamp.30.standard', '1 3/4 in')] }],
+  [stroke('2 1/8 in'), { limits: [ownLimit('stroke.clamp.30.standard', '1 3/4 in')] }],
   [stroke('1 7/8 in'), { axle: { chamber: null } }],
   [stroke('1 7/8 in'), { axle: { chamber: { type: 'clamp', size: '99', stroke: 'standard' } } }],
   [stroke('1 7/8 in'), { axle: { brake: 'air-disc' } }],
@@ -63,7 +53,7 @@ const LININGS: [Given, More?][] = [
   [lining('1/8 in'), { axle: { brake: 'hydraulic-drum' } }],
   [lining('1/32 in'), { axle: { brake: 'hydraulic-disc' } }],
   [lining('1/8 in'), { axle: { brake: 'electric' } }],
-  [lining('5/16 in'), { limits: [own('lining.drum', '3/8 in')] }],
+  [lining('5/16 in'), { limits: [ownLimit('lining.drum', '3/8 in')] }],
   [lining('5 mm', '4 mm'), { book: 'gb' }],
   [lining('1 mm'), { book: 'gb' }],
 ];
@@ -76,7 +66,7 @@ const TREADS: [Given, More?][] = [
   [tread(['2/32', '1/32', '1/32', '2/32'])],
   [tread(['1/32', '1/32', '6/32'], ['1/32', '1/32', '6/32'])],
   [tread(['0/32', '0/32', '6/32'], ['0/32', '0/32', '6/32'], ['0/32', '0/32', '6/32'])],
-  [tread(['5/32']), { limits: [own('tread.other', '6/32')] }],
+  [tread(['5/32']), { limits: [ownLimit('tread.other', '6/32')] }],
   ...[
     ['0.5 mm', '3 mm', '3 mm', '3 mm'],
     ['3 mm', '0.5 mm', '3 mm', '3 mm'],
@@ -117,7 +107,7 @@ const PARTS: [Given, More?][] = [
   ...['16.5 in', '16.62 in', '16.63 in'].map((value): [Given] => [drum(value)]),
   [drum('16.65 in', { marked: '16.620 in' })],
   [drum('16.60 in', { marked: '16.620 in' })],
-  [drum('16.61 in', { marked: '16.620 in' }), { limits: [own('drum.16-5', '16.6 in')] }],
+  [drum('16.61 in', { marked: '16.620 in' }), { limits: [ownLimit('drum.16-5', '16.6 in')] }],
   ...['45 mm', '37 mm', '36 mm'].map((value): [Given, More] => [rotor(value), { axle: { brake: 'air-disc' } }]),
   [rotor('36 mm', { marked: '37 mm' }), { axle: { brake: 'air-disc' } }],
   [rotor('38 mm', { marked: '37 mm' }), { axle: { brake: 'air-disc' } }],

@@ -12,6 +12,7 @@ import {
   policySchema,
   stickerLastDay,
 } from '.';
+import { chamberSizes, chambersLike } from './chambers';
 
 test.each(Object.entries(BOOKS))('book %s has the published shape, and no id twice', (id, book) => {
   expect(bookSchema.parse(book)).toEqual(book);
@@ -92,4 +93,12 @@ describe('a fleet’s own limit', () => {
     const maker = { lining: { value: '3/8 in', source: 'manual' } };
     expect(limitFor(book, 'lining', { ...end, maker })).toMatchObject({ value: '3/8 in', from: 'maker' });
   });
+});
+
+test('every clamp chamber is told by what it measures across, larger ones by more', () => {
+  const rings = chamberSizes('clamp').map((size) => chambersLike('clamp', size)[0]?.across?.nm ?? 0);
+  expect(rings.length).toBeGreaterThan(5);
+  expect(Math.min(...rings)).toBeGreaterThan(0);
+  expect(rings).toEqual([...rings].sort((a, b) => a - b));
+  expect(chambersLike('clamp', '30').map(({ limit }) => limit)).toEqual(['2 in', '2 1/2 in']);
 });

@@ -13,6 +13,16 @@ export type More = {
   limits?: FleetLimit[];
 };
 
+/** A fleet's own limit, stricter than the one it names. */
+export const ownLimit = (tightens: string, value: string): FleetLimit => ({
+  id: tightens,
+  tightens,
+  value,
+  reason: 'ours',
+  by: 'Wyn',
+  at: '2026-01-01',
+});
+
 /** Judges readings of a one-axle trailer. */
 export const ask = (readings: Given[], { axle, book = 'na', policies = {}, limits = [] }: More = {}) => {
   const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, ...axle }] };

@@ -9,7 +9,14 @@ import { fleet, person, session } from './schema';
 export const SESSION_DAYS = 30;
 const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 /** Codes are long and drawn at random: a plain hash gives nothing away. */
-export const codeHash = tokenHash;
+const codeHash = tokenHash;
+const CODE_DAYS = 7;
+
+/** What is kept of a code that opens the door once, within a week. */
+export const inviteBy = (code: string, now: Date) => ({
+  inviteHash: codeHash(code),
+  inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
+});
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** A sign-in name is `person@fleet`. */

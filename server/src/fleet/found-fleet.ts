@@ -1,10 +1,10 @@
 import { randomInt } from 'node:crypto';
 import { BOOK_IDS, CODE_LETTERS, INCH_UNITS, METRIC_UNITS, signInText, wordsText } from '@zealous-axle/core';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { codeHash, fleet, noPassword, person } from '../access';
-import { connect } from '../store';
+import { fleet, inviteBy, noPassword, person } from '../access';
+import { connect, type FleetStore } from '../store';
 
 const isZone = (zone: string): boolean => {
   try {
@@ -28,7 +28,6 @@ export const foundingSchema = z.object({
 });
 export type Founding = z.infer<typeof foundingSchema>;
 
-const CODE_DAYS = 7;
 const four = () => Array.from({ length: 4 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('');
 
 /** A sign-in name made of a person's own: `Wyn Castellan` is `wyn.castellan`. */
@@ -42,7 +41,23 @@ const signInOf = (name: string): string => {
   return signInText.safeParse(plain).data ?? 'manager';
 };
 
-/** Makes an empty fleet with its first manager; null where a fleet of that short name is there already. Gives the manager's sign-in name and code. */
+const onceCode = () => `${four()}-${four()}-${four()}`;
+
+/** A new code for the first manager of a fleet in which nobody has come in yet: the one before may be lost or too old. */
+async function codeAgain(db: FleetStore, fleetId: string, slug: string, now: Date) {
+  await db.execute(sql`select set_config('za.fleet', ${fleetId}, true)`);
+  const people = await db.select().from(person);
+  const [first] = people;
+  if (people.length !== 1 || !first?.inviteUntil) return null;
+  const code = onceCode();
+  await db.update(person).set(inviteBy(code, now)).where(eq(person.id, first.id));
+  return { name: `${first.signIn}@${slug}`, code };
+}
+
+/**
+ * Makes an empty fleet with its first manager, and gives the name and code they come in by. Where a fleet of that short
+ * name is there already: a new code while nobody has come in yet, else null.
+ */
 export async function foundFleet(
   ownerUrl: string,
   { name, slug, zone, book, units, manager }: Founding,
@@ -52,31 +67,17 @@ export async function foundFleet(
   const passwordHash = await noPassword();
   try {
     return await owner.db.transaction(async (db) => {
-      await db.execute(sql`select pg_advisory_xact_lock(6427503)`);
+      await db.execute(sql`select pg_advisory_xact_lock(6427503), set_config('za.slug', ${slug}, true)`);
+      const [there] = await db.select({ id: fleet.fleetId }).from(fleet).where(eq(fleet.slug, slug));
+      if (there) return codeAgain(db as unknown as FleetStore, there.id, slug, now);
       const fleetId = uuidv7();
-      await db.execute(sql`select set_config('za.slug', ${slug}, true), set_config('za.fleet', ${fleetId}, true)`);
-      const { rows } = await db.execute<{ any: boolean }>(sql`select exists (select 1 from fleet) as any`);
-      if (rows[0]?.any) return null;
-      await db.insert(fleet).values({
-        fleetId,
-        slug,
-        name,
-        zone,
-        book,
-        units: units === 'inch' ? INCH_UNITS : METRIC_UNITS,
-      });
-      const code = `${four()}-${four()}-${four()}`;
+      await db.execute(sql`select set_config('za.fleet', ${fleetId}, true)`);
+      const measures = units === 'inch' ? INCH_UNITS : METRIC_UNITS;
+      await db.insert(fleet).values({ fleetId, slug, name, zone, book, units: measures });
+      const code = onceCode();
       const signIn = signInOf(manager);
-      await db.insert(person).values({
-        fleetId,
-        id: uuidv7(),
-        signIn,
-        name: manager,
-        role: 'manager',
-        passwordHash,
-        inviteHash: codeHash(code),
-        inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
-      });
+      const own = { fleetId, id: uuidv7(), signIn, name: manager, role: 'manager' as const };
+      await db.insert(person).values({ ...own, passwordHash, ...inviteBy(code, now) });
       return { name: `${signIn}@${slug}`, code };
     });
   } finally {

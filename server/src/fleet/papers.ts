@@ -30,7 +30,7 @@ export const recordSticker: Handler<'record-sticker'> = async (doing) => {
 
 /** Takes another paper: its last day, or the day it was done and after how many weeks it is done again. */
 export const recordPaper: Handler<'record-paper'> = async (doing) => {
-  const { store, body, at } = doing;
+  const { store, body, now } = doing;
   const row = found(await findUnit(store, body.unit));
   const { name, good } = body;
   if (!good) {
@@ -39,7 +39,7 @@ export const recordPaper: Handler<'record-paper'> = async (doing) => {
   }
   const kind = PAPERS.find((each) => each.name === name);
   const { yearBuilt } = row.features;
-  const allowed = kind && weeksAllowed(kind, yearBuilt ? at.getUTCFullYear() - yearBuilt : null);
+  const allowed = kind && weeksAllowed(kind, yearBuilt ? now.getUTCFullYear() - yearBuilt : null);
   if ('until' in good) {
     if (allowed) throw invalid('body.good', 'weeks-needed', allowed.least, allowed.most);
     return keepPaper(doing, row.id, body.paper, name, good.until);

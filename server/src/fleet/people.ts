@@ -1,11 +1,10 @@
 import { mayManage, type PersonView, type Role } from '@zealous-axle/core';
 import { asc, eq } from 'drizzle-orm';
-import { codeHash, endSessions, noPassword, person } from '../access';
+import { endSessions, inviteBy, noPassword, person } from '../access';
 import { invalid, KnownProblem, notNow } from '../problem';
 import { changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 
-const CODE_DAYS = 7;
 type Row = typeof person.$inferSelect;
 
 const viewOf = ({ id, signIn, name, role, active, inviteUntil, version }: Row): PersonView => ({
@@ -21,11 +20,6 @@ const viewOf = ({ id, signIn, name, role, active, inviteUntil, version }: Row): 
 /** Everybody of the fleet: who left too, since the records name them. */
 export const peopleOf = async (store: FleetStore): Promise<PersonView[]> =>
   (await store.select().from(person).orderBy(asc(person.name))).map(viewOf);
-
-const inviteOf = (code: string, now: Date) => ({
-  inviteHash: codeHash(code),
-  inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
-});
 
 type Managing = Pick<Doing<'set-person'>, 'store' | 'session'>;
 
@@ -69,7 +63,7 @@ export const invitePerson: Handler<'invite-person'> = async (doing) => {
     signIn: body.signIn,
     ...body.form,
     passwordHash: await noPassword(),
-    ...inviteOf(body.code, now),
+    ...inviteBy(body.code, now),
   });
   return { unitId: null, changed: [changed('person', body.person, 1)], eventBody: withoutCode(body) };
 };
@@ -93,6 +87,6 @@ export const resetPerson: Handler<'reset-person'> = async (doing) => {
   const whom = await another(doing, body.person, body.version);
   if (!whom.active) throw notNow('has-left');
   await endSessions(store, whom.id);
-  const done = await keep(store, whom, { passwordHash: await noPassword(), ...inviteOf(body.code, now) });
+  const done = await keep(store, whom, { passwordHash: await noPassword(), ...inviteBy(body.code, now) });
   return { ...done, eventBody: withoutCode(body) };
 };

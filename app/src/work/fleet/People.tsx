@@ -14,6 +14,7 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
+import { useOutbox } from '../../device/useOutbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { ChoiceField } from '../../parts/ChoiceField';
@@ -44,24 +45,39 @@ interface Given {
   code: string;
 }
 
+/** Whether the code works yet: it does once the server has taken it. */
+function useCodeState(code: string): { words: string; look: 'ask' | 'stop' } | null {
+  const { entries } = useOutbox();
+  const entry = entries.find(({ body }) => (body as { code?: string }).code === code);
+  if (entry?.refused) {
+    const { errors, detail } = entry.refused;
+    return { words: `Refused, so this code opens nothing: ${errors[0]?.message ?? detail}`, look: 'stop' };
+  }
+  return entry ? { words: 'Not sent yet: the code opens the door once this device has sent it.', look: 'ask' } : null;
+}
+
 function Code({ given, slug, onClose }: { given: Given; slug: string; onClose: () => void }) {
   const who = `${given.signIn}@${slug}`;
   const address = `${location.origin}/?name=${encodeURIComponent(who)}&code=${given.code}`;
+  const state = useCodeState(given.code);
   return (
     <Drawer title={`For ${given.name}`} onClose={onClose}>
+      {state ? <Notice look={state.look}>{state.words}</Notice> : null}
       <Text>This is shown once. Tell it to nobody else: it opens the door within a week, once.</Text>
-      <Card>
-        <Text tone="soft">Name</Text>
-        <Text reading bold size="lead">
-          {who}
-        </Text>
-        <Text tone="soft">Code</Text>
-        <Text reading bold size="title">
-          {given.code}
-        </Text>
-        <Text tone="soft">At this address</Text>
-        <Text reading>{address}</Text>
-      </Card>
+      <View id="once-code">
+        <Card>
+          <Text tone="soft">Name</Text>
+          <Text reading bold size="lead">
+            {who}
+          </Text>
+          <Text tone="soft">Code</Text>
+          <Text reading bold size="title">
+            {given.code}
+          </Text>
+          <Text tone="soft">At this address</Text>
+          <Text reading>{address}</Text>
+        </Card>
+      </View>
       <View className="flex-row gap-2">
         <Button className="grow" label="Print" onPress={() => window.print()} />
         <Button className="grow" look="act" label="I have told them" onPress={onClose} />
@@ -118,7 +134,7 @@ function Change({ whom, onCode, onClose }: { whom: PersonView; onCode: (given: G
     <Drawer title={name} onClose={onClose}>
       {whom.state === 'left' ? (
         <>
-          <Text>They left: they stay in the records and cannot sign in.</Text>
+          <Text>They left: they stay in the records and cannot sign in. Once back, they need a new code.</Text>
           <Button tall label="Back again" onPress={() => leave(false)} />
         </>
       ) : (
@@ -175,7 +191,7 @@ export function People() {
     setGiven(next);
   };
   return (
-    <Screen title="People" under={fleet.name} back={goBack('/set-up')}>
+    <Screen narrow title="People" under={fleet.name} back={goBack('/set-up')}>
       <Button tall look="act" label="Invite somebody" onPress={() => setInviting(true)} />
       <Loaded query={query}>
         {({ people, slug }) => (
@@ -204,7 +220,6 @@ export function People() {
       <Rights />
       {inviting ? <Invite onDone={tell} onClose={() => setInviting(false)} /> : null}
       {changing ? <Change whom={changing} onCode={tell} onClose={() => setChanging(null)} /> : null}
-      {query.isError && given ? <Notice look="ask">{`The code for ${given.name} is ${given.code}.`}</Notice> : null}
     </Screen>
   );
 }

@@ -121,7 +121,7 @@ export function SetUp() {
   const { fleet } = useSession();
   const query = useQuery({ queryKey: ['set-up'], queryFn: () => call<Has>('GET', '/set-up') });
   return (
-    <Screen title="Setting up" under={fleet.name} back={goBack('/me')}>
+    <Screen narrow title="Setting up" under={fleet.name} back={goBack('/me')}>
       <Loaded query={query}>{(has) => <Steps has={has} />}</Loaded>
     </Screen>
   );

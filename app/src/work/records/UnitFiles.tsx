@@ -15,8 +15,11 @@ const MOST_NAMED = 12;
 /** Units as a file: out, and in with a preview that names every bad line. Fifty alike are fifty lines. */
 export function UnitFiles() {
   return (
-    <Screen title="Units as a file" under="units.csv" back={goBack('/set-up')}>
-      <Card title="Out" note="Every unit in use, in one file any spreadsheet opens.">
+    <Screen narrow title="Units as a file" under="units.csv" back={goBack('/set-up')}>
+      <Card
+        title="Out"
+        note="Every unit in use, in one file any spreadsheet opens. What differs at one end of an axle, and makers’ limits, have no column."
+      >
         <Button label="Save units.csv" onPress={() => void Linking.openURL('/api/v1/units.csv')} />
       </Card>
       <CsvImport<UnitsPreview>

@@ -5,10 +5,10 @@ import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { COUPLING_WORDS, DOOR_WORDS, optionsOf } from './words';
 
-const YES_NO = [
-  { value: 'yes', label: 'Fitted' },
-  { value: 'no', label: 'Not fitted' },
-] as const;
+const UNKNOWN = { value: 'unknown', label: 'Not known' } as const;
+const YES_NO = [{ value: 'yes', label: 'Fitted' }, { value: 'no', label: 'Not fitted' }, UNKNOWN] as const;
+/** What was chosen; nothing where it is not known. */
+const known = <V extends string>(value: V | 'unknown'): V | undefined => (value === 'unknown' ? undefined : value);
 type Flag = 'abs' | 'autoInflation' | 'liftGate';
 const FLAGS: Record<Flag, string> = { abs: 'ABS', autoInflation: 'Automatic tyre inflation', liftGate: 'Lift gate' };
 
@@ -18,19 +18,19 @@ interface Props {
   onChange: (features: Features) => void;
 }
 
-/** What is fitted beside the running gear. What is left open is not known, and is asked for on the walk. */
+/** What is fitted beside the running gear. What is not known is asked for on the walk. */
 export function FeaturesCard({ features, yearWrong, onChange }: Props) {
   const change = (some: Partial<Features>) => onChange({ ...features, ...some });
-  const flag = (name: Flag) => (features[name] === undefined ? null : features[name] ? 'yes' : 'no');
+  const flag = (name: Flag) => (features[name] === undefined ? 'unknown' : features[name] ? 'yes' : 'no');
   return (
-    <Card title="What is fitted" note="Left open, it is not known and is asked for on the walk.">
+    <Card title="What is fitted" note="What is not known is asked for on the walk.">
       <View className="gap-4">
         <Choice
           label="Coupling"
           pairs
-          options={optionsOf(COUPLING_WORDS)}
-          value={features.coupling ?? null}
-          onChange={(coupling) => change({ coupling })}
+          options={[...optionsOf(COUPLING_WORDS), UNKNOWN]}
+          value={features.coupling ?? 'unknown'}
+          onChange={(coupling) => change({ coupling: known(coupling) })}
         />
         {(Object.keys(FLAGS) as Flag[]).map((name) => (
           <Choice
@@ -38,14 +38,14 @@ export function FeaturesCard({ features, yearWrong, onChange }: Props) {
             label={FLAGS[name]}
             options={YES_NO}
             value={flag(name)}
-            onChange={(answer) => change({ [name]: answer === 'yes' })}
+            onChange={(answer) => change({ [name]: answer === 'unknown' ? undefined : answer === 'yes' })}
           />
         ))}
         <Choice
           label="Rear doors"
-          options={optionsOf(DOOR_WORDS)}
-          value={features.doors ?? null}
-          onChange={(doors) => change({ doors })}
+          options={[...optionsOf(DOOR_WORDS), UNKNOWN]}
+          value={features.doors ?? 'unknown'}
+          onChange={(doors) => change({ doors: known(doors) })}
         />
         <TextField
           label="Year built"

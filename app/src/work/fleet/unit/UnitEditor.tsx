@@ -152,6 +152,7 @@ export function NewUnit() {
   return (
     <Screen
       focused
+      narrow
       title="A new unit"
       under={from && query.data ? `Like ${query.data.number}` : undefined}
       back={goBack('/')}
@@ -170,7 +171,7 @@ export function EditUnit() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useUnit(id);
   return (
-    <Screen focused title="Correct the unit" under={query.data?.number} back={goBack(`/trailer/${id}`)}>
+    <Screen focused narrow title="Correct the unit" under={query.data?.number} back={goBack(`/trailer/${id}`)}>
       <Loaded query={query}>
         {(unit) => (
           <Form

@@ -183,17 +183,21 @@ export function FigurePad(pad: PadProps) {
       )}
       {field ? <Keys pad={pad} field={field} /> : null}
       <View className="flex-row flex-wrap items-start justify-between gap-2">
-        <View className="min-w-[8rem] flex-1 gap-2">
+        <View className="min-w-[8rem] flex-1 flex-row flex-wrap gap-x-4 gap-y-2">
           {reservoir ? (
-            <View className="flex-row flex-wrap gap-x-4">
+            <>
               <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
               <ChamberHere draft={draft} step={step} update={update} />
+            </>
+          ) : Options ? (
+            <View className="min-w-0 flex-1">
+              <Options {...pad} />
             </View>
           ) : null}
-          {Options ? <Options {...pad} /> : null}
         </View>
         {field && unit ? <UnitSwitch unit={unit} onChange={switchUnit} /> : null}
       </View>
+      {reservoir && Options ? <Options {...pad} /> : null}
     </>
   );
 }

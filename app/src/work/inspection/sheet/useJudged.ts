@@ -73,6 +73,10 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
   };
 }
 
+/** Closed, and not judged. */
+const TOO_OLD =
+  'This inspection reached the server later than a device may go without it: it is kept as it was read, and has no verdict.';
+
 /** The sheet of an inspection: from the server once it is closed and judged there, until then from this device. */
 export function useJudged(id: string): { judged: Judged | null; waiting: boolean; problem: Error | null } {
   const query = useSheet(id);
@@ -111,5 +115,6 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
     };
   }
   if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };
+  if (sheet?.closedAt) return { judged: null, waiting: false, problem: new Error(TOO_OLD) };
   return { judged: null, waiting: draft === undefined || query.isPending, problem: query.error };
 }
