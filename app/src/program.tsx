@@ -11,7 +11,7 @@ export { NotFound } from './parts/NotFound';
 export { LimitBook } from './work/fleet/LimitBook';
 
 export { Me } from './work/fleet/Me';
-export { People } from './work/fleet/People';
+export { People } from './work/fleet/people/People';
 export { RouteEditor } from './work/fleet/RouteEditor';
 export { Routes } from './work/fleet/Routes';
 export { FleetRulesScreen } from './work/fleet/Rules';

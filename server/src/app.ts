@@ -7,7 +7,7 @@ import Fastify from 'fastify';
 import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { defectRoutes } from './defects';
 import { type Live, liveRoutes } from './feeds';
-import { peopleRoutes, sessionRoutes } from './fleet';
+import { ownRoutes, peopleRoutes, sessionRoutes } from './fleet';
 import { doCommand } from './handlers';
 import {
   type App,
@@ -79,6 +79,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
     async (api) => {
       const v1 = api.withTypeProvider<ZodTypeProvider>();
       sessionRoutes(v1, parts);
+      ownRoutes(v1, parts);
       peopleRoutes(v1, parts);
       unitRoutes(v1, parts);
       inspectionRoutes(v1, parts);

@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { call } from '../server/client';
 
 /** Counted up when a session's shape changes: one kept in an older shape asks for a new sign-in. */
-const KEY = 'za-session-3';
+const KEY = 'za-session-4';
 
 function kept(): Session | null {
   try {
@@ -39,8 +39,8 @@ export function keepSession(next: Session | null): void {
 }
 
 /** Opens a session with the server. Throws what {@link call} throws. */
-export async function signIn(name: string, password: string): Promise<void> {
-  const opened = await call<Session>('POST', '/session', { name, password });
+export async function signIn(written: { name: string; password: string; code?: string }): Promise<void> {
+  const opened = await call<Session>('POST', '/session', written);
   fresh = true;
   keepSession(opened);
 }
@@ -51,6 +51,14 @@ export async function claimInvitation(written: { name: string; code: string; pas
   fresh = true;
   // The code is used: it does not stay in the address.
   window.history.replaceState(null, '', '/');
+  keepSession(opened);
+}
+
+/** Opens another person's session in place of this one; what was kept of the one before is let go by `forget`. */
+export async function changePerson(asked: { person: string; pin: string }, forget: () => Promise<void>): Promise<void> {
+  const opened = await call<Session>('POST', '/session/person', asked);
+  await forget();
+  fresh = true;
   keepSession(opened);
 }
 

@@ -9,21 +9,21 @@ import { followLive } from '../server/live';
 import { postCommand } from '../server/post-command';
 import { type Happened, refresh } from '../server/refresh';
 import { askYard } from '../server/yard';
-import { isKept, keepSession } from './session';
+import { changePerson, isKept, keepSession } from './session';
 
 /** What changes what a fleet judges by, or how a person reads it. */
 const changesRules = ({ type }: Happened): boolean =>
   type === 'read-again' || ['fleet', 'self'].includes(commandOf(type).about);
 
 /** Asks the server who is signed in and what the fleet judges by; without a server the last known stands. */
-const renew = () =>
+export const renewSession = () =>
   call<Session>('GET', '/session').then(keepSession, (error) => {
     if (error instanceof Refused) keepSession(null);
   });
 
 const again = (events: readonly Happened[]) => {
   refresh(events);
-  if (events.some(changesRules)) void renew();
+  if (events.some(changesRules)) void renewSession();
 };
 const sent = ({ name, body }: Waiting) => again([{ type: name, unit: (body as { unit?: string }).unit }]);
 
@@ -35,7 +35,7 @@ export function useFollowing({ person: { id }, fleet }: Session): void {
     if (location.pathname === '/') askYard(fleet.zone);
   });
   useEffect(() => {
-    if (isKept()) void renew();
+    if (isKept()) void renewSession();
     void openOutbox(id, postCommand);
     void clearOldDrafts(Date.now());
     const stops = [followLive(again), watchConnection(), onAnswered(sent)];
@@ -50,4 +50,9 @@ export async function signOut(): Promise<void> {
   await call('DELETE', '/session').catch(() => undefined);
   await forgetAnswers();
   keepSession(null);
+}
+
+/** Another person takes over this device by their PIN. Throws what {@link call} throws. */
+export async function takeOver(asked: { person: string; pin: string }): Promise<void> {
+  await changePerson(asked, forgetAnswers);
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { ROLES, type Role } from '../life';
-import { wordsText } from '../measure';
+import { ROLES, type Role, SHOP } from '../life';
+import { type Day, dayText, wordsText } from '../measure';
+import skillsFile from './skills.json';
 
 /** What a person signs in with before the `@` of the fleet. */
 export const signInText = z
@@ -32,11 +33,94 @@ export const claimSchema = z.strictObject({
 });
 export const newPasswordSchema = z.strictObject({ current: z.string().min(1).max(200), next: passwordText });
 
+/** The digits for a quick change of person on a shared device. */
+export const pinText = z
+  .string()
+  .trim()
+  .regex(/^\d{6}$/, 'a PIN has six digits');
+/** Null takes the PIN away. */
+export const ownPinSchema = z.strictObject({ current: z.string().min(1).max(200), pin: pinText.nullable() });
+export const changePersonSchema = z.strictObject({ person: z.uuid(), pin: pinText });
+/** Who may take over this device by a PIN: nobody before somebody signed in on it in full today. */
+export const changersSchema = z.strictObject({
+  fullToday: z.boolean(),
+  ownPin: z.boolean(),
+  people: z.array(z.strictObject({ id: z.string(), name: z.string() })),
+});
+export type Changers = z.infer<typeof changersSchema>;
+
+/** A code of the moment from one's own device, or one of the codes kept on paper. */
+export const factorCodeText = z.union([
+  z
+    .string()
+    .transform((text) => text.replaceAll(/\s/g, ''))
+    .pipe(z.string().regex(/^\d{6}$/, 'write the six digits your device shows, or a code you kept')),
+  onceCodeText,
+]);
+export const beginFactorSchema = z.strictObject({ current: z.string().min(1).max(200) });
+/** What a device needs to show codes: as an address it can scan, and to be typed. */
+export const factorOfferSchema = z.strictObject({ address: z.string(), secret: z.string() });
+export type FactorOffer = z.infer<typeof factorOfferSchema>;
+export const confirmFactorSchema = z.strictObject({ code: factorCodeText });
+/** Codes to keep on paper: each opens the door once where the device is lost. */
+export const keptCodesSchema = z.strictObject({ codes: z.array(z.string()) });
+export type KeptCodes = z.infer<typeof keptCodesSchema>;
+export const endFactorSchema = z.strictObject({ current: z.string().min(1).max(200), code: factorCodeText });
+/** Whose sign-in may ask for a second factor. */
+export const mayHaveFactor = (role: Role): boolean => SHOP.includes(role);
+
 /** Where one is signed in: since when, until when, and whether it is here. */
 export const ownSessionsSchema = z.array(z.strictObject({ opened: z.string(), ends: z.string(), here: z.boolean() }));
 export type OwnSessions = z.infer<typeof ownSessionsSchema>;
 
-export const personFormSchema = z.strictObject({ name: wordsText(60), role: z.enum(ROLES) });
+type Named = { name: string; says: string };
+/** What work a person does: what a job asks for. */
+export const SKILLS: readonly Named[] = skillsFile.skills;
+/** What a person holds a paper for. */
+export const QUALIFICATIONS: readonly Named[] = skillsFile.qualifications;
+const namesOf = (list: readonly Named[]) => list.map(({ name }) => name) as [string, ...string[]];
+
+/** An hour of the day in the fleet's zone, like 06:00; 24:00 is its end. */
+export const hourText = z
+  .string()
+  .trim()
+  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, 'write an hour like 06:00');
+
+/** Hours worked on days of the week, 1 for Monday to 7. A shift over midnight ends before it begins: 22:00 to 06:00. */
+export const shiftSchema = z
+  .strictObject({ days: z.array(z.int().min(1).max(7)).min(1).max(7), from: hourText, to: hourText })
+  .refine(({ from, to }) => from !== to, { path: ['to'], message: 'a shift does not end when it begins' });
+export type Shift = z.infer<typeof shiftSchema>;
+
+export const qualificationSchema = z.strictObject({
+  name: z.enum(namesOf(QUALIFICATIONS)),
+  /** Its last day; null where it has none. */
+  until: dayText.nullable(),
+});
+export type Qualification = z.infer<typeof qualificationSchema>;
+
+/** What a person can do, may sign and when they are there. */
+export const personWorkSchema = z.strictObject({
+  skills: z.array(z.enum(namesOf(SKILLS))).max(SKILLS.length),
+  qualifications: z.array(qualificationSchema).max(QUALIFICATIONS.length),
+  shifts: z.array(shiftSchema).max(14),
+});
+export type PersonWork = z.infer<typeof personWorkSchema>;
+export const NO_WORK: PersonWork = { skills: [], qualifications: [], shifts: [] };
+
+/** Whether a paper stands on a day: `never` held, `expired`, or `valid`. */
+export function qualified({ qualifications }: PersonWork, name: string, on: Day): 'never' | 'expired' | 'valid' {
+  const held = qualifications.find((each) => each.name === name);
+  if (!held) return 'never';
+  return held.until !== null && held.until < on ? 'expired' : 'valid';
+}
+
+export const personFormSchema = z.strictObject({
+  name: wordsText(60),
+  role: z.enum(ROLES),
+  /** Left as it is where it is not said. */
+  work: personWorkSchema.optional(),
+});
 
 export const PERSON_STATES = ['invited', 'active', 'left'] as const;
 export const personViewSchema = z.strictObject({
@@ -44,9 +128,12 @@ export const personViewSchema = z.strictObject({
   signIn: z.string(),
   name: z.string(),
   role: z.enum(ROLES),
+  work: personWorkSchema,
   state: z.enum(PERSON_STATES),
   /** Until when the code they were given opens the door. */
   invitedUntil: z.string().nullable(),
+  /** Whether a code of their own device is asked for beside the password. */
+  secondFactor: z.boolean(),
   version: z.int(),
 });
 export type PersonView = z.infer<typeof personViewSchema>;

@@ -3,12 +3,15 @@ import { routeSchema } from '../inspection';
 import { ROLES } from '../life';
 import { BOOK_IDS, fleetLimitSchema } from '../limits';
 import { displayUnitsSchema } from '../measure';
+import { factorCodeText } from './people';
 
 const id = z.string();
 
 export const signInSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   password: z.string().min(1).max(200),
+  /** Asked for where the person has a second factor. */
+  code: factorCodeText.optional(),
 });
 
 export const sessionSchema = z.strictObject({
@@ -16,6 +19,7 @@ export const sessionSchema = z.strictObject({
     id,
     name: z.string(),
     role: z.enum(ROLES),
+    secondFactor: z.boolean(),
     /** Null reads in the fleet's units. */
     units: displayUnitsSchema.nullable(),
   }),

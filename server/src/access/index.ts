@@ -1,7 +1,9 @@
 /** Who is signed in, and in which fleet. */
 
 export { noPassword } from './passwords';
+export { type Change, changePerson, changersOf, setPin } from './pin';
 export { fleet, person } from './schema';
+export { confirmFactor, endFactor, NO_FACTOR, offerFactor } from './second-factor';
 export {
   asSession,
   changePassword,

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 
 /** An argon2id hash of a password, with the library's recommended cost. */
@@ -16,3 +16,6 @@ export async function passwordFits(stored: string | null, password: string): Pro
   const fits = await verify(stored ?? (await decoy), password);
   return stored !== null && fits;
 }
+
+/** What is kept of a secret that was drawn at random and is long: a plain hash gives nothing away. */
+export const secretHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');

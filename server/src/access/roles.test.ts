@@ -60,14 +60,6 @@ describe('signing in', () => {
     expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(401);
   });
 
-  test('a session ends by itself after its days', async () => {
-    const cookies = { za_session: (await signIn('manager@roles', PASSWORD)).cookies[0]?.value ?? '' };
-    world.later(29 * 24 * 60);
-    expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(200);
-    world.later(2 * 24 * 60);
-    expect((await world.app.inject({ url: '/api/v1/session', cookies })).statusCode).toBe(401);
-  });
-
   test('tries are limited by name', async () => {
     const codes: number[] = [];
     for (let tries = 0; tries < 12; tries++) codes.push((await signIn('someone@roles', 'guess')).statusCode);

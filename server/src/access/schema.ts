@@ -1,5 +1,16 @@
-import type { BookId, DisplayUnits, Role } from '@zealous-axle/core';
-import { boolean, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
+import { type BookId, type DisplayUnits, NO_WORK, type PersonWork, type Role } from '@zealous-axle/core';
+import {
+  bigint,
+  boolean,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { at, fleetId, id, shape } from '../store';
 
 export const fleet = pgTable('fleet', {
@@ -32,6 +43,16 @@ export const person = pgTable(
     inviteHash: text('invite_hash'),
     inviteUntil: at('invite_until'),
     version: integer('version').notNull().default(1),
+    work: jsonb('work').$type<PersonWork>().notNull().default(NO_WORK),
+    pinHash: text('pin_hash'),
+    /** Wrong PINs since the last full sign-in. */
+    pinTries: smallint('pin_tries').notNull().default(0),
+    factorSecret: text('factor_secret'),
+    factorOn: boolean('factor_on').notNull().default(false),
+    /** The half minute of the last code that was used: no code works twice. */
+    factorStep: bigint('factor_step', { mode: 'number' }).notNull().default(0),
+    /** The hashes of the codes kept on paper. */
+    factorKept: text('factor_kept').array().notNull().default([]),
     /** Null reads in the fleet's units. */
     units: jsonb('units').$type<DisplayUnits>(),
     shape: shape(1),
@@ -47,6 +68,10 @@ export const session = pgTable(
     personId: uuid('person_id').notNull(),
     createdAt: at('created_at').notNull().defaultNow(),
     expiresAt: at('expires_at').notNull(),
+    /** When it was last used, to the hour. */
+    seenAt: at('seen_at').notNull().defaultNow(),
+    /** When somebody signed in on this device in full: a change by PIN keeps it. */
+    fullAt: at('full_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.tokenHash] })],
 );

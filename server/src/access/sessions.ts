@@ -1,21 +1,24 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { OwnSessions } from '@zealous-axle/core';
 import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Actor } from '../run';
 import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
-import { hashPassword, passwordFits } from './passwords';
+import { hashPassword, passwordFits, secretHash } from './passwords';
 import { fleet, person, session } from './schema';
+import { factorFits } from './second-factor';
 
+/** A session ends after so many days, and sooner where nothing was asked with it for so long. */
 export const SESSION_DAYS = 30;
-const tokenHash = (secret: string): string => createHash('sha256').update(secret).digest('hex');
-/** Codes are long and drawn at random: a plain hash gives nothing away. */
-const codeHash = tokenHash;
+const IDLE_DAYS = 7;
+const DAY_MS = 86_400_000;
+/** How exactly it is known when a session was last used: a read does not write each time. */
+const SEEN_EVERY_MS = 3_600_000;
 const CODE_DAYS = 7;
 
 /** What is kept of a code that opens the door once, within a week. */
 export const inviteBy = (code: string, now: Date) => ({
-  inviteHash: codeHash(code),
-  inviteUntil: new Date(now.getTime() + CODE_DAYS * 86_400_000),
+  inviteHash: secretHash(code),
+  inviteUntil: new Date(now.getTime() + CODE_DAYS * DAY_MS),
 });
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -39,38 +42,59 @@ export async function slugOf(store: FleetStore, fleetId: string): Promise<string
   return ours?.slug ?? '';
 }
 
-/** Opens a session: its token (`fleet.secret`), and what `work` makes of whoever it belongs to; null when name or password is wrong. */
+/** A session's token (`fleet.secret`), and what was made of whoever it belongs to. */
+export interface Opened<T> {
+  token: string;
+  answer: T;
+}
+export type SignedIn<T> =
+  | { opened: Opened<T> }
+  | { refused: 'wrong-sign-in' | 'second-factor' | 'wrong-second-factor' };
+
+/** Opens a session. Whether a second factor is asked for is said to who knows the password. */
 export async function signIn<T>(
   db: Database,
-  { name, password }: { name: string; password: string },
+  { name, password, code }: { name: string; password: string; code?: string | undefined },
   now: Date,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
-): Promise<{ token: string; answer: T } | null> {
+): Promise<SignedIn<T>> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
   if (!asked || !ours) {
     await passwordFits(null, password);
-    return null;
+    return { refused: 'wrong-sign-in' };
   }
   return inFleet(db, ours.fleetId, async (store) => {
     const [found] = await store
       .select()
       .from(person)
       .where(and(eq(person.signIn, asked.who), eq(person.active, true)));
-    if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) return null;
-    return { token: await openSession(store, found, now), answer: await work(store, actorOf(found, ours)) };
+    if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) return { refused: 'wrong-sign-in' };
+    if (found.factorOn && !code) return { refused: 'second-factor' };
+    if (found.factorOn && !(await factorFits(store, found, code ?? '', now))) return { refused: 'wrong-second-factor' };
+    if (found.pinTries) await store.update(person).set({ pinTries: 0 }).where(eq(person.id, found.id));
+    return {
+      opened: { token: await openSession(store, found, now), answer: await work(store, actorOf(found, ours)) },
+    };
   });
 }
 
 /** A new secret each time; the token is `fleet.secret`. */
-async function openSession(store: FleetStore, { fleetId, id }: typeof person.$inferSelect, now: Date): Promise<string> {
+export async function openSession(
+  store: FleetStore,
+  { fleetId, id }: typeof person.$inferSelect,
+  now: Date,
+  fullAt = now,
+): Promise<string> {
   const secret = randomBytes(32).toString('base64url');
   await store.delete(session).where(lt(session.expiresAt, now));
   await store.insert(session).values({
     fleetId,
-    tokenHash: tokenHash(secret),
+    tokenHash: secretHash(secret),
     personId: id,
-    expiresAt: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
+    expiresAt: new Date(now.getTime() + SESSION_DAYS * DAY_MS),
+    seenAt: now,
+    fullAt,
   });
   return `${fleetId}.${secret}`;
 }
@@ -81,7 +105,7 @@ export async function claim<T>(
   { name, code, password }: { name: string; code: string; password: string },
   now: Date,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
-): Promise<{ token: string; answer: T } | null> {
+): Promise<Opened<T> | null> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
   const passwordHash = await hashPassword(password);
@@ -94,7 +118,7 @@ export async function claim<T>(
         and(
           eq(person.signIn, asked.who),
           eq(person.active, true),
-          eq(person.inviteHash, codeHash(code)),
+          eq(person.inviteHash, secretHash(code)),
           gt(person.inviteUntil, now),
         ),
       )
@@ -123,7 +147,7 @@ export async function changePassword(
 
 /** One's own sessions, the newest first. */
 export async function ownSessions(store: FleetStore, actor: Actor, token: string, now: Date): Promise<OwnSessions> {
-  const here = tokenHash(splitToken(token)?.secret ?? '');
+  const here = secretHash(splitToken(token)?.secret ?? '');
   const rows = await store
     .select()
     .from(session)
@@ -144,15 +168,15 @@ export const endOthers = (store: FleetStore, actor: Actor, token: string) =>
 export const endSessions = (store: FleetStore, personId: string, but?: string) =>
   store
     .delete(session)
-    .where(and(eq(session.personId, personId), but ? ne(session.tokenHash, tokenHash(but)) : undefined));
+    .where(and(eq(session.personId, personId), but ? ne(session.tokenHash, secretHash(but)) : undefined));
 
-function splitToken(token: string): { fleetId: string; secret: string } | null {
+export function splitToken(token: string): { fleetId: string; secret: string } | null {
   const [fleetId = '', secret = ''] = token.split('.');
   return UUID.test(fleetId) && secret ? { fleetId, secret } : null;
 }
 
 const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelect): Actor => ({
-  person: { id: who.id, name: who.name, role: who.role, units: who.units },
+  person: { id: who.id, name: who.name, role: who.role, secondFactor: who.factorOn, units: who.units },
   fleet: {
     id: ours.fleetId,
     name: ours.name,
@@ -164,11 +188,18 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
   },
 });
 
-/** Who a token belongs to; null when it is unknown, expired or its person no longer active. */
-async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<Actor | null> {
+/** Somebody of the fleet, as whoever acts. */
+export async function theirActor(store: FleetStore, who: typeof person.$inferSelect): Promise<Actor> {
+  const [ours] = await store.select().from(fleet).where(eq(fleet.fleetId, who.fleetId));
+  if (!ours) throw new Error('a person without a fleet');
+  return actorOf(who, ours);
+}
+
+/** Who a token belongs to; null when it is unknown, ended, idle for too long or its person no longer active. */
+async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<{ actor: Actor; seenAt: Date } | null> {
   const asked = prepared(store, 'session', () =>
     store
-      .select({ person, fleet })
+      .select({ person, fleet, seenAt: session.seenAt })
       .from(session)
       .innerJoin(person, and(eq(person.fleetId, session.fleetId), eq(person.id, session.personId)))
       .innerJoin(fleet, eq(fleet.fleetId, session.fleetId))
@@ -176,12 +207,14 @@ async function sessionIn(store: FleetStore, secret: string, now: Date): Promise<
         and(
           eq(session.tokenHash, sql.placeholder('token')),
           gt(session.expiresAt, sql.placeholder('now')),
+          gt(session.seenAt, sql.placeholder('idle')),
           eq(person.active, true),
         ),
       ),
   );
-  const [row] = await asked.execute({ token: tokenHash(secret), now });
-  return row ? actorOf(row.person, row.fleet) : null;
+  const idle = new Date(now.getTime() - IDLE_DAYS * DAY_MS);
+  const [row] = await asked.execute({ token: secretHash(secret), now, idle });
+  return row ? { actor: actorOf(row.person, row.fleet), seenAt: row.seenAt } : null;
 }
 
 /** Reads as whoever the token belongs to, in the transaction that looked them up; null when it is nobody. */
@@ -193,10 +226,18 @@ export async function asSession<T>(
 ): Promise<{ answer: T } | null> {
   const parts = splitToken(token);
   if (!parts) return null;
-  return readInFleet(db, parts.fleetId, async (store) => {
+  const read = await readInFleet(db, parts.fleetId, async (store) => {
     const found = await sessionIn(store, parts.secret, now);
-    return found ? { answer: await work(store, found) } : null;
+    return found ? { answer: await work(store, found.actor), seenAt: found.seenAt } : null;
   });
+  if (read && now.getTime() - read.seenAt.getTime() > SEEN_EVERY_MS)
+    await inFleet(db, parts.fleetId, (store) =>
+      store
+        .update(session)
+        .set({ seenAt: now })
+        .where(eq(session.tokenHash, secretHash(parts.secret))),
+    );
+  return read;
 }
 
 /** Ends a session. Ending one twice does nothing. */
@@ -204,6 +245,6 @@ export async function signOut(db: Database, token: string): Promise<void> {
   const parts = splitToken(token);
   if (!parts) return;
   await inFleet(db, parts.fleetId, (store) =>
-    store.delete(session).where(eq(session.tokenHash, tokenHash(parts.secret))),
+    store.delete(session).where(eq(session.tokenHash, secretHash(parts.secret))),
   );
 }

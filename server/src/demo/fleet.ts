@@ -1,4 +1,4 @@
-import type { Axle, Features, Role, UnitKind } from '@zealous-axle/core';
+import type { Axle, Features, PersonWork, Role, Shift, UnitKind } from '@zealous-axle/core';
 
 /** The made-up growers' cooperative: people, bays and units. */
 export const FLEET = {
@@ -11,20 +11,64 @@ export const FLEET = {
 
 export const DEMO_PASSWORD = 'walk-round';
 
-export const PEOPLE: readonly { signIn: string; name: string; role: Role }[] = [
+const WEEK = [1, 2, 3, 4, 5];
+const EARLY: Shift[] = [{ days: WEEK, from: '06:00', to: '14:00' }];
+const LATE: Shift[] = [{ days: WEEK, from: '14:00', to: '22:00' }];
+const SATURDAY: Shift = { days: [6], from: '06:00', to: '12:00' };
+
+interface DemoWork {
+  skills: string[];
+  /** Each paper, and for how many days from now it stands: less than none where it has expired. */
+  holds?: Record<string, number>;
+  shifts: Shift[];
+}
+
+export const PEOPLE: readonly { signIn: string; name: string; role: Role; work?: DemoWork }[] = [
   { signIn: 'driver', name: 'Ines Dorval', role: 'driver' },
-  { signIn: 'technician', name: 'Tomas Rask', role: 'technician' },
+  {
+    signIn: 'technician',
+    name: 'Tomas Rask',
+    role: 'technician',
+    work: {
+      skills: ['brakes', 'inspector'],
+      holds: { 'Brake inspector': 410, 'Periodic inspector': 240 },
+      shifts: [...EARLY, SATURDAY],
+    },
+  },
   { signIn: 'foreman', name: 'Berit Holloway', role: 'foreman' },
   { signIn: 'manager', name: 'Amadi Thorne', role: 'manager' },
   { signIn: 'pell', name: 'Pell Arkwright', role: 'driver' },
   { signIn: 'sunniva', name: 'Sunniva Moss', role: 'driver' },
   { signIn: 'corin', name: 'Corin Vale', role: 'driver' },
   { signIn: 'oda', name: 'Oda Fenn', role: 'driver' },
-  { signIn: 'wyn', name: 'Wyn Castellan', role: 'technician' },
-  { signIn: 'marta', name: 'Marta Quill', role: 'technician' },
-  { signIn: 'jory', name: 'Jory Lund', role: 'technician' },
+  {
+    signIn: 'wyn',
+    name: 'Wyn Castellan',
+    role: 'technician',
+    work: { skills: ['brakes', 'suspension'], holds: { 'Brake inspector': -12 }, shifts: LATE },
+  },
+  { signIn: 'marta', name: 'Marta Quill', role: 'technician', work: { skills: ['tyres'], shifts: EARLY } },
+  {
+    signIn: 'jory',
+    name: 'Jory Lund',
+    role: 'technician',
+    work: { skills: ['electrical', 'air'], holds: { 'Refrigerant handler': 95 }, shifts: [...EARLY, SATURDAY] },
+  },
+  {
+    signIn: 'edda',
+    name: 'Edda Sorrel',
+    role: 'technician',
+    work: { skills: ['welding', 'body'], holds: { Welder: 150 }, shifts: LATE },
+  },
   { signIn: 'hale', name: 'Hale Oyelaran', role: 'foreman' },
 ];
+
+/** What a demo person can do, with its papers' days counted from today. */
+export const workOf = ({ skills, holds = {}, shifts }: DemoWork, dayAhead: (days: number) => string): PersonWork => ({
+  skills,
+  qualifications: Object.entries(holds).map(([name, days]) => ({ name, until: dayAhead(days) })),
+  shifts,
+});
 
 export const BAYS = ['Bay 1 – lift', 'Bay 2 – lift', 'Bay 3 – long', 'Wash and yard'] as const;
 

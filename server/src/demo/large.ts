@@ -136,7 +136,7 @@ async function fill(client: pg.ClientBase, { units, now, say }: LargeAsked): Pro
   const { id: fleetId, slug, name, zone, book } = LARGE;
   await db.insert(fleet).values({ fleetId, slug, name, zone, book });
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const people = PEOPLE.map((each) => ({ ...own(), ...each, passwordHash }));
+  const people = PEOPLE.map(({ signIn, name, role }) => ({ ...own(), signIn, name, role, passwordHash }));
   await db.insert(person).values(people);
   const bays = BAYS.map((bayName, rank) => ({ ...own(), name: bayName, rank }));
   await db.insert(bay).values(bays);

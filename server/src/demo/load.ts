@@ -1,4 +1,4 @@
-import { dayAfter, dayIn, INCH_UNITS, type Unit } from '@zealous-axle/core';
+import { dayAfter, dayIn, INCH_UNITS, NO_WORK, type Unit } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
@@ -7,7 +7,7 @@ import { currentReading, inspection, judgement, reading } from '../inspection/sc
 import type { Actor } from '../run/actor';
 import { connect, type Database, type FleetStore } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
-import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS } from './fleet';
+import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS, workOf } from './fleet';
 import { wornReadings } from './history';
 import { pastInspection, standing } from './past';
 import { oneOf, type Random, seeded, seededId } from './random';
@@ -103,7 +103,14 @@ async function loadFleet(db: Database, now: Date) {
     .insert(fleet)
     .values({ fleetId: FLEET.id, slug: FLEET.slug, name: FLEET.name, zone: FLEET.zone, book: FLEET.book });
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const people = PEOPLE.map((each) => ({ fleetId: FLEET.id, id: id(), ...each, passwordHash }));
+  const today = dayIn(FLEET.zone, now);
+  const people = PEOPLE.map(({ work, ...each }) => ({
+    fleetId: FLEET.id,
+    id: id(),
+    ...each,
+    passwordHash,
+    work: work ? workOf(work, (days) => dayAfter(today, days)) : NO_WORK,
+  }));
   await db.insert(person).values(people);
   const bays = BAYS.map((name, rank) => ({ fleetId: FLEET.id, id: id(), name, rank }));
   await db.insert(bay).values(bays);
@@ -129,7 +136,7 @@ async function loadFleet(db: Database, now: Date) {
     const who = people.find((each) => each.signIn === signIn);
     if (!who) throw new Error(`no demo person ${signIn}`);
     return {
-      person: { id: who.id, name: who.name, role: who.role, units: null },
+      person: { id: who.id, name: who.name, role: who.role, secondFactor: false, units: null },
       fleet: {
         id: FLEET.id,
         name: FLEET.name,

@@ -3,6 +3,7 @@
 export { foundFleet, foundingSchema } from './found-fleet';
 export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
+export { ownRoutes } from './own-routes';
 export { recordPaper, recordSticker } from './papers';
 export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
 export { peopleRoutes } from './people-routes';

@@ -1,19 +1,21 @@
-import { mayManage, type PersonView, type Role } from '@zealous-axle/core';
+import { mayManage, NO_WORK, type PersonView, type Role } from '@zealous-axle/core';
 import { asc, eq } from 'drizzle-orm';
-import { endSessions, inviteBy, noPassword, person } from '../access';
+import { endSessions, inviteBy, NO_FACTOR, noPassword, person } from '../access';
 import { invalid, KnownProblem, notNow } from '../problem';
 import { changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 
 type Row = typeof person.$inferSelect;
 
-const viewOf = ({ id, signIn, name, role, active, inviteUntil, version }: Row): PersonView => ({
+const viewOf = ({ id, signIn, name, role, work, active, inviteUntil, factorOn, version }: Row): PersonView => ({
   id,
   signIn,
   name,
   role,
+  work,
   state: active ? (inviteUntil ? 'invited' : 'active') : 'left',
   invitedUntil: inviteUntil?.toISOString() ?? null,
+  secondFactor: factorOn,
   version,
 });
 
@@ -62,6 +64,7 @@ export const invitePerson: Handler<'invite-person'> = async (doing) => {
     id: body.person,
     signIn: body.signIn,
     ...body.form,
+    work: body.form.work ?? NO_WORK,
     passwordHash: await noPassword(),
     ...inviteBy(body.code, now),
   });
@@ -70,15 +73,19 @@ export const invitePerson: Handler<'invite-person'> = async (doing) => {
 
 export const setPerson: Handler<'set-person'> = async (doing) => {
   const whom = await another(doing, doing.body.person, doing.body.version);
-  await may(doing, doing.body.form.role);
-  return keep(doing.store, whom, doing.body.form);
+  const { form } = doing.body;
+  await may(doing, form.role);
+  return keep(doing.store, whom, { ...form, work: form.work ?? whom.work });
 };
+
+/** Neither password nor PIN, and no second factor asked for. */
+const noWayIn = async () => ({ passwordHash: await noPassword(), pinHash: null, pinTries: 0, ...NO_FACTOR });
 
 export const setPersonLeft: Handler<'set-person-left'> = async (doing) => {
   const { store, body } = doing;
   const whom = await another(doing, body.person, body.version);
   if (body.left) await endSessions(store, whom.id);
-  const gone = body.left ? { inviteHash: null, inviteUntil: null, passwordHash: await noPassword() } : {};
+  const gone = body.left ? { inviteHash: null, inviteUntil: null, ...(await noWayIn()) } : {};
   return keep(store, whom, { active: !body.left, ...gone });
 };
 
@@ -87,6 +94,6 @@ export const resetPerson: Handler<'reset-person'> = async (doing) => {
   const whom = await another(doing, body.person, body.version);
   if (!whom.active) throw notNow('has-left');
   await endSessions(store, whom.id);
-  const done = await keep(store, whom, { passwordHash: await noPassword(), ...inviteBy(body.code, now) });
+  const done = await keep(store, whom, { ...(await noWayIn()), ...inviteBy(body.code, now) });
   return { ...done, eventBody: withoutCode(body) };
 };

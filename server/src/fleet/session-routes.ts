@@ -17,10 +17,10 @@ export function sessionRoutes(app: App, serving: Serving): void {
       config: { rateLimit: byName },
     },
     async (request, reply) => {
-      const opened = await signIn(serving.db, request.body, serving.now(), sessionOf);
-      if (!opened) throw new KnownProblem('wrong-sign-in');
-      reply.setCookie(COOKIE, opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
-      return opened.answer;
+      const came = await signIn(serving.db, request.body, serving.now(), sessionOf);
+      if ('refused' in came) throw new KnownProblem(came.refused);
+      reply.setCookie(COOKIE, came.opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
+      return came.opened.answer;
     },
   );
 

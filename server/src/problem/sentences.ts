@@ -36,6 +36,8 @@ const SENTENCES = {
   'not-oneself': 'Nobody does this to themselves: another foreman or manager does.',
   'has-left': 'They have left: bring them back first.',
   'current-password': 'The current password is wrong.',
+  'password-or-code': 'The password or the code is wrong.',
+  'device-code': 'This is not the code the device shows now. Is its clock right?',
   'number-taken': (number: string) => `There is a unit ${number} already.`,
   'twice-in-file': (number: string) => `${number} stands in this file twice.`,
   'axle-in-use': (axle: number) =>

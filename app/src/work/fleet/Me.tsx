@@ -14,8 +14,11 @@ import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { signOut } from '../../session/useFollowing';
-import { OwnSessions } from './OwnSessions';
-import { Password } from './Password';
+import { ChangePerson } from './own/ChangePerson';
+import { OwnSessions } from './own/OwnSessions';
+import { Password } from './own/Password';
+import { Pin } from './own/Pin';
+import { SecondFactor } from './own/SecondFactor';
 import { UnitChoices } from './UnitChoices';
 
 const THEMES: readonly { value: ThemeChoice; label: string }[] = [
@@ -70,7 +73,10 @@ export function Me() {
   return (
     <Screen title="Me" under={fleet.name}>
       <Card title={person.name} note={`${person.role} at ${fleet.name}`}>
+        <ChangePerson />
         <Password />
+        <Pin />
+        <SecondFactor />
         <OwnSessions />
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>

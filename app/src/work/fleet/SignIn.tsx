@@ -20,7 +20,7 @@ const writtenIn = (input: TextInput | null): string => (input as unknown as HTML
 /** The door: name, password, and what the program is. `onBegin` is told when somebody begins to sign in. */
 export function SignIn({ onBegin }: { onBegin?: () => void }) {
   const { control, handleSubmit, setValue, setError, formState } = useForm({
-    defaultValues: { name: '', password: '' },
+    defaultValues: { name: '', password: '', code: '' },
   });
   const [answers, setAnswers] = useState(false);
   const name = useRef<TextInput>(null);
@@ -30,6 +30,7 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
     if (writtenIn(name.current)) setValue('name', writtenIn(name.current));
     if (writtenIn(password.current)) setValue('password', writtenIn(password.current));
   }, [setValue]);
+  const [factor, setFactor] = useState(false);
   const [given, setGiven] = useState<{ name: string; code: string } | null>(null);
   useEffect(() => {
     const { searchParams } = new URL(window.location.href);
@@ -39,9 +40,12 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
   const enter = handleSubmit(async (written) => {
     if (!/^[^@\s]+@[^@\s]+$/.test(written.name.trim()) || written.password === '')
       return setError('root', { message: HOW });
-    await signIn(written.name, written.password).catch((error: unknown) =>
-      setError('root', { message: error instanceof Refused ? error.message : NO_SERVER }),
-    );
+    const { code, ...own } = written;
+    await signIn(code.trim() ? { ...own, code } : own).catch((error: unknown) => {
+      const refused = error instanceof Refused ? error : null;
+      if (refused?.problem.type.endsWith(':second-factor')) setFactor(true);
+      setError('root', { message: refused?.message ?? NO_SERVER });
+    });
   });
   const { isSubmitting: busy, errors } = formState;
   const problem = errors.root?.message;
@@ -84,7 +88,17 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
               onFocus={onBegin}
               onSubmitEditing={() => void enter()}
             />
-            {problem ? <Notice look="stop">{problem}</Notice> : null}
+            {factor ? (
+              <Field
+                control={control}
+                name="code"
+                label="The six digits your device shows, or a code you kept"
+                autoComplete="one-time-code"
+                autoFocus
+                onSubmitEditing={() => void enter()}
+              />
+            ) : null}
+            {problem ? <Notice look={factor ? 'ask' : 'stop'}>{problem}</Notice> : null}
             <Button
               tall
               look="act"

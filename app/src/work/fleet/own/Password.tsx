@@ -1,11 +1,11 @@
 import { LEAST_PASSWORD, newPasswordSchema } from '@zealous-axle/core';
 import { useState } from 'react';
-import { Button } from '../../parts/Button';
-import { Drawer } from '../../parts/Drawer';
-import { Field } from '../../parts/Field';
-import { Notice } from '../../parts/Notice';
-import { call } from '../../server/client';
-import { useZodForm } from '../../session/forms';
+import { Button } from '../../../parts/Button';
+import { Drawer } from '../../../parts/Drawer';
+import { Field } from '../../../parts/Field';
+import { Notice } from '../../../parts/Notice';
+import { call } from '../../../server/client';
+import { useZodForm } from '../../../session/forms';
 
 function Form({ onDone }: { onDone: () => void }) {
   const { control, handleSubmit, setError, formState } = useZodForm(newPasswordSchema, { current: '', next: '' });

@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { OwnSessions as Own } from '@zealous-axle/core';
 import { useState } from 'react';
-import { clock } from '../../look/dates';
-import { Button } from '../../parts/Button';
-import { Notice } from '../../parts/Notice';
-import { Text } from '../../parts/Text';
-import { call } from '../../server/client';
-import { useSession } from '../../session/session';
+import { clock } from '../../../look/dates';
+import { Button } from '../../../parts/Button';
+import { Notice } from '../../../parts/Notice';
+import { Text } from '../../../parts/Text';
+import { call } from '../../../server/client';
+import { useSession } from '../../../session/session';
 
 const KEY = ['own-sessions'];
 

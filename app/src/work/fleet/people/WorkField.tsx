@@ -1,0 +1,178 @@
+import { type PersonWork, QUALIFICATIONS, type Shift, SKILLS } from '@zealous-axle/core';
+import { useState } from 'react';
+import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
+import { View } from 'react-native';
+import { Button } from '../../../parts/Button';
+import { Text } from '../../../parts/Text';
+import { TextField } from '../../../parts/TextField';
+import { Toggle } from '../../../parts/Toggle';
+import { DAY_WORDS } from './words';
+
+/** A path to what is wrong in a form's value: the words of it, where there is any. */
+const wrongAt = (error: unknown, ...path: (string | number)[]): string | null => {
+  let at = error as Record<string, unknown> | undefined;
+  for (const step of path) at = at?.[step] as Record<string, unknown> | undefined;
+  return typeof at?.message === 'string' ? at.message : null;
+};
+
+interface Props<V extends FieldValues> {
+  // biome-ignore lint/suspicious/noExplicitAny: a field is the same whatever its form sends.
+  control: Control<V, any, any>;
+  name: FieldPath<V>;
+  /** Closed until it is asked for: a driver has no work in the shop. */
+  folded: boolean;
+}
+
+/** What a person can do, what they hold papers for, and when they are there. */
+export function WorkField<V extends FieldValues>({ control, name, folded }: Props<V>) {
+  const { field, fieldState } = useController({ control, name });
+  const [asked, setAsked] = useState(false);
+  const work = field.value as PersonWork;
+  const change = (some: Partial<PersonWork>) => field.onChange({ ...work, ...some });
+  if (folded && !asked) return <Button label="Skills, papers and shifts …" onPress={() => setAsked(true)} />;
+  return (
+    <View className="gap-4">
+      <Skills skills={work.skills} onChange={(skills) => change({ skills })} />
+      <Qualifications
+        held={work.qualifications}
+        wrong={(index) => wrongAt(fieldState.error, 'qualifications', index, 'until')}
+        onChange={(qualifications) => change({ qualifications })}
+      />
+      <Shifts
+        shifts={work.shifts}
+        wrong={(index, end) => wrongAt(fieldState.error, 'shifts', index, end)}
+        onChange={(shifts) => change({ shifts })}
+      />
+    </View>
+  );
+}
+
+function Skills({ skills, onChange }: { skills: string[]; onChange: (skills: string[]) => void }) {
+  return (
+    <View className="gap-2">
+      <Text bold>Does</Text>
+      <View className="flex-row flex-wrap gap-2">
+        {SKILLS.map(({ name }) => (
+          <Toggle
+            key={name}
+            label={name}
+            on={skills.includes(name)}
+            onChange={(on) => onChange(on ? [...skills, name] : skills.filter((each) => each !== name))}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+interface QualificationsProps {
+  held: PersonWork['qualifications'];
+  wrong: (index: number) => string | null;
+  onChange: (held: PersonWork['qualifications']) => void;
+}
+
+function Qualifications({ held, wrong, onChange }: QualificationsProps) {
+  const [adding, setAdding] = useState(false);
+  const open = QUALIFICATIONS.filter(({ name }) => held.every((each) => each.name !== name));
+  return (
+    <View className="gap-2">
+      <Text bold>Holds a paper as</Text>
+      {held.map(({ name, until }, index) => (
+        <View key={name} className="gap-1 border-t border-line pt-2">
+          <TextField
+            label={`${name}, until`}
+            placeholder="2027-06-30, or nothing where it has no end"
+            value={until ?? ''}
+            error={wrong(index)}
+            maxLength={10}
+            onChangeText={(day) =>
+              onChange(held.map((each) => (each.name === name ? { name, until: day.trim() || null } : each)))
+            }
+          />
+          <Button
+            look="bare"
+            label="No longer"
+            hint={name}
+            onPress={() => onChange(held.filter((each) => each.name !== name))}
+          />
+        </View>
+      ))}
+      {adding
+        ? open.map(({ name, says }) => (
+            <View key={name} className="gap-1">
+              <Button
+                label={name}
+                onPress={() => {
+                  setAdding(false);
+                  onChange([...held, { name, until: null }]);
+                }}
+              />
+              <Text size="small" tone="soft">
+                {says}
+              </Text>
+            </View>
+          ))
+        : null}
+      {open.length && !adding ? <Button label="Add a paper" onPress={() => setAdding(true)} /> : null}
+    </View>
+  );
+}
+
+const NEXT_SHIFT: Shift = { days: [1, 2, 3, 4, 5], from: '06:00', to: '14:00' };
+
+interface ShiftsProps {
+  shifts: Shift[];
+  wrong: (index: number, end: 'days' | 'from' | 'to') => string | null;
+  onChange: (shifts: Shift[]) => void;
+}
+
+function Shifts({ shifts, wrong, onChange }: ShiftsProps) {
+  const change = (at: number, some: Partial<Shift>) =>
+    onChange(shifts.map((each, index) => (index === at ? { ...each, ...some } : each)));
+  return (
+    <View className="gap-2">
+      <Text bold>Is there</Text>
+      {shifts.map((shift, index) => (
+        <View key={index} className="gap-2 border-t border-line pt-2">
+          <View className="flex-row flex-wrap gap-1">
+            {DAY_WORDS.map((word, at) => (
+              <Toggle
+                key={word}
+                label={word}
+                on={shift.days.includes(at + 1)}
+                onChange={(on) =>
+                  change(index, {
+                    days: on
+                      ? [...shift.days, at + 1].sort((a, b) => a - b)
+                      : shift.days.filter((day) => day !== at + 1),
+                  })
+                }
+              />
+            ))}
+          </View>
+          {shift.days.length === 0 ? <Text tone="out">Choose the days of this shift.</Text> : null}
+          <View className="flex-row gap-2">
+            {(['from', 'to'] as const).map((end) => (
+              <View key={end} className="flex-1">
+                <TextField
+                  label={end === 'from' ? 'From' : 'To'}
+                  value={shift[end]}
+                  error={wrong(index, end)}
+                  maxLength={5}
+                  onChangeText={(hour) => change(index, { [end]: hour })}
+                />
+              </View>
+            ))}
+          </View>
+          <Button
+            look="bare"
+            label="Take this shift away"
+            hint={`shift ${index + 1}`}
+            onPress={() => onChange(shifts.filter((_, at) => at !== index))}
+          />
+        </View>
+      ))}
+      <Button label="Add a shift" onPress={() => onChange([...shifts, shifts.at(-1) ?? NEXT_SHIFT])} />
+    </View>
+  );
+}
