@@ -2,7 +2,7 @@ import { type Control, type FieldPath, type FieldValues, useController } from 'r
 import { TextField, type TextFieldProps } from './TextField';
 
 /** A schema's words as a sentence. */
-const sentence = (words: string): string =>
+export const sentence = (words: string): string =>
   `${words.charAt(0).toUpperCase()}${words.slice(1)}${/[.:!?]$/.test(words) ? '' : '.'}`;
 
 interface Props<V extends FieldValues> extends Omit<TextFieldProps, 'value' | 'onChangeText' | 'error'> {

@@ -1,19 +1,22 @@
-import { type PersonWork, QUALIFICATIONS, type Shift, SKILLS } from '@zealous-axle/core';
+import { type PersonWork, personWorkSchema, QUALIFICATIONS, type Shift, SKILLS } from '@zealous-axle/core';
 import { useState } from 'react';
 import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from '../../../parts/Button';
+import { sentence } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { Toggle } from '../../../parts/Toggle';
 import { DAY_WORDS } from './words';
 
-/** A path to what is wrong in a form's value: the words of it, where there is any. */
-const wrongAt = (error: unknown, ...path: (string | number)[]): string | null => {
-  let at = error as Record<string, unknown> | undefined;
-  for (const step of path) at = at?.[step] as Record<string, unknown> | undefined;
-  return typeof at?.message === 'string' ? at.message : null;
-};
+/** What is wrong at a path of what was written, as a sentence; null where it is right. */
+function wrongIn(work: PersonWork): (...path: (string | number)[]) => string | null {
+  const issues = personWorkSchema.safeParse(work).error?.issues ?? [];
+  return (...path) => {
+    const issue = issues.find((each) => each.path.join('.') === path.join('.'));
+    return issue ? sentence(issue.message) : null;
+  };
+}
 
 interface Props<V extends FieldValues> {
   // biome-ignore lint/suspicious/noExplicitAny: a field is the same whatever its form sends.
@@ -25,9 +28,10 @@ interface Props<V extends FieldValues> {
 
 /** What a person can do, what they hold papers for, and when they are there. */
 export function WorkField<V extends FieldValues>({ control, name, folded }: Props<V>) {
-  const { field, fieldState } = useController({ control, name });
+  const { field } = useController({ control, name });
   const [asked, setAsked] = useState(false);
   const work = field.value as PersonWork;
+  const wrong = wrongIn(work);
   const change = (some: Partial<PersonWork>) => field.onChange({ ...work, ...some });
   if (folded && !asked) return <Button label="Skills, papers and shifts …" onPress={() => setAsked(true)} />;
   return (
@@ -35,12 +39,12 @@ export function WorkField<V extends FieldValues>({ control, name, folded }: Prop
       <Skills skills={work.skills} onChange={(skills) => change({ skills })} />
       <Qualifications
         held={work.qualifications}
-        wrong={(index) => wrongAt(fieldState.error, 'qualifications', index, 'until')}
+        wrong={(index) => wrong('qualifications', index, 'until')}
         onChange={(qualifications) => change({ qualifications })}
       />
       <Shifts
         shifts={work.shifts}
-        wrong={(index, end) => wrongAt(fieldState.error, 'shifts', index, end)}
+        wrong={(index, end) => wrong('shifts', index, end)}
         onChange={(shifts) => change({ shifts })}
       />
     </View>
@@ -134,20 +138,21 @@ function Shifts({ shifts, wrong, onChange }: ShiftsProps) {
       <Text bold>Is there</Text>
       {shifts.map((shift, index) => (
         <View key={index} className="gap-2 border-t border-line pt-2">
-          <View className="flex-row flex-wrap gap-1">
+          <View className="flex-row flex-wrap gap-2">
             {DAY_WORDS.map((word, at) => (
-              <Toggle
-                key={word}
-                label={word}
-                on={shift.days.includes(at + 1)}
-                onChange={(on) =>
-                  change(index, {
-                    days: on
-                      ? [...shift.days, at + 1].sort((a, b) => a - b)
-                      : shift.days.filter((day) => day !== at + 1),
-                  })
-                }
-              />
+              <View key={word} className="basis-[22%] flex-row">
+                <Toggle
+                  label={word}
+                  on={shift.days.includes(at + 1)}
+                  onChange={(on) =>
+                    change(index, {
+                      days: on
+                        ? [...shift.days, at + 1].sort((a, b) => a - b)
+                        : shift.days.filter((day) => day !== at + 1),
+                    })
+                  }
+                />
+              </View>
             ))}
           </View>
           {shift.days.length === 0 ? <Text tone="out">Choose the days of this shift.</Text> : null}

@@ -1,4 +1,5 @@
 import { type Day, type PersonWork, qualified, type Shift } from '@zealous-axle/core';
+import { dayName } from '../../../look/dates';
 
 export const DAY_WORDS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
@@ -21,12 +22,12 @@ const shiftWords = ({ days, from, to }: Shift): string => `${daysWords(days)} ${
 /** What a person does, when they are there, and papers that have expired, a line each. */
 export function workLines(work: PersonWork, today: Day): { words: string; expired: boolean }[] {
   const papers = work.qualifications.map(({ name, until }) => ({
-    words: until ? `${name} until ${until}` : name,
+    words: until ? `${name} until ${dayName(until)} ${until.slice(0, 4)}` : name,
     expired: qualified(work, name, today) === 'expired',
   }));
-  const does = [...work.skills, ...work.shifts.map(shiftWords)].join(' · ');
+  const does = [work.skills.join(' · '), work.shifts.map(shiftWords).join(' · ')].filter(Boolean);
   return [
-    ...(does ? [{ words: does, expired: false }] : []),
+    ...does.map((words) => ({ words, expired: false })),
     ...papers.map(({ words, expired }) => ({ words: expired ? `${words}: expired` : words, expired })),
   ];
 }
