@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { emptyDatabase, startProgram } from './cluster';
-import { allSent, asked, begin, deviceOf, expect, openTrailer, press, test } from './program';
+import { allSent, asked, begin, deviceOf, expect, openTrailer, press, stepTo, test } from './program';
 
 const OWN = {
   ZA_DEMO: '0',
@@ -153,5 +153,47 @@ test('fifty units come from a file, and three bad lines are told', async ({ brow
   await press(page, 'Take the 50 good ones only');
   await allSent(page);
   await page.goto(program.url);
-  await expect(page.getByText('69 units', { exact: false })).toBeVisible();
+  await expect(page.getByText('70 units', { exact: false })).toBeVisible();
+});
+
+test('a sold unit is on a list of its own with its records, and comes back from there', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await openTrailer(page, 'H-14');
+  await press(page, 'Sold or scrapped …');
+  await page.getByRole('textbox').fill('Sold to a neighbour');
+  await press(page, 'It is sold');
+  await expect(page.getByText('H-14 is sold', { exact: false })).toBeVisible();
+  const gone = async () => {
+    await page.getByRole('navigation').getByRole('link', { name: 'Me' }).click();
+    await press(page, 'Setting up');
+    await press(page, 'Sold and scrapped');
+  };
+  await gone();
+  await expect(page.getByText('Sold to a neighbour', { exact: false })).toBeVisible();
+  await page.getByLabel('Search').fill('H-14');
+  await page.getByRole('link', { name: /^H-14/ }).click();
+  await expect(page.getByText('H-14 is sold', { exact: false })).toBeVisible();
+  await press(page, 'Back in use');
+  await allSent(page);
+  await page.goBack();
+  await gone();
+  await expect(page.getByText('No unit was sold or scrapped yet.')).toBeVisible();
+});
+
+test('a unit under other law is judged by its own book, in its words', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await openTrailer(page, 'G-91');
+  await page
+    .getByRole('link', { name: /Measured/ })
+    .first()
+    .click();
+  await expect(page.getByText('Limit book Great Britain', { exact: false })).toBeVisible();
+  await page.goBack();
+  await begin(page);
+  await stepTo(page, '1L Tread');
+  await press(page, /^1 thirty-second/);
+  await expect(page.getByText('Fail', { exact: false }).first()).toBeVisible();
 });

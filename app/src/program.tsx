@@ -8,6 +8,7 @@ import { Yard as YardList } from './work/yard/Yard';
 
 export { Frame } from './parts/Frame';
 export { NotFound } from './parts/NotFound';
+export { Gone } from './work/fleet/Gone';
 export { LimitBook } from './work/fleet/LimitBook';
 
 export { Me } from './work/fleet/Me';

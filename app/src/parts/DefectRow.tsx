@@ -38,7 +38,7 @@ export function DefectRow({
   return (
     <View className="gap-2 border-t border-line py-3">
       <View className="flex-row gap-3">
-        <VerdictMark verdict={markOf(defect, fleet.book)} size={24} />
+        <VerdictMark verdict={markOf(defect, defect.unit.features.book ?? fleet.book)} size={24} />
         <View className="min-w-0 flex-1">
           <Text bold>
             {withUnit ? `${defect.unit.number} · ` : ''}

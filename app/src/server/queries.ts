@@ -40,12 +40,17 @@ export const useJob = (id: string) =>
 export const useSheet = (id: string) =>
   useQuery({ queryKey: ['sheet', id], queryFn: () => call<Sheet>('GET', `/inspections/${id}`) });
 
-/** A list that comes page by page, each asked for by where the one before it ended. */
+/**
+ * A list that comes page by page, each asked for by where the one before it ended. Of what is typed letter by letter the
+ * device keeps no answers.
+ */
 export const usePages = <P extends { next: string | null }>(
   key: readonly unknown[],
   page: (after: string) => Promise<P>,
+  { typed = false } = {},
 ) =>
   useInfiniteQuery({
+    ...(typed ? { persister: undefined } : {}),
     queryKey: key,
     queryFn: ({ pageParam }) => page(pageParam),
     initialPageParam: '',

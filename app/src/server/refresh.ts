@@ -35,7 +35,7 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'set-chamber',
   ].includes(type);
 
-const SET_UP = ['set-up', 'people'];
+const SET_UP = ['set-up', 'people', 'gone'];
 const CHANGES_SET_UP = (type: CommandName): boolean =>
   ['add-unit', 'import-units', 'set-unit', 'set-unit-state', 'set-chamber', 'record-sticker', 'save-bay'].includes(
     type,

@@ -1,4 +1,12 @@
-import { bookFor, isOpenDefect, type JudgeAnswer, judgeStanding, type Unit, type UnitPage } from '@zealous-axle/core';
+import {
+  bookFor,
+  isOpenDefect,
+  type JudgeAnswer,
+  judgeStanding,
+  rulesFor,
+  type Unit,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { useMemo } from 'react';
 import { rulesOf } from './rules';
 import { useSession } from './session';
@@ -6,11 +14,11 @@ import { useSession } from './session';
 /** What a unit meets as it stands, by the fleet's rules: its standing readings and its open defects together. */
 export function useJudgedStanding(
   unit: Unit,
-  { standing, defects }: Pick<UnitPage, 'standing' | 'defects'>,
+  { standing, defects, features }: Pick<UnitPage, 'standing' | 'defects' | 'features'>,
 ): JudgeAnswer {
   const session = useSession();
   return useMemo(() => {
     const open = defects.filter(({ state }) => isOpenDefect(state));
-    return judgeStanding(bookFor(rulesOf(session)), unit, { standing, defects: open });
-  }, [session, unit, standing, defects]);
+    return judgeStanding(bookFor(rulesFor(rulesOf(session), features)), unit, { standing, defects: open });
+  }, [session, unit, standing, defects, features]);
 }

@@ -5,6 +5,7 @@ import {
   type Route,
   readingText,
   routeSteps,
+  rulesFor,
   type Session,
   type Step,
   type UnitPage,
@@ -15,7 +16,8 @@ import { send } from '../device/outbox';
 import { rulesOf } from './rules';
 
 interface Beginning {
-  unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing'> & Partial<Pick<UnitPage, 'notFitted'>>;
+  unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing' | 'features'> &
+    Partial<Pick<UnitPage, 'notFitted'>>;
   session: Session;
   /** The route walked, or the job whose places are measured again. */
   by: { route: Route } | { job: string; steps: Step[] };
@@ -37,7 +39,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
     newDraft({
       inspection,
       unit: { id, number, body, kind, axles, notFitted },
-      rules: rulesOf(session),
+      rules: rulesFor(rulesOf(session), unit.features),
       purpose,
       route: route && {
         id: route.id,

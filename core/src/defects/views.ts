@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { placeSchema, unitHeadSchema } from '../trailer';
+import { featuresSchema, placeSchema, unitHeadSchema } from '../trailer';
 import { DEFECT_STATES } from './life';
 
 export const defectViewSchema = z.strictObject({
   id: z.string(),
-  unit: unitHeadSchema,
+  unit: unitHeadSchema.extend({ features: featuresSchema }),
   code: z.string(),
   ...placeSchema.shape,
   words: z.string(),

@@ -218,3 +218,11 @@ export const sectionSeconds = ({ spent, route }: Draft): SectionTime[] =>
   (route?.sections ?? []).flatMap(({ id, name }) =>
     spent[id] ? [{ id, name, seconds: Math.round(spent[id] / 1_000) }] : [],
   );
+
+/** Whether the same check was found good at the other end of the axle in this inspection. */
+export function otherEndGood(draft: Draft, step: Step): boolean {
+  if (!step.axle || !step.side) return false;
+  const other: Step = { ...step, side: step.side === 'left' ? 'right' : 'left' };
+  const saved = entryOf(draft, other).saved?.value;
+  return saved?.kind === 'check' && saved.found.length === 0;
+}

@@ -11,6 +11,8 @@ export interface Note extends HubNotes {
   wear?: NonNullable<ReadingOf<'tread'>['wear']>;
   hot?: boolean;
   heavy?: boolean;
+  /** The steering is powered. */
+  power?: boolean;
   touching?: boolean;
   size?: 'small' | 'large';
   holes?: number;
@@ -25,5 +27,7 @@ export interface Note extends HubNotes {
   startedMs?: number;
   found?: string[];
   how?: NonNullable<ReadingOf<'check'>['how']>;
+  /** Which of several lamps. */
+  on?: NonNullable<ReadingOf<'check'>['on']>;
   words?: string;
 }

@@ -1,6 +1,6 @@
 import { checkEntry } from '../catalogue';
 import type { Book } from '../limits';
-import type { ReadingOf } from '../reading';
+import { LAMP_WORDS, type ReadingOf } from '../reading';
 import { judgeDefect } from './defect';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -12,10 +12,13 @@ const HOW = {
 };
 
 /** What a check by eye found: one opinion for each defect, or one that it looked good. */
-export function judgeCheck(book: Book, { check, found, how, words }: ReadingOf<'check'>): Opinion[] {
+export function judgeCheck(book: Book, { check, found, how, on, words }: ReadingOf<'check'>): Opinion[] {
   const entry = checkEntry(check);
   if (!entry) return [notJudged(`The catalogue has no check “${check}”: look again by a check it has.`)];
-  const noted = words ? ` ${words}` : '';
+  const noted = [on ? `${LAMP_WORDS[on]}.` : '', words]
+    .filter(Boolean)
+    .map((each) => ` ${each}`)
+    .join('');
   if (found.length === 0)
     return [
       opinion({

@@ -115,6 +115,26 @@ describe('king pin, slider, mud flap, end play', () => {
     ),
   );
   test.each([
+    ['18 in', false, '2 1/4 in', 'within'],
+    ['18 in', false, '2 5/16 in', 'violation'],
+    ['18 1/2 in', true, '4 3/4 in', 'within'],
+    ['15 in', true, '4 3/8 in', 'violation'],
+    ['20 in', false, '2 in', 'within'],
+    ['20 in', false, '2 1/4 in', 'shop-limit'],
+    ['20 in', false, '2 9/16 in', 'violation'],
+    ['560 mm', true, '5 3/4 in', 'within'],
+    ['22 in', true, '5 13/16 in', 'violation'],
+  ])('a wheel %s across, powered %s: play of %s is %s', (wheel, power, value, verdict) =>
+    expect(first({ kind: 'wheel-play', value, wheel, power }).verdict).toBe(verdict),
+  );
+  test('wheel play is not judged where the wheel or its steering is not known', () => {
+    for (const known of [{ wheel: '20 in' }, { power: true }, {}])
+      expect(first({ kind: 'wheel-play', value: '3 in', ...known })).toMatchObject({
+        verdict: 'not-judged',
+        because: expect.stringContaining('say how wide'),
+      });
+  });
+  test.each([
     ['0.001 in', 'within'],
     ['0.005 in', 'within'],
     ['0.0009 in', 'shop-limit'],

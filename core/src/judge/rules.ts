@@ -19,6 +19,7 @@ import { judgeSliderPins } from './slider-pins';
 import { judgeStroke } from './stroke';
 import { judgeTread } from './tread';
 import { judgeWheelNuts } from './wheel-nuts';
+import { judgeWheelPlay } from './wheel-play';
 
 /** What the book says of one reading of a kind, taken at this axle end; null where it was taken at none. */
 type Rule<K extends ReadingKind> = (book: Book, reading: ReadingOf<K>, end: WheelEnd | null) => Opinion;
@@ -47,6 +48,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   'king-pin': judgeKingPin,
   'slider-pins': judgeSliderPins,
   'mud-flap': judgeMudFlap,
+  'wheel-play': judgeWheelPlay,
   'air-test': judgeAirTest,
   check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
   defect: judgeDefect,

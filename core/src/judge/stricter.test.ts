@@ -99,6 +99,7 @@ const readings: fc.Arbitrary<Reading> = fc
       tread: { grooves: [[a, b, a, b]] },
       'end-play': { value: `${places(Number.parseFloat(a) / 300)} in` },
       'king-pin': { pin: [`${places(1.8 + Number.parseFloat(a) / 13)} in`, '1.95 in'], collar: ['2.8 in', '2.7 in'] },
+      'wheel-play': { value: `${places(Number.parseFloat(a) * 2)} in`, wheel: '20 in', power: odd },
       'mud-flap': { value: `${places(Number.parseFloat(a) * 5)} in` },
       dual: { diameters: ['40 in', `${places(39 + Number.parseFloat(b))} in`], size: odd ? 'small' : 'large' },
       'air-test': odd ? { start: '110 psi', end: psi } : { value: low, cutOut: psi },

@@ -26,6 +26,7 @@ export const LIMITED = [
   'king-pin',
   'collar',
   'mud-flap',
+  'wheel-play',
   'leak-released',
   'leak-applied',
   'suspension-leak',
@@ -60,6 +61,9 @@ export const limitSchema = z.strictObject({
       .optional(),
     vehicles: z.array(z.enum(['single', 'combination', 'two-trailers'])).optional(),
     size: z.enum(['small', 'large']).optional(),
+    /** Steering wheels of this diameter: from this, and below that. */
+    wheel: z.strictObject({ from: lengthText.optional(), below: lengthText.optional() }).optional(),
+    power: z.boolean().optional(),
     /** Only in fleets of this policy: `mud-flap:8`. */
     policy: z.string().optional(),
   }),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { must, parseAmount } from '../measure';
+import type { Features } from '../trailer';
 import { amountText, type Book, type Limit } from './book';
 import { BOOKS, type BookId } from './books';
 import { ofPolicy, type Policies } from './policies';
@@ -22,6 +23,9 @@ export interface FleetRules {
   policies: Policies;
   limits: readonly FleetLimit[];
 }
+
+/** What a unit is judged by: its fleet's rules, by a book of its own where it runs under other law. */
+export const rulesFor = <R extends FleetRules>(rules: R, { book }: Features): R => (book ? { ...rules, book } : rules);
 
 const STRICTER: Record<Limit['is'], 'less' | 'more'> = {
   'at-most': 'less',

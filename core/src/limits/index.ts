@@ -9,6 +9,7 @@ export {
   fleetLimitRefusal,
   fleetLimitSchema,
   plainBook,
+  rulesFor,
 } from './fleet';
 export {
   POLICIES,

@@ -7,17 +7,30 @@ export interface Asking extends Partial<EndEquipment> {
   steer?: boolean;
   vehicles?: NonNullable<Limit['where']['vehicles']>[number];
   size?: Limit['where']['size'];
+  /** Across the steering wheel. */
+  wheel?: string;
+  power?: boolean;
 }
 
 function matches(limit: Limit, asking: Asking): boolean {
-  const { brake, steer, liningStyle, chamber, vehicles, size } = limit.where;
+  const { brake, steer, liningStyle, chamber, vehicles, size, power, wheel } = limit.where;
   if (brake && !(asking.brake && brake.includes(asking.brake))) return false;
   if (steer !== undefined && steer !== (asking.steer ?? false)) return false;
   if (liningStyle && !liningStyle.includes(asking.liningStyle ?? 'unknown')) return false;
   if (vehicles && !(asking.vehicles && vehicles.includes(asking.vehicles))) return false;
   if (size && size !== asking.size) return false;
+  if (power !== undefined && power !== asking.power) return false;
+  if (wheel && !isWheel(wheel, asking.wheel)) return false;
   return !chamber || isChamber(chamber, asking.chamber);
 }
+
+const nm = (text: string): number => must(parseLength(text, 'none'));
+
+/** Whether a steering wheel is one of those a limit was made for. */
+const isWheel = ({ from, below }: NonNullable<Limit['where']['wheel']>, across: string | undefined): boolean =>
+  across !== undefined &&
+  (from === undefined || nm(across) >= nm(from)) &&
+  (below === undefined || nm(across) < nm(below));
 
 /** Whether a chamber is the one a limit was made for; its stroke is standard unless it says more. */
 const isChamber = (meant: Chamber, fitted: Asking['chamber']): boolean =>
@@ -149,7 +162,6 @@ export const marginOf = (limit: Pick<Limit, 'is' | 'value'>, amount: number): nu
 /** Whether a limit is meant for a part that measures this much. */
 export function meantFor({ appliesTo }: Limit, amount: number): boolean {
   if (!appliesTo) return true;
-  const nm = (text: string) => must(parseLength(text, 'none'));
   if (appliesTo.from !== undefined && amount < nm(appliesTo.from)) return false;
   return appliesTo.to === undefined || amount <= nm(appliesTo.to);
 }

@@ -32,7 +32,7 @@ export function limitWords({ is, value, perSeconds }: Limit, shown: (text: strin
 
 /** What a limit applies to, in words. */
 export function whereWords({ where, appliesTo }: Pick<Limit, 'where'> & Partial<Pick<Limit, 'appliesTo'>>): string {
-  const { brake, steer, liningStyle, chamber, vehicles, size } = where;
+  const { brake, steer, liningStyle, chamber, vehicles, size, power, wheel } = where;
   if (chamber) return chamberWords(chamber as Chamber);
   const words = [
     steer === undefined ? '' : steer ? 'Front wheels of a power unit' : 'Every other wheel',
@@ -40,6 +40,9 @@ export function whereWords({ where, appliesTo }: Pick<Limit, 'where'> & Partial<
     liningStyle ? liningStyle.map((each) => LINING_WORDS[each]).join(' or ') : '',
     vehicles ? vehicles.map((each) => VEHICLE_WORDS[each]).join(', ') : '',
     size ? SIZE_WORDS[size] : '',
+    wheel?.from ? `wheel from ${wheel.from}` : '',
+    wheel?.below ? `${wheel.from ? '' : 'wheel '}below ${wheel.below}` : '',
+    power === undefined ? '' : power ? 'power steering' : 'no power steering',
     appliesTo?.from ? `from ${appliesTo.from}` : '',
     appliesTo?.to ? `up to ${appliesTo.to}` : '',
   ]
@@ -76,6 +79,7 @@ export const LIMITED_WORDS: Record<Limited, string> = {
   'king-pin': 'King pin',
   collar: 'King pin collar',
   'mud-flap': 'Mud-flap clearance',
+  'wheel-play': 'Steering wheel play',
   'leak-released': 'Leak-down, released',
   'leak-applied': 'Leak-down, applied',
   'suspension-leak': 'Air suspension leak',

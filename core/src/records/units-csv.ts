@@ -10,6 +10,7 @@ import {
   type Features,
   HUB_KINDS,
   LINING_STYLES,
+  OTHER_BOOKS,
   SUSPENSIONS,
   TYRE_FITS,
   type UnitForm,
@@ -119,12 +120,13 @@ const YES_NO: Record<string, keyof Features> = {
   'lift gate': 'liftGate',
 };
 
-function featureWords({ coupling, doors, yearBuilt, ...flags }: Features): string {
+function featureWords({ book, coupling, doors, yearBuilt, ...flags }: Features): string {
   const yesNo = Object.entries(YES_NO).flatMap(([word, name]) => {
     const value = (flags as Features)[name];
     return value === undefined ? [] : [value ? word : `no ${word}`];
   });
   return [
+    ...(book ? [`book ${book}`] : []),
     ...(coupling ? [coupling] : []),
     ...yesNo,
     ...(doors ? [doors === 'none' ? 'no doors' : `${doors} doors`] : []),
@@ -138,8 +140,10 @@ function readFeatures(text: string): Read<Features> {
     if (!word) continue;
     const yes = YES_NO[word.replace(/^no /, '')];
     const door = DOORS.find((each) => word === (each === 'none' ? 'no doors' : `${each} doors`));
+    const book = OTHER_BOOKS.find((each) => word === `book ${each}`);
     const year = /^built (\d{4})$/.exec(word)?.[1];
     if (yes) features[yes] = !word.startsWith('no ');
+    else if (book) features.book = book;
     else if (door) features.doors = door;
     else if (year) features.yearBuilt = Number(year);
     else if ((COUPLINGS as readonly string[]).includes(word)) features.coupling = word;

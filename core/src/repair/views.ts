@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defectViewSchema } from '../defects';
 import { standingSchema } from '../inspection';
-import { axleSchema, unitHeadSchema } from '../trailer';
+import { axleSchema, featuresSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
 import { torqueSchema } from './torque';
 
@@ -10,7 +10,7 @@ const instant = z.string();
 
 export const jobViewSchema = z.strictObject({
   id,
-  unit: unitHeadSchema.extend({ axles: z.array(axleSchema) }),
+  unit: unitHeadSchema.extend({ axles: z.array(axleSchema), features: featuresSchema }),
   title: z.string(),
   state: z.enum(JOB_STATES),
   minutes: z.int(),

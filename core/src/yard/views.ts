@@ -58,6 +58,15 @@ export const yardTotalSchema = z.strictObject({
 });
 export type YardTotal = z.infer<typeof yardTotalSchema>;
 
+/** Units sold or scrapped: they are in no yard, and their records stay. */
+export const goneUnitSchema = unitHeadSchema.extend({
+  state: z.enum(UNIT_STATES),
+  reason: z.string().nullable(),
+  since: instant.nullable(),
+});
+export const gonePageSchema = z.strictObject({ units: z.array(goneUnitSchema), next: z.string().nullable() });
+export type GonePage = z.infer<typeof gonePageSchema>;
+
 export const unitPageSchema = z.strictObject({
   ...unitHeadSchema.shape,
   site: z.string(),

@@ -1,6 +1,6 @@
 import { catalogueEntry, DEFECT_LIFE, type DefectAct, defectWords, holdsByBook, wheelEnd } from '@zealous-axle/core';
 import { and, eq } from 'drizzle-orm';
-import { findUnit, fleetBook, holdFor } from '../fleet';
+import { findUnit, holdFor, unitBook } from '../fleet';
 import { invalid } from '../problem';
 import { changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
@@ -44,7 +44,7 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
   if (axle !== null && !wheelEnd(reported, axle, side ?? 'left'))
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
   if (body.code.startsWith('other') && body.words === '') throw invalid('body.words', 'say-what');
-  const holds = !when.tooOld && holdsByBook(await fleetBook(store, session), body.code);
+  const holds = !when.tooOld && holdsByBook(await unitBook(store, session, reported), body.code);
   await store.insert(defect).values({
     fleetId: session.fleet.id,
     id: body.defect,

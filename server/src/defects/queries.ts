@@ -32,7 +32,13 @@ type Row = Awaited<ReturnType<typeof select>>[number];
 
 const viewOf = (row: Row): DefectView => ({
   id: row.defect.id,
-  unit: { id: row.unit.id, number: row.unit.number, body: row.unit.body, kind: row.unit.kind },
+  unit: {
+    id: row.unit.id,
+    number: row.unit.number,
+    body: row.unit.body,
+    kind: row.unit.kind,
+    features: row.unit.features,
+  },
   code: row.defect.code,
   axle: row.defect.axle,
   side: row.defect.side,

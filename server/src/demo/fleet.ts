@@ -151,4 +151,8 @@ export const UNITS: readonly DemoUnit[] = [
   ...several(['S-61'], BODIES.truck, 'Upper Fold'),
   ...several(['T-71'], BODIES.bus, 'Low Marsh'),
   ...several(['W-81'], BODIES.rackTrailer, 'Low Marsh'),
+  ...several(['G-91'], BODIES.liveFloor, 'Over the water').map((each) => ({
+    ...each,
+    features: { ...each.features, book: 'gb' as const, yearBuilt: 2012 },
+  })),
 ];

@@ -128,7 +128,7 @@ async function loadFleet(db: Database, now: Date) {
   const technicians = people.filter(({ role }) => role === 'technician').map((each) => each.id);
   const trailers = new Map<string, DemoTrailer>();
   for (const each of units) {
-    const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles };
+    const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles, features: each.features };
     trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
   }
   await rebuildYard(db as unknown as FleetStore, FLEET.id);

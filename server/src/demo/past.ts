@@ -12,6 +12,7 @@ import {
 import { FLEET } from './fleet';
 import { type Random, seededId } from './random';
 
+const bookOf = ({ features }: Unit) => features?.book ?? FLEET.book;
 const MINUTE_MS = 60_000;
 const INSPECTION_MINUTES = 95;
 
@@ -29,7 +30,7 @@ export function pastInspection({ fleetId, unit, values, by, at }: Measured, rand
   const id = seededId(random, at);
   const own = { fleetId, unitId: unit.id };
   const answer = judge({
-    book: FLEET.book,
+    book: bookOf(unit),
     units: [unit],
     readings: values.map((value) => ({ ...value, unit: unit.id })),
   });
@@ -78,6 +79,6 @@ export const standing = (unit: Unit, readings: Past['readings']) =>
   readings.map(({ fleetId, unitId, key, id, inspectionId, value, takenAt, takenBy }) => {
     const { axle, side } = readingPlace(value);
     const end = axle && side ? wheelEnd(unit, axle, side) : null;
-    const { verdict } = judgeReading(plainBook(FLEET.book), end, value);
+    const { verdict } = judgeReading(plainBook(bookOf(unit)), end, value);
     return { fleetId, unitId, key, readingId: id, inspectionId, value, verdict, takenAt, takenBy, recordedAt: takenAt };
   });

@@ -7,7 +7,7 @@ export { ownRoutes } from './own-routes';
 export { recordPaper, recordSticker } from './papers';
 export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
 export { peopleRoutes } from './people-routes';
-export { fleetBook } from './queries';
+export { unitBook } from './queries';
 export { bay, holdReleased, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';
 export { saveBay } from './set-up';

@@ -1,4 +1,4 @@
-import { type Book, bookFor, type FleetLimit, type Session } from '@zealous-axle/core';
+import { type Book, bookFor, type Features, type FleetLimit, rulesFor, type Session } from '@zealous-axle/core';
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import { person } from '../access';
 import type { Actor } from '../run';
@@ -33,9 +33,13 @@ async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes'
   return rows;
 }
 
-/** The book a fleet judges by: with its policies chosen and its own limits on top. */
-export const fleetBook = async (store: FleetStore, { fleet }: Actor): Promise<Book> =>
-  bookFor({ book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store) });
+/** The book a unit is judged by: the fleet's, or its own, with the fleet's policies and own limits on top. */
+export const unitBook = async (
+  store: FleetStore,
+  { fleet }: Actor,
+  { features }: { features: Features },
+): Promise<Book> =>
+  bookFor(rulesFor({ book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store) }, features));
 
 /** The whole session: with the limits the fleet judges by and the routes it walks. */
 export const sessionOf = async (store: FleetStore, { person: who, fleet: ours }: Actor): Promise<Session> => ({

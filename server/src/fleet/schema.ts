@@ -16,6 +16,9 @@ export const unit = pgTable(
     notFitted: jsonb('not_fitted').$type<string[]>().notNull().default([]),
     features: jsonb('features').$type<Features>().notNull().default({}),
     state: text('state').$type<UnitState>().notNull().default('in-use'),
+    /** Why it is in this state, and since when; null where it always was. */
+    stateReason: text('state_reason'),
+    stateAt: at('state_at'),
     version: integer('version').notNull().default(1),
     shape: shape(1),
   },

@@ -37,9 +37,10 @@ export async function unitAt(store: FleetStore, id: string, version: number): Pr
 }
 
 /** Sold, scrapped, or back in use: it leaves the yard or comes back to it, and its records stay. */
-export const setUnitState: Handler<'set-unit-state'> = async ({ store, body }) => {
+export const setUnitState: Handler<'set-unit-state'> = async ({ store, at, body }) => {
   const row = await unitAt(store, body.unit, body.version);
   const version = row.version + 1;
-  await store.update(unit).set({ state: body.state, version }).where(eq(unit.id, row.id));
+  const { state, reason } = body;
+  await store.update(unit).set({ state, stateReason: reason, stateAt: at, version }).where(eq(unit.id, row.id));
   return { unitId: row.id, changed: [changed('unit', row.id, version)] };
 };

@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { type UnitForm, withChamber } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
-import { findUnit, fleetBook, freeNumber, type UnitRow, unit, unitAt } from '../fleet';
+import { findUnit, freeNumber, type UnitRow, unit, unitAt, unitBook } from '../fleet';
 import { invalid } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { settleInspection } from './handlers';
@@ -39,12 +39,12 @@ async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed
 }
 
 async function judgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
-  await judgeStandingAgain(doing.store, row, await fleetBook(doing.store, doing.session));
+  await judgeStandingAgain(doing.store, row, await unitBook(doing.store, doing.session, row));
   return lastJudgedAgain(doing, row);
 }
 
 /**
- * Corrects what a unit is. Where its equipment changes, what stands is judged again, and so is its last inspection: a
+ * Corrects what a unit is. Where its equipment or its book changes, what stands is judged again, and so is its last inspection: a
  * wrong chamber has made a wrong verdict.
  */
 export const setUnit: Handler<'set-unit'> = async (doing) => {
@@ -59,7 +59,8 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
     .set({ ...form, version })
     .where(eq(unit.id, row.id));
   const own = changed('unit', row.id, version);
-  const same = form.kind === row.kind && isDeepStrictEqual(form.axles, row.axles);
+  const same =
+    form.kind === row.kind && form.features.book === row.features.book && isDeepStrictEqual(form.axles, row.axles);
   if (same) return { unitId: row.id, changed: [own] };
   return { unitId: row.id, changed: [own, ...(await judgedAgain(doing, { ...row, ...form, version }))] };
 };

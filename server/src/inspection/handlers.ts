@@ -25,7 +25,7 @@ import {
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { defect, defectsOfJob, openDefects } from '../defects';
-import { findUnit, fleetBook, holdFor, type UnitRow } from '../fleet';
+import { findUnit, holdFor, type UnitRow, unitBook } from '../fleet';
 import { invalid, invalidWith, KnownProblem, notAllowed, notNow } from '../problem';
 import { type Actor, type Changed, changed, type Doing, found, type Handler } from '../run';
 import type { FleetStore } from '../store';
@@ -115,7 +115,7 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   });
   const { reading: taken, value, supersedes } = body;
   if (!when.tooOld)
-    await keepStanding(doing, unit, await fleetBook(store, session), [
+    await keepStanding(doing, unit, await unitBook(store, session, unit), [
       { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
     ]);
   if (row.closedAt && !when.tooOld) await judgeInspection(doing, row, unit);
@@ -157,7 +157,7 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
     standing,
     defects: await openDefects(store, unit.id),
   };
-  const answer = judgeTogether(await fleetBook(store, session), unit, together);
+  const answer = judgeTogether(await unitBook(store, session, unit), unit, together);
   const [judged] = answer.units;
   if (!judged) throw new KnownProblem('broken');
   const { verdict, complete, brakes } = judged;

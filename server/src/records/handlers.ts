@@ -1,6 +1,6 @@
-import { type Book, readingKey } from '@zealous-axle/core';
+import { readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { fleetBook } from '../fleet';
+import { unitBook } from '../fleet';
 import { findInspection, inspection, keepStanding, reading, settleInspection } from '../inspection';
 import { KnownProblem } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
@@ -18,7 +18,7 @@ function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
   return [...groups.values()];
 }
 
-async function importGroup(doing: Importing, book: Book, lines: readonly GoodLine[]): Promise<Changed[]> {
+async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promise<Changed[]> {
   const { store, session } = doing;
   const [first] = lines;
   if (!first) throw new KnownProblem('broken');
@@ -49,7 +49,7 @@ async function importGroup(doing: Importing, book: Book, lines: readonly GoodLin
       takenAt: at,
     })),
   );
-  await keepStanding(doing, first.unit, book, taken);
+  await keepStanding(doing, first.unit, await unitBook(store, session, first.unit), taken);
   const reported = await settleInspection(doing, found(await findInspection(store, id)), first.unit);
   return [changed('inspection', id), ...reported];
 }
@@ -63,8 +63,7 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
       errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
     });
   const made: Changed[] = [];
-  const book = await fleetBook(store, doing.session);
-  for (const group of byUnitAndDay(good)) made.push(...(await importGroup(doing, book, group)));
+  for (const group of byUnitAndDay(good)) made.push(...(await importGroup(doing, group)));
   return {
     unitId: null,
     unitIds: [...new Set(good.map(({ unit }) => unit.id))],

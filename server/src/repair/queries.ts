@@ -53,6 +53,7 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
         body: row.unit.body,
         kind: row.unit.kind,
         axles: row.unit.axles,
+        features: row.unit.features,
       },
       title: row.job.title,
       state: row.job.state,

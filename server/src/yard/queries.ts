@@ -1,6 +1,7 @@
 import {
   DUE_SOON_DAYS,
   dayAfter,
+  type GonePage,
   OPEN_DEFECT_STATES,
   OPEN_JOB_STATES,
   type UnitPage,
@@ -10,9 +11,9 @@ import {
   type YardRow,
   type YardTotal,
 } from '@zealous-axle/core';
-import { and, asc, count, eq, gt, ilike, isNull, lte, or, type SQL, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, ilike, isNull, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import { defectViews, lastCleanReport } from '../defects';
-import { findUnit, openHolds, paper } from '../fleet';
+import { findUnit, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
 import { jobViews } from '../repair';
@@ -192,5 +193,34 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     inspectionsTotal,
     photos: photos.rows,
     photosTotal,
+  };
+}
+
+/** A page of the units sold or scrapped, whose number or body has `text` in it, by number. */
+export async function goneUnits(store: FleetStore, text: string, key: Key | null): Promise<GonePage> {
+  const rows = await store
+    .select()
+    .from(unit)
+    .where(
+      and(
+        ne(unit.state, 'in-use'),
+        text ? ilike(sql`${unit.number} || ' ' || ${unit.body}`, literal(text)) : undefined,
+        key ? sql`(${unit.number}, ${unit.id}) > (${key[0]}, ${key[1]}::uuid)` : undefined,
+      ),
+    )
+    .orderBy(asc(unit.number), asc(unit.id))
+    .limit(PAGE + 1);
+  const page = pageOf(rows, PAGE, (row) => [row.number, row.id]);
+  return {
+    units: page.rows.map(({ id, number, body, kind, state, stateReason, stateAt }) => ({
+      id,
+      number,
+      body,
+      kind,
+      state,
+      reason: stateReason,
+      since: stateAt?.toISOString() ?? null,
+    })),
+    next: page.next,
   };
 }

@@ -1,5 +1,6 @@
 import {
   dayIn,
+  gonePageSchema,
   inspectionsPageSchema,
   photosPageSchema,
   unitPageSchema,
@@ -12,7 +13,7 @@ import {
 import { z } from 'zod';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inspectionsBefore, photosBefore } from '../inspection';
-import { PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
+import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
 
 const params = z.object({ id: z.uuid() });
 const before = z.strictObject({ before: z.string().max(200).optional() });
@@ -21,6 +22,7 @@ const PHOTOS = 24;
 /** The yard page by page, and one unit with all that is known of it. */
 export function unitRoutes(app: App, serving: Serving): void {
   yardRoutes(app, serving);
+  goneRoutes(app, serving);
   oneUnitRoutes(app, serving);
   pastRoutes(app, serving);
 }
@@ -60,6 +62,27 @@ function yardRoutes(app: App, serving: Serving): void {
     },
     (request) =>
       ask(serving, request, (store, { fleet }) => yardTotal(store, request.query, dayIn(fleet.zone, serving.now()))),
+  );
+}
+
+function goneRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/units/gone',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'One page of the units sold or scrapped, by number',
+        querystring: z.strictObject({
+          text: z.string().trim().max(60).optional(),
+          after: z.string().max(200).optional(),
+        }),
+        response: { 200: gonePageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.after, 2);
+      return ask(serving, request, (store) => goneUnits(store, request.query.text ?? '', key));
+    },
   );
 }
 

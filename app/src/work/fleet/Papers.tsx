@@ -126,7 +126,7 @@ export function Papers({ unit }: { unit: UnitPage }) {
       ) : null}
       {asking === 'other' ? (
         <Drawer title="Which paper?" onClose={() => setAsking(null)}>
-          {papersUnder(fleet.book).map((kind) => (
+          {papersUnder(unit.features.book ?? fleet.book).map((kind) => (
             <Button key={kind.name} label={kind.name} onPress={() => setAsking(kind)} />
           ))}
         </Drawer>

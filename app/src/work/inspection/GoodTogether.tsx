@@ -1,13 +1,14 @@
 import { View } from 'react-native';
 import { Text } from '../../parts/Text';
-import { goodTogether, namesByLooks } from './allGood';
+import { goodTogether, namesByLooks, sameAsOtherEnd } from './allGood';
 import { useCurrent } from './current';
 import { QuickAnswer } from './QuickAnswer';
 
 /** Everything left to look at where one stands, what good looks like, and one tap for all of it. */
 export function GoodTogether() {
   const { draft, inspecting } = useCurrent();
-  const good = goodTogether(draft);
+  const mirrored = sameAsOtherEnd(draft);
+  const good = mirrored.length ? mirrored : goodTogether(draft);
   if (good.length === 0) return null;
   return (
     <View className="gap-2 rounded-xl border border-line bg-card p-3">
@@ -22,7 +23,7 @@ export function GoodTogether() {
       <View className="flex-row">
         <QuickAnswer
           key={draft.cursor}
-          label={`Looked at all ${good.length}: all good`}
+          label={mirrored.length ? `All ${good.length} as at the other end` : `Looked at all ${good.length}: all good`}
           onPress={() => inspecting.takeTogether(good)}
         />
       </View>

@@ -1,4 +1,14 @@
-import { type Draft, entryOf, isDone, jumpTo, keyOf, mayLack, progressWords, readingText } from '@zealous-axle/core';
+import {
+  bookOf,
+  type Draft,
+  entryOf,
+  isDone,
+  jumpTo,
+  keyOf,
+  mayLack,
+  progressWords,
+  readingText,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -11,6 +21,7 @@ import { type EndState, endCode, RunningGear } from '../../parts/RunningGear';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useStable } from '../../parts/useStable';
+import { BookWords } from '../../parts/verdict';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { type Current, CurrentContext, useCurrent } from './current';
@@ -201,65 +212,67 @@ export function Inspect() {
     onGo: go,
   };
   return (
-    <CurrentContext.Provider value={current}>
-      <Frame
-        unit={draft.unit}
-        section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
-        done={progressWords(draft)}
-        route={draft.route?.name ?? 'Measuring again'}
-        ends={ends}
-        step={step && keyOf(step)}
-        at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
-        reservoir={step !== null && asksReservoir(draft, step)}
-        kept={kept}
-        gauge={gauge ? gaugeState : null}
-        gaugeMessage={inspecting.gaugeMessage}
-        onGaugeOff={gaugeOff}
-        onSelect={select}
-        onLeave={leave}
-        onList={list}
-        onSheet={sheet}
-      />
-      {listed ? (
-        <Drawer title="Steps" onClose={() => setListed(false)}>
-          {draft.returnTo !== null ? (
-            <Button label="Back to your place in the route" onPress={() => go(draft.returnTo ?? 0)} />
-          ) : null}
-          {gauge ? null : <Button label="Listen for gauges" onPress={() => listen(true)} />}
-          <Steps />
-        </Drawer>
-      ) : null}
-      {doubt && step ? (
-        <Doubted
-          what={kindWords(step)}
-          kind={step.kind}
-          doubt={doubt.doubt}
-          before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
-          now={readingText(doubt.value)}
-          onConfirm={inspecting.confirm}
-          onAgain={inspecting.again}
-          onClose={inspecting.dismiss}
+    <BookWords.Provider value={bookOf(draft).words.verdicts}>
+      <CurrentContext.Provider value={current}>
+        <Frame
+          unit={draft.unit}
+          section={draft.route?.sections.find(({ id: own }) => own === step?.section)?.name}
+          done={progressWords(draft)}
+          route={draft.route?.name ?? 'Measuring again'}
+          ends={ends}
+          step={step && keyOf(step)}
+          at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
+          reservoir={step !== null && asksReservoir(draft, step)}
+          kept={kept}
+          gauge={gauge ? gaugeState : null}
+          gaugeMessage={inspecting.gaugeMessage}
+          onGaugeOff={gaugeOff}
+          onSelect={select}
+          onLeave={leave}
+          onList={list}
+          onSheet={sheet}
         />
-      ) : null}
-      {skipping && step ? (
-        <Skip
-          what={kindWords(step)}
-          onSkip={(reason) => {
-            setSkipping(false);
-            inspecting.skip(reason);
-          }}
-          onNotFitted={
-            mayFit && mayLack(step)
-              ? () => {
-                  setSkipping(false);
-                  inspecting.notFitted();
-                }
-              : null
-          }
-          onClose={() => setSkipping(false)}
-        />
-      ) : null}
-    </CurrentContext.Provider>
+        {listed ? (
+          <Drawer title="Steps" onClose={() => setListed(false)}>
+            {draft.returnTo !== null ? (
+              <Button label="Back to your place in the route" onPress={() => go(draft.returnTo ?? 0)} />
+            ) : null}
+            {gauge ? null : <Button label="Listen for gauges" onPress={() => listen(true)} />}
+            <Steps />
+          </Drawer>
+        ) : null}
+        {doubt && step ? (
+          <Doubted
+            what={kindWords(step)}
+            kind={step.kind}
+            doubt={doubt.doubt}
+            before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
+            now={readingText(doubt.value)}
+            onConfirm={inspecting.confirm}
+            onAgain={inspecting.again}
+            onClose={inspecting.dismiss}
+          />
+        ) : null}
+        {skipping && step ? (
+          <Skip
+            what={kindWords(step)}
+            onSkip={(reason) => {
+              setSkipping(false);
+              inspecting.skip(reason);
+            }}
+            onNotFitted={
+              mayFit && mayLack(step)
+                ? () => {
+                    setSkipping(false);
+                    inspecting.notFitted();
+                  }
+                : null
+            }
+            onClose={() => setSkipping(false)}
+          />
+        ) : null}
+      </CurrentContext.Provider>
+    </BookWords.Provider>
   );
 }
 

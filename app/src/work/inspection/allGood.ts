@@ -1,4 +1,4 @@
-import { type Draft, entryOf, isDone, type Note, type Step, subjectWords } from '@zealous-axle/core';
+import { type Draft, entryOf, isDone, type Note, otherEndGood, type Step, subjectWords } from '@zealous-axle/core';
 import { padOf } from './kinds';
 
 /** A step of a walk with what is noted where it is looked at and found in order. */
@@ -26,15 +26,27 @@ export function namesByLooks(good: readonly Good[]): { looks: string; names: str
   return [...by].map(([looks, names]) => ({ looks, names: names.join(' · ') }));
 }
 
-/** What is still open at the place one stands at on a walk by eye, as far as it can be answered by looking. */
-export function goodTogether(draft: Draft): Good[] {
+/** Good steps in a row from where one stands, all at this place. */
+function inARow(draft: Draft, goodOf: (step: Step) => Good | null): Good[] {
   const first = draft.steps[draft.cursor];
-  if (draft.purpose !== 'walk' || !first) return [];
   const good: Good[] = [];
-  for (const step of draft.steps.slice(draft.cursor)) {
-    const each = samePlace(step, first) ? goodAt(draft, step) : null;
+  for (const step of first ? draft.steps.slice(draft.cursor) : []) {
+    const each = first && samePlace(step, first) ? goodOf(step) : null;
     if (!each) break;
     good.push(each);
   }
   return good.length > 1 ? good : [];
 }
+
+/** What is still open at the place one stands at on a walk by eye, as far as it can be answered by looking. */
+export const goodTogether = (draft: Draft): Good[] =>
+  draft.purpose === 'walk' ? inARow(draft, (step) => goodAt(draft, step)) : [];
+
+/** On an inspection that measures: checks by eye in a row that looked good at the other end. Never a measurement. */
+export const sameAsOtherEnd = (draft: Draft): Good[] =>
+  draft.purpose === 'walk'
+    ? []
+    : inARow(draft, (step) => {
+        const good = step.kind === 'check' && otherEndGood(draft, step) ? goodAt(draft, step) : null;
+        return good && { ...good, note: { found: [], how: 'as-other-end' } };
+      });

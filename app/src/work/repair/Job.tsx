@@ -135,7 +135,7 @@ function Stages({ page }: { page: JobPage }) {
     void send(name, body, label);
     return true;
   };
-  const judged = useJudgedStanding(job.unit, page);
+  const judged = useJudgedStanding(job.unit, { ...page, features: job.unit.features });
   const { shown } = useShown();
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (

@@ -18,7 +18,7 @@ const HOLD = [
 /** The foreman's answer to one report: hold or not, or dismiss it with the reason. */
 function Answer({ defect, onClose }: { defect: DefectView; onClose: () => void }) {
   const { fleet } = useSession();
-  const rule = severityOf(defect.code, fleet.book);
+  const rule = severityOf(defect.code, defect.unit.features.book ?? fleet.book);
   const suggested = rule?.verdict === 'out-of-service' || rule?.verdict === 'violation' || defect.holds;
   const [holds, setHolds] = useState<'yes' | 'no'>(suggested ? 'yes' : 'no');
   const [dismissing, setDismissing] = useState(false);

@@ -1,4 +1,5 @@
 import {
+  BOOKS,
   causesOf,
   type Finding,
   findingWords,
@@ -32,6 +33,7 @@ import { endCode, RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
+import { BookWords } from '../../parts/verdict';
 import { useUnit } from '../../server/queries';
 import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
@@ -168,6 +170,15 @@ function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
 
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
 function TrailerBody({ unit }: { unit: UnitPage }) {
+  const { fleet } = useSession();
+  return (
+    <BookWords.Provider value={BOOKS[unit.features.book ?? fleet.book].words.verdicts}>
+      <Trailer unit={unit} />
+    </BookWords.Provider>
+  );
+}
+
+function Trailer({ unit }: { unit: UnitPage }) {
   useEffect(() => noteOpened(unit.id), [unit.id]);
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);

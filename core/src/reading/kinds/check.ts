@@ -3,6 +3,15 @@ import { catalogueEntry, checkEntry } from '../../catalogue';
 import { SIDES } from '../../trailer';
 import { axleNumber, type Contradiction, kindOf } from '../kind';
 
+/** Where one lamp of several stands. */
+export const LAMPS = ['left', 'right', 'both', 'middle'] as const;
+export const LAMP_WORDS: Record<(typeof LAMPS)[number], string> = {
+  left: 'On the left',
+  right: 'On the right',
+  both: 'On both sides',
+  middle: 'In the middle',
+};
+
 /** A code of the defect catalogue. */
 export const codeText = z
   .string()
@@ -17,6 +26,8 @@ const schema = z.strictObject({
   found: z.array(codeText).max(8),
   /** Looked at here, or said to look the same as at the other end, or as last time. Never for a measurement. */
   how: z.enum(['seen', 'as-other-end', 'as-last-time']).optional(),
+  /** Which of several lamps of one name. */
+  on: z.enum(LAMPS).optional(),
   words: z.string().trim().max(300).optional(),
 });
 
@@ -33,7 +44,10 @@ export const check = kindOf(schema)({
   at: 'end',
   item: (reading) => reading.check,
   contradiction,
-  text: ({ found }) => found.map((code) => catalogueEntry(code)?.words ?? code).join(', ') || 'good',
+  text: ({ found, on }) =>
+    [...found.map((code) => catalogueEntry(code)?.words ?? code), ...(on ? [LAMP_WORDS[on].toLowerCase()] : [])].join(
+      ', ',
+    ) || 'good',
   good: ({ item = '', axle, side }) => ({
     kind: 'check',
     check: item,

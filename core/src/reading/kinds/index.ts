@@ -18,6 +18,7 @@ import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
 import { tread } from './tread';
 import { wheelNuts } from './wheel-nuts';
+import { wheelPlay } from './wheel-play';
 
 /** What a step of a route may ask for, in the order of lists and print. */
 const ASKED = {
@@ -36,6 +37,7 @@ const ASKED = {
   'king-pin': kingPin,
   'slider-pins': sliderPins,
   'mud-flap': mudFlap,
+  'wheel-play': wheelPlay,
   'air-test': airTest,
   check,
 };

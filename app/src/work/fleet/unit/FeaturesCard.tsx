@@ -1,8 +1,9 @@
-import type { Features } from '@zealous-axle/core';
+import { BOOK_IDS, BOOKS, type BookId, type Features } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
+import { useSession } from '../../../session/session';
 import { COUPLING_WORDS, DOOR_WORDS, optionsOf } from './words';
 
 const UNKNOWN = { value: 'unknown', label: 'Not known' } as const;
@@ -20,11 +21,22 @@ interface Props {
 
 /** What is fitted beside the running gear. What is not known is asked for on the walk. */
 export function FeaturesCard({ features, yearWrong, onChange }: Props) {
+  const { fleet } = useSession();
   const change = (some: Partial<Features>) => onChange({ ...features, ...some });
   const flag = (name: Flag) => (features[name] === undefined ? 'unknown' : features[name] ? 'yes' : 'no');
   return (
     <Card title="What is fitted" note="What is not known is asked for on the walk.">
       <View className="gap-4">
+        <Choice
+          label="Judged by"
+          stacked
+          options={[
+            { value: 'fleet', label: 'The fleet’s limit book' },
+            ...BOOK_IDS.filter((id) => id !== fleet.book).map((value) => ({ value, label: BOOKS[value].name })),
+          ]}
+          value={features.book ?? 'fleet'}
+          onChange={(book) => change({ book: book === 'fleet' ? undefined : (book as BookId) })}
+        />
         <Choice
           label="Coupling"
           pairs

@@ -11,6 +11,7 @@ export const check: KindPad = {
           check: step.item,
           found: note.found,
           how: note.how ?? 'seen',
+          ...(note.found.length && note.on ? { on: note.on } : {}),
           ...(note.words?.trim() ? { words: note.words.trim() } : {}),
         }
       : null,

@@ -17,6 +17,7 @@ import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
 import { tread } from './tread';
 import { wheelNuts } from './wheel-nuts';
+import { wheelPlay } from './wheel-play';
 
 /** How each kind of reading is entered. */
 const PADS: Record<StepKind, KindPad> = {
@@ -35,6 +36,7 @@ const PADS: Record<StepKind, KindPad> = {
   'king-pin': kingPin,
   'slider-pins': sliderPins,
   'mud-flap': mudFlap,
+  'wheel-play': wheelPlay,
   'air-test': airTest,
   check,
 };

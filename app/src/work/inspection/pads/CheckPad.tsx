@@ -1,18 +1,11 @@
-import { checkEntry, type Draft, entryOf, keyOf, type Step, severityOf } from '@zealous-axle/core';
+import { checkEntry, keyOf, LAMP_WORDS, LAMPS, otherEndGood, severityOf } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import type { PadProps } from '../kinds/kind';
-
-/** Whether the same check was found good at the other end of the axle in this inspection. */
-function otherEndGood(draft: Draft, step: Step): boolean {
-  if (!step.axle || !step.side) return false;
-  const other: Step = { ...step, side: step.side === 'left' ? 'right' : 'left' };
-  const saved = entryOf(draft, other).saved?.value;
-  return saved?.kind === 'check' && saved.found.length === 0;
-}
 
 /** A check by eye: what good looks like, and the signs that lead to each defect. Good is one tap. */
 export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProps) {
@@ -53,6 +46,15 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
           );
         })}
       </View>
+      {found.length && check.part === 'lamps' ? (
+        <Choice
+          label="Which one?"
+          pairs
+          options={LAMPS.map((value) => ({ value, label: LAMP_WORDS[value] }))}
+          value={entry.note.on ?? null}
+          onChange={(on) => change({ on })}
+        />
+      ) : null}
       {found.length ? (
         <TextField
           label="In your words (if it helps)"

@@ -186,7 +186,9 @@ export function FigurePad(pad: PadProps) {
         <View className="min-w-[8rem] flex-1 flex-row flex-wrap gap-x-4 gap-y-2">
           {reservoir ? (
             <>
-              <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
+              {draft.reservoir ? (
+                <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
+              ) : null}
               <ChamberHere draft={draft} step={step} update={update} />
             </>
           ) : Options ? (
