@@ -91,3 +91,16 @@ test('not sure is an answer', async ({ browser, program }) => {
   await press(driver, 'Send report');
   await expect(driver.getByText('Brake: something is not right, not sure what').first()).toBeVisible();
 });
+
+test('a lamp that is out says which, and on which side', async ({ browser, program }) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-11');
+  await press(driver, 'Report a defect');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await driver.getByRole('radio', { name: 'Lamps' }).click();
+  await driver.getByRole('radio', { name: 'A lamp is out' }).click();
+  await driver.getByRole('radio', { name: 'Tail lamps' }).click();
+  await driver.getByRole('radio', { name: 'On the left' }).click();
+  await press(driver, 'Send report');
+  await expect(driver.getByText('Tail lamps. On the left').first()).toBeVisible();
+});

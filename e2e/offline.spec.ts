@@ -53,11 +53,11 @@ test('a report made without a server is kept, and refused commands say why', asy
   const manager = await deviceOf(browser, first.url, 'manager', { keeps: true });
   for (const page of [foreman, manager]) {
     await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-    await expect(page.getByRole('button', { name: 'Answer H-12 2L' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Otherwise …. H-12 2L' })).toBeVisible();
   }
   await first.stop();
   for (const page of [foreman, manager]) {
-    await press(page, 'Answer H-12 2L');
+    await press(page, 'Otherwise …. H-12 2L');
     await press(page, 'To be repaired');
     await expect(page.getByText('kept on this device')).toBeVisible();
   }

@@ -197,3 +197,16 @@ test('a unit under other law is judged by its own book, in its words', async ({ 
   await press(page, /^1 thirty-second/);
   await expect(page.getByText('Fail', { exact: false }).first()).toBeVisible();
 });
+
+test('a number that is taken is said in the form, and nothing of it is lost', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.goto(`${program.url}/unit/new`);
+  await page.getByLabel('Number, as painted on it').fill('H-11');
+  await page.getByLabel('Where it stands').fill('Behind the barn');
+  await press(page, 'Set it up');
+  await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
+  await expect(page.getByLabel('Where it stands')).toHaveValue('Behind the barn');
+  await page.getByLabel('Number, as painted on it').fill('H-19');
+  await press(page, 'Set it up');
+  await expect(page.getByText('21 units', { exact: false })).toBeVisible();
+});

@@ -20,9 +20,9 @@ async function report(driver: Page): Promise<void> {
 
 async function answer(foreman: Page, place: string): Promise<void> {
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await press(foreman, `Answer H-11 ${place}`);
+  await press(foreman, `Otherwise …. H-11 ${place}`);
   await press(foreman, 'To be repaired');
-  await expect(foreman.getByRole('button', { name: `Answer H-11 ${place}` })).toBeHidden();
+  await expect(foreman.getByRole('button', { name: `Otherwise …. H-11 ${place}` })).toBeHidden();
 }
 
 async function roundTrip(browser: Browser, url: string, size: Size): Promise<void> {

@@ -26,7 +26,9 @@ async function type(page: Page, fields: string[][]): Promise<void> {
 /** Answers one step, or several together; false when the walk is at its end. */
 async function answer(page: Page): Promise<boolean> {
   const together = page.getByRole('button', { name: /^Looked at all \d+: all good$/ });
-  const good = page.getByRole('button', { name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tyres do not touch)/ });
+  const good = page.getByRole('button', {
+    name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tyres do not touch)/,
+  });
   const save = page.getByRole('button', { name: /^(Save|Next:) / });
   const finished = page.getByRole('button', { name: 'Open the verdict sheet' });
   const place = page.getByText(/^\d+ of \d+/).first();

@@ -1,5 +1,16 @@
 import type { CommandAnswer, CommandName } from '@zealous-axle/core';
-import { acknowledgeRepair, dismissDefect, reportDefect, reportNothing, triageDefect } from './defects';
+import {
+  acknowledgeRepair,
+  deferDefect,
+  dismissDefect,
+  findNoFault,
+  joinDefect,
+  measureDefect,
+  reportDefect,
+  reportNothing,
+  takeBackAnswer,
+  triageDefect,
+} from './defects';
 import {
   addFleetLimit,
   addUnit,
@@ -50,6 +61,11 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'report-nothing': reportNothing,
   'triage-defect': triageDefect,
   'dismiss-defect': dismissDefect,
+  'measure-defect': measureDefect,
+  'defer-defect': deferDefect,
+  'join-defect': joinDefect,
+  'find-no-fault': findNoFault,
+  'take-back-answer': takeBackAnswer,
   'acknowledge-repair': acknowledgeRepair,
   'make-job': makeJob,
   'place-job': placeJob,

@@ -9,11 +9,15 @@ import { VerdictMark } from './VerdictMark';
 /** Where it stands, said after who reported it; a fresh report needs no word. */
 const STATE_WORDS: Record<DefectView['state'], string> = {
   reported: '',
+  measuring: ' · to be measured first',
+  deferred: ' · put off',
   triaged: ' · to be repaired',
   planned: ' · in a job',
   done: ' · repaired, not certified',
   certified: ' · certified',
   acknowledged: ' · acknowledged',
+  joined: ' · carried by another report',
+  'no-fault': ' · no fault found',
   dismissed: ' · dismissed',
 };
 

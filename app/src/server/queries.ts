@@ -7,6 +7,7 @@ import type {
   PhotosPage,
   Sheet,
   Shop,
+  TriagePage,
   UnitPage,
   YardRow,
 } from '@zealous-axle/core';
@@ -60,7 +61,10 @@ export const usePages = <P extends { next: string | null }>(
 
 const from = (name: 'after' | 'before', key: string): string => (key ? `${name}=${encodeURIComponent(key)}` : '');
 
-export const useDefectPages = (state: 'reported' | 'triaged') =>
+/** What waits for an answer, by trailer. */
+export const useTriagePages = () =>
+  usePages(['defects', 'triage'], (key) => call<TriagePage>('GET', `/triage?${from('after', key)}`));
+export const useDefectPages = (state: 'triaged') =>
   usePages(['defects', state], (key) => call<DefectsPage>('GET', `/defects?state=${state}&${from('after', key)}`));
 export const useJobPages = () => usePages(['jobs'], (key) => call<JobsPage>('GET', `/jobs?${from('after', key)}`));
 export const olderInspections = (unit: string, key: string) =>

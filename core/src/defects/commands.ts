@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { command, whoMay } from '../life';
-import { wordsText } from '../measure';
+import { dayText, wordsText } from '../measure';
 import { codeText } from '../reading';
 import { placeSchema } from '../trailer';
 import { DEFECT_LIFE } from './life';
@@ -12,7 +12,15 @@ export const DEFECT_COMMANDS = {
   'report-defect': command(
     'unit',
     whoMay(DEFECT_LIFE, 'report'),
-    z.strictObject({ defect: id, unit: id, code: codeText, place: placeSchema, words: z.string().trim().max(500) }),
+    z.strictObject({
+      defect: id,
+      unit: id,
+      code: codeText,
+      place: placeSchema,
+      words: z.string().trim().max(500),
+      /** The certified defect it is again. */
+      comeBackOf: id.optional(),
+    }),
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
   'report-nothing': command('unit', whoMay(DEFECT_LIFE, 'report'), z.strictObject({ report: id, unit: id })),
@@ -25,6 +33,26 @@ export const DEFECT_COMMANDS = {
     'defect',
     whoMay(DEFECT_LIFE, 'dismiss'),
     z.strictObject({ defect: id, version, reason: wordsText(300) }),
+  ),
+  /** Only a reading can tell: it waits until it was measured, and then for an answer. */
+  'measure-defect': command('defect', whoMay(DEFECT_LIFE, 'measure'), z.strictObject({ defect: id, version })),
+  /** It waits until a day, where the rule allows that, and comes back by itself. */
+  'defer-defect': command(
+    'defect',
+    whoMay(DEFECT_LIFE, 'defer'),
+    z.strictObject({ defect: id, version, until: dayText, reason: wordsText(300) }),
+  ),
+  /** The same fault reported twice: its words stay, and the other one carries it. */
+  'join-defect': command('defect', whoMay(DEFECT_LIFE, 'join'), z.strictObject({ defect: id, version, with: id })),
+  'find-no-fault': command(
+    'defect',
+    whoMay(DEFECT_LIFE, 'find nothing at'),
+    z.strictObject({ defect: id, version, reason: wordsText(300) }),
+  ),
+  'take-back-answer': command(
+    'defect',
+    whoMay(DEFECT_LIFE, 'take back the answer to'),
+    z.strictObject({ defect: id, version }),
   ),
   'acknowledge-repair': command('defect', whoMay(DEFECT_LIFE, 'acknowledge'), z.strictObject({ defect: id, version })),
 } as const;

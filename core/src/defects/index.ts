@@ -1,5 +1,15 @@
 /** What was reported, and the life of a report. */
 export { DEFECT_COMMANDS } from './commands';
 export * from './life';
+export {
+  heldByPractice,
+  type Proposal,
+  partOf,
+  proposalFor,
+  type Repaired,
+  type Reported,
+  SEVERITIES,
+  type Severity as Urgency,
+} from './propose';
 export * from './seen';
 export * from './views';

@@ -3,18 +3,28 @@ import { BENCH, EVERYBODY, SHOP } from '../life';
 
 export const DEFECT_STATES = [
   'reported',
+  'measuring',
+  'deferred',
   'triaged',
   'planned',
   'done',
   'certified',
   'acknowledged',
+  'joined',
+  'no-fault',
   'dismissed',
 ] as const;
 export type DefectState = (typeof DEFECT_STATES)[number];
 export type DefectAct =
   | 'report'
   | 'triage'
+  | 'measure'
+  | 'defer'
+  | 'join'
+  | 'bring back'
+  | 'find nothing at'
   | 'dismiss'
+  | 'take back the answer to'
   | 'plan'
   | 'unplan'
   | 'finish'
@@ -22,12 +32,31 @@ export type DefectAct =
   | 'certify'
   | 'acknowledge';
 
+export type DefectNeed = 'a reason' | 'a day ahead' | 'a rule that lets it wait';
+
+/** Waits for an answer: now, once it is measured, or once its day has come. */
+const UNANSWERED: readonly DefectState[] = ['reported', 'measuring', 'deferred'];
+/** Answered in a way that can be taken back: nothing was begun on it. */
+const ANSWERED: readonly DefectState[] = ['measuring', 'deferred', 'triaged', 'joined', 'no-fault', 'dismissed'];
+
 /** From the driver's report to the next driver's eyes. Its job carries it from `planned` to `certified`. */
-export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, 'a reason'>[] = [
+export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   { act: 'report', from: [], to: 'reported', who: EVERYBODY },
-  { act: 'triage', from: ['reported'], to: 'triaged', who: SHOP },
-  { act: 'dismiss', from: ['reported', 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
-  { act: 'plan', from: ['reported', 'triaged'], to: 'planned', who: SHOP },
+  { act: 'triage', from: UNANSWERED, to: 'triaged', who: SHOP },
+  { act: 'measure', from: UNANSWERED, to: 'measuring', who: SHOP },
+  {
+    act: 'defer',
+    from: [...UNANSWERED, 'triaged'],
+    to: 'deferred',
+    who: SHOP,
+    needs: ['a reason', 'a day ahead', 'a rule that lets it wait'],
+  },
+  { act: 'bring back', from: ['measuring'], to: 'reported', who: BENCH },
+  { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
+  { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
+  { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
+  { act: 'take back the answer to', from: ANSWERED, to: 'reported', who: SHOP },
+  { act: 'plan', from: [...UNANSWERED, 'triaged'], to: 'planned', who: SHOP },
   { act: 'unplan', from: ['planned'], to: 'triaged', who: SHOP },
   { act: 'finish', from: ['planned'], to: 'done', who: BENCH },
   { act: 'reopen', from: ['done'], to: 'planned', who: BENCH },
@@ -36,5 +65,12 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, 'a reason'>[] = [
 ];
 
 /** Still to be worked on: what a release waits for. */
-export const OPEN_DEFECT_STATES: readonly DefectState[] = ['reported', 'triaged', 'planned', 'done'];
+export const OPEN_DEFECT_STATES: readonly DefectState[] = [
+  'reported',
+  'measuring',
+  'deferred',
+  'triaged',
+  'planned',
+  'done',
+];
 export const isOpenDefect = (state: DefectState): boolean => OPEN_DEFECT_STATES.includes(state);

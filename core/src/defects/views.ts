@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { featuresSchema, placeSchema, unitHeadSchema } from '../trailer';
 import { DEFECT_STATES } from './life';
+import { SEVERITIES } from './propose';
 
 export const defectViewSchema = z.strictObject({
   id: z.string(),
@@ -14,6 +15,14 @@ export const defectViewSchema = z.strictObject({
   reportedBy: z.string(),
   reportedAt: z.string(),
   job: z.string().nullable(),
+  /** The report that carries this one, where they are of the same fault. */
+  joined: z.string().nullable(),
+  /** The certified defect it is again. */
+  comeBackOf: z.string().nullable(),
+  /** Until when it waits. */
+  until: z.string().nullable(),
+  /** Why it was answered as it was. */
+  reason: z.string().nullable(),
   certified: z.strictObject({ by: z.string(), at: z.string(), statement: z.string() }).nullable(),
   version: z.int(),
 });
@@ -22,3 +31,26 @@ export type DefectView = z.infer<typeof defectViewSchema>;
 /** A page of defects; `next` asks for the page after it, null where it is the last. */
 export const defectsPageSchema = z.strictObject({ defects: z.array(defectViewSchema), next: z.string().nullable() });
 export type DefectsPage = z.infer<typeof defectsPageSchema>;
+
+export const proposalSchema = z.strictObject({
+  severity: z.enum(SEVERITIES),
+  answer: z.enum(['repair', 'measure', 'join']),
+  because: z.string(),
+  joins: z.string().nullable(),
+  comeBackOf: z.strictObject({ id: z.string(), job: z.string(), by: z.string(), on: z.string() }).nullable(),
+});
+
+/** The queue of what waits for an answer, by trailer: what holds first, then the longest waiting. */
+export const triagePageSchema = z.strictObject({
+  total: z.int(),
+  groups: z.array(
+    z.strictObject({
+      unit: unitHeadSchema,
+      held: z.boolean(),
+      reports: z.array(z.strictObject({ defect: defectViewSchema, proposal: proposalSchema })),
+    }),
+  ),
+  next: z.string().nullable(),
+});
+export type TriagePage = z.infer<typeof triagePageSchema>;
+export type TriageReport = TriagePage['groups'][number]['reports'][number];

@@ -1,10 +1,23 @@
-import { catalogueEntry, DEFECT_LIFE, type DefectAct, defectWords, holdsByBook, wheelEnd } from '@zealous-axle/core';
+import {
+  catalogueEntry,
+  DEFECT_LIFE,
+  type DefectAct,
+  type DefectNeed,
+  dayIn,
+  defectWords,
+  heldByPractice,
+  holdsByBook,
+  isOpenDefect,
+  type Reading,
+  readingPlace,
+  wheelEnd,
+} from '@zealous-axle/core';
 import { and, eq } from 'drizzle-orm';
 import { findUnit, holdFor, unitBook } from '../fleet';
-import { invalid } from '../problem';
-import { changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
+import { invalid, notNow } from '../problem';
+import { type Changed, changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
-import { type DefectRow, defectPlace, defectViews, findDefect } from './queries';
+import { type DefectRow, defectPlace, defectViews, findDefect, openDefects } from './queries';
 import { acknowledgement, cleanReport, defect } from './schema';
 
 /** Moves a defect along its life, if its table lets this role do so now. */
@@ -12,8 +25,8 @@ export async function moveDefect(
   { store, session }: Pick<Doing<'triage-defect'>, 'store' | 'session'>,
   row: DefectRow,
   act: DefectAct,
-  more: Partial<Pick<DefectRow, 'holds' | 'jobId'>> = {},
-  given: Partial<Record<'a reason', boolean>> = {},
+  more: Partial<DefectRow> = {},
+  given: Partial<Record<DefectNeed, boolean>> = {},
 ): Promise<number> {
   const state = nextState(DEFECT_LIFE, 'a defect', row.state, act, session.person.role, given);
   const version = row.version + 1;
@@ -33,6 +46,13 @@ async function versioned(store: FleetStore, id: string, version: number): Promis
 const whyHeld = (row: Pick<DefectRow, 'code' | 'axle' | 'side' | 'tyre'>) =>
   `${defectPlace(row)}: ${defectWords(row.code)}`;
 
+/** What has come back was certified, on this very unit. */
+async function aRepairOf(store: FleetStore, id: string, unitId: string): Promise<void> {
+  const before = found(await findDefect(store, id));
+  if (before.unitId !== unitId) throw notNow('one-trailer');
+  if (before.state !== 'certified' && before.state !== 'acknowledged') throw notNow('not-certified');
+}
+
 /** A report has the fate the same sign has when an inspection finds it: by the book's severity it holds at once. */
 export const reportDefect: Handler<'report-defect'> = async (doing) => {
   const { store, session, at, when, body } = doing;
@@ -43,6 +63,7 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
     throw invalid('body.place', entry?.where === 'unit' ? 'whole-trailer' : 'which-end');
   if (axle !== null && !wheelEnd(reported, axle, side ?? 'left'))
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
+  if (body.comeBackOf) await aRepairOf(store, body.comeBackOf, body.unit);
   if (body.code.startsWith('other') && body.words === '') throw invalid('body.words', 'say-what');
   const holds = !when.tooOld && holdsByBook(await unitBook(store, session, reported), body.code);
   await store.insert(defect).values({
@@ -59,6 +80,7 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
     reportedAt: at,
     state: 'reported',
     holds,
+    comeBackOf: body.comeBackOf ?? null,
   });
   if (holds) await holdFor(doing, body.unit, whyHeld({ code: body.code, axle, side, tyre }));
   return { unitId: body.unit, changed: [changed('defect', body.defect, 1)] };
@@ -80,14 +102,77 @@ export const reportNothing: Handler<'report-nothing'> = async ({ store, session,
 export const triageDefect: Handler<'triage-defect'> = async (doing) => {
   const { store, body } = doing;
   const row = await versioned(store, body.defect, body.version);
-  const version = await moveDefect(doing, row, 'triage', { holds: body.holds });
+  const version = await moveDefect(doing, row, 'triage', { holds: body.holds, ...answeredNow(doing) });
   if (body.holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
 
-export const dismissDefect: Handler<'dismiss-defect'> = async (doing) => {
+const answeredNow = ({ at }: Pick<Doing<'triage-defect'>, 'at'>, reason: string | null = null) => ({
+  answeredAt: at,
+  reason,
+});
+
+type Answering = 'dismiss-defect' | 'find-no-fault';
+/** It is no defect, or none was found: it holds no longer, and the reason stays with it. */
+const ended = async (doing: Doing<Answering>, act: 'dismiss' | 'find nothing at') => {
+  const { store, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const more = { holds: false, ...answeredNow(doing, body.reason) };
+  const version = await moveDefect(doing, row, act, more, { 'a reason': body.reason !== '' });
+  return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
+};
+export const dismissDefect: Handler<'dismiss-defect'> = (doing) => ended(doing, 'dismiss');
+export const findNoFault: Handler<'find-no-fault'> = (doing) => ended(doing, 'find nothing at');
+
+export const measureDefect: Handler<'measure-defect'> = async (doing) => {
   const row = await versioned(doing.store, doing.body.defect, doing.body.version);
-  const version = await moveDefect(doing, row, 'dismiss', { holds: false }, { 'a reason': doing.body.reason !== '' });
+  const version = await moveDefect(doing, row, 'measure', { measuredAt: null, ...answeredNow(doing) });
+  return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
+};
+
+export const deferDefect: Handler<'defer-defect'> = async (doing) => {
+  const { store, session, now, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const unit = found(await findUnit(store, row.unitId));
+  const bars = row.holds || heldByPractice(row.code) || holdsByBook(await unitBook(store, session, unit), row.code);
+  const given = {
+    'a reason': body.reason !== '',
+    'a day ahead': body.until > dayIn(session.fleet.zone, now),
+    'a rule that lets it wait': !bars,
+  };
+  const more = { until: body.until, ...answeredNow(doing, body.reason) };
+  const version = await moveDefect(doing, row, 'defer', more, given);
+  return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
+};
+
+/** Both wordings stay; what holds goes over to the one that carries it. */
+export const joinDefect: Handler<'join-defect'> = async (doing) => {
+  const { store, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const carrier = found(await findDefect(store, body.with));
+  if (carrier.unitId !== row.unitId) throw notNow('one-trailer');
+  if (carrier.id === row.id || !isOpenDefect(carrier.state)) throw notNow('no-carrier');
+  const version = await moveDefect(doing, row, 'join', { joinedTo: carrier.id, ...answeredNow(doing) });
+  const changes = [changed('defect', row.id, version)];
+  if (row.holds && !carrier.holds) {
+    await store
+      .update(defect)
+      .set({ holds: true, version: carrier.version + 1 })
+      .where(eq(defect.id, carrier.id));
+    changes.push(changed('defect', carrier.id, carrier.version + 1));
+  }
+  return { unitId: row.unitId, changed: changes };
+};
+
+/** It waits for an answer again, and holds as its code does. */
+export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
+  const { store, session, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const unit = found(await findUnit(store, row.unitId));
+  const holds = row.holds || holdsByBook(await unitBook(store, session, unit), row.code);
+  const fresh = { holds, joinedTo: null, until: null, reason: null, answeredAt: null };
+  const version = await moveDefect(doing, row, 'take back the answer to', fresh);
+  if (holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
 
@@ -103,3 +188,24 @@ export const acknowledgeRepair: Handler<'acknowledge-repair'> = async (doing) =>
   });
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
+
+/** Reports that waited for a measurement wait for an answer again, once it was measured at their place. */
+export async function bringBackMeasured(
+  doing: Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>,
+  unitId: string,
+  read: readonly Reading[],
+): Promise<Changed[]> {
+  const waiting = (await openDefects(doing.store, unitId)).filter(({ state }) => state === 'measuring');
+  const back: Changed[] = [];
+  for (const row of waiting) {
+    const kinds = catalogueEntry(row.code)?.remeasure ?? [];
+    const told = read.some((reading) => {
+      const { axle, side } = readingPlace(reading);
+      const here = row.axle === null || (axle === row.axle && side === row.side);
+      return here && (kinds.length === 0 || kinds.includes(reading.kind));
+    });
+    if (told)
+      back.push(changed('defect', row.id, await moveDefect(doing, row, 'bring back', { measuredAt: doing.at })));
+  }
+  return back;
+}

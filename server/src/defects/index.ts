@@ -1,5 +1,18 @@
 /** What was reported, and the life of a report. */
-export { acknowledgeRepair, dismissDefect, moveDefect, reportDefect, reportNothing, triageDefect } from './handlers';
+export {
+  acknowledgeRepair,
+  bringBackMeasured,
+  deferDefect,
+  dismissDefect,
+  findNoFault,
+  joinDefect,
+  measureDefect,
+  moveDefect,
+  reportDefect,
+  reportNothing,
+  takeBackAnswer,
+  triageDefect,
+} from './handlers';
 export {
   countDefects,
   defectPlace,

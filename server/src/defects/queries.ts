@@ -1,5 +1,5 @@
 import { type DefectState, type DefectView, OPEN_DEFECT_STATES, positionCode } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
@@ -50,6 +50,10 @@ const viewOf = (row: Row): DefectView => ({
   reportedBy: row.by,
   reportedAt: row.defect.reportedAt.toISOString(),
   job: row.defect.jobId,
+  joined: row.defect.joinedTo,
+  comeBackOf: row.defect.comeBackOf,
+  until: row.defect.until,
+  reason: row.defect.reason,
   certified:
     row.certificate && row.signer
       ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
@@ -73,6 +77,10 @@ export async function defectViews(store: FleetStore, asked: DefectQuestion): Pro
   );
   return (await statement.execute({ ...asked })).map(viewOf);
 }
+
+/** Defects that a condition asks for, the oldest first. */
+export const viewsWhere = async (store: FleetStore, where: SQL | undefined): Promise<DefectView[]> =>
+  (await select(store).where(where).orderBy(asc(defect.reportedAt), asc(defect.id))).map(viewOf);
 
 /** The last signed report that nothing was found on a unit; null when there is none. */
 export async function lastCleanReport(store: FleetStore, unitId: string) {

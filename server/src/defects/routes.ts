@@ -1,12 +1,29 @@
-import { defectsPageSchema } from '@zealous-axle/core';
+import { defectsPageSchema, triagePageSchema } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, readKey, type Serving } from '../http';
 import { defectsIn } from './queries';
+import { triagePage } from './triage';
 
 const PAGE = 50;
 
 /** Reports and what was made of them, page by page. */
 export function defectRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/triage',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'What waits for an answer, by trailer, with what is proposed',
+        querystring: z.strictObject({ after: z.string().max(300).optional() }),
+        response: { 200: triagePageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.after, 3);
+      return ask(serving, request, (store, actor) => triagePage(store, actor, serving.now(), key));
+    },
+  );
+
   app.get(
     '/defects',
     {

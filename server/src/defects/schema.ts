@@ -1,5 +1,5 @@
 import type { DefectState } from '@zealous-axle/core';
-import { boolean, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, date, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, place, recordedAt, unitId } from '../store';
 
 export const defect = pgTable(
@@ -18,6 +18,16 @@ export const defect = pgTable(
     state: text('state').$type<DefectState>().notNull(),
     holds: boolean('holds').notNull(),
     jobId: uuid('job_id'),
+    /** The report that carries this one. */
+    joinedTo: uuid('joined_to'),
+    /** The certified defect it is again. */
+    comeBackOf: uuid('come_back_of'),
+    /** Until when it waits, as the shop's date. */
+    until: date('until', { mode: 'string' }),
+    /** Why it was answered as it was. */
+    reason: text('reason'),
+    answeredAt: at('answered_at'),
+    measuredAt: at('measured_at'),
     version: integer('version').notNull().default(1),
   },
   (t) => [

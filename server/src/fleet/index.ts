@@ -12,5 +12,5 @@ export { bay, holdReleased, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';
 export { saveBay } from './set-up';
 export { addUnit, freeNumber, setUnitState, unitAt, unitValues } from './unit-handlers';
-export { findUnit, type UnitRow } from './units';
+export { findUnit, type UnitRow, unitNumbered } from './units';
 export { removeRoute, saveRoute } from './walk-routes';

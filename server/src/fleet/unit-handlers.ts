@@ -1,18 +1,15 @@
 import type { UnitForm } from '@zealous-axle/core';
-import { and, eq, ne } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { invalid } from '../problem';
 import { changed, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { unit } from './schema';
-import { findUnit, type UnitRow } from './units';
+import { findUnit, type UnitRow, unitNumbered } from './units';
 
 /** Refuses a number that another unit of the fleet has. */
 export async function freeNumber(store: FleetStore, number: string, own: string): Promise<void> {
-  const [other] = await store
-    .select({ id: unit.id })
-    .from(unit)
-    .where(and(eq(unit.number, number), ne(unit.id, own)));
-  if (other) throw invalid('body.form.number', 'number-taken', number);
+  const other = await unitNumbered(store, number);
+  if (other && other !== own) throw invalid('body.form.number', 'number-taken', number);
 }
 
 /** A unit's row as its form says. */

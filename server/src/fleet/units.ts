@@ -13,4 +13,10 @@ export async function findUnit(store: FleetStore, unitId: string) {
   return found ?? null;
 }
 
+/** The unit that bears a number; null where none does. */
+export async function unitNumbered(store: FleetStore, number: string): Promise<string | null> {
+  const [found] = await store.select({ id: unit.id }).from(unit).where(eq(unit.number, number));
+  return found?.id ?? null;
+}
+
 export type UnitRow = NonNullable<Awaited<ReturnType<typeof findUnit>>>;

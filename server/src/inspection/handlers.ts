@@ -24,7 +24,7 @@ import {
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { defect, defectsOfJob, openDefects } from '../defects';
+import { bringBackMeasured, defect, defectsOfJob, openDefects } from '../defects';
 import { findUnit, holdFor, type UnitRow, unitBook } from '../fleet';
 import { invalid, invalidWith, KnownProblem, notAllowed, notNow } from '../problem';
 import { type Actor, type Changed, changed, type Doing, found, type Handler } from '../run';
@@ -231,7 +231,9 @@ export async function settleInspection(
   const reason = holdReason(made);
   const anew = !before || !holds(before.verdict) || fresh.some((each) => each.holds);
   if (reason && anew) await holdFor(doing, unit.id, reason);
-  return fresh.map(({ id }) => changed('defect', id, 1));
+  // By a driver's walk nothing is measured that only the bench can tell.
+  const back = doing.session.person.role === 'driver' ? [] : await bringBackMeasured(doing, unit.id, made.own);
+  return [...fresh.map(({ id }) => changed('defect', id, 1)), ...back];
 }
 
 export const closeInspection: Handler<'close-inspection'> = async (doing) => {

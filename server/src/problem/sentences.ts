@@ -22,6 +22,8 @@ const SENTENCES = {
   'still-open': (count: number, first: string) =>
     `${count} readings are still open, the first at ${first}: close it as incomplete, and say why.`,
   'why-incomplete': 'Say why the inspection stays incomplete',
+  'no-carrier': 'A report is joined to another one that is still open.',
+  'not-certified': 'Only what was certified can have come back.',
   'one-trailer': 'A job is for one trailer at a time.',
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),

@@ -51,6 +51,11 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'report-nothing': { report: fresh, unit },
     'triage-defect': { defect: REPORTED, version, holds: true },
     'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },
+    'measure-defect': { defect: REPORTED, version },
+    'defer-defect': { defect: REPORTED, version, until: '2026-04-01', reason: 'small' },
+    'join-defect': { defect: REPORTED, version, with: IN_OPEN },
+    'find-no-fault': { defect: REPORTED, version, reason: 'nothing there' },
+    'take-back-answer': { defect: REPORTED, version },
     'acknowledge-repair': { defect: CERTIFIED, version },
     'make-job': {
       job: fresh,

@@ -198,6 +198,11 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'report-nothing': { report: uuidv7(), unit: unitId },
     'triage-defect': { defect, version: 1, holds: false },
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },
+    'measure-defect': { defect, version: 1 },
+    'defer-defect': { defect, version: 1, until: '2026-04-01', reason: 'small' },
+    'join-defect': { defect, version: 1, with: uuidv7() },
+    'find-no-fault': { defect, version: 1, reason: 'nothing there' },
+    'take-back-answer': { defect, version: 1 },
     'acknowledge-repair': { defect, version: 1 },
     'make-job': {
       job: uuidv7(),

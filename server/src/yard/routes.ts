@@ -11,6 +11,7 @@ import {
   yardTotalSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
+import { unitNumbered } from '../fleet';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inspectionsBefore, photosBefore } from '../inspection';
 import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
@@ -23,6 +24,7 @@ const PHOTOS = 24;
 export function unitRoutes(app: App, serving: Serving): void {
   yardRoutes(app, serving);
   goneRoutes(app, serving);
+  numberRoutes(app, serving);
   oneUnitRoutes(app, serving);
   pastRoutes(app, serving);
 }
@@ -83,6 +85,21 @@ function goneRoutes(app: App, serving: Serving): void {
       const key = readKey(request.query.after, 2);
       return ask(serving, request, (store) => goneUnits(store, request.query.text ?? '', key));
     },
+  );
+}
+
+function numberRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/units/number',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'Which unit bears a number, in use or not; null where none does',
+        querystring: z.strictObject({ number: z.string().trim().min(1).max(20) }),
+        response: { 200: z.strictObject({ unit: z.string().nullable() }) },
+      },
+    },
+    (request) => ask(serving, request, async (store) => ({ unit: await unitNumbered(store, request.query.number) })),
   );
 }
 

@@ -7,13 +7,13 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Loaded } from '../../parts/Loaded';
 import { Screen } from '../../parts/Screen';
-import { useDefectPages, useJobPages, useShop } from '../../server/queries';
+import { useDefectPages, useJobPages, useShop, useTriagePages } from '../../server/queries';
 import { useMaySend } from '../../session/may';
 import { Board } from './Board';
 import { ToRepair } from './MakeJob';
-import { Triage } from './Triage';
+import { Triage } from './triage/Triage';
 
-type Pages = ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
+type Pages = ReturnType<typeof useTriagePages> | ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
 
 /** A list of the shop with how many there are, and the next page of it. */
 function Column({
@@ -44,12 +44,12 @@ function Column({
 function Columns({ shop }: { shop: ShopData }) {
   const may = useMaySend('triage-defect');
   const wide = useWide();
-  const [reported, triaged, jobs] = [useDefectPages('reported'), useDefectPages('triaged'), useJobPages()];
+  const [reported, triaged, jobs] = [useTriagePages(), useDefectPages('triaged'), useJobPages()];
   const { totals } = shop;
   const columns = [
     <Column key="triage" title="Reports to answer" total={totals.reported} pages={reported}>
       <Loaded query={reported}>
-        {({ pages }) => <Triage defects={pages.flatMap(({ defects }) => defects)} mayTriage={may} />}
+        {({ pages }) => <Triage groups={pages.flatMap(({ groups }) => groups)} may={may} today={shop.today} />}
       </Loaded>
     </Column>,
     <Column key="repair" title="To be repaired" total={totals.triaged} pages={triaged}>

@@ -1,4 +1,4 @@
-import { parsePosition, type Tyre, type UnitPage } from '@zealous-axle/core';
+import { LAMP_WORDS, LAMPS, parsePosition, type Tyre, type UnitPage } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -17,7 +17,7 @@ import { useUnit } from '../../server/queries';
 import { useKeptForm } from '../../session/forms';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
-import { aboutOf, EMPTY, type Filled, reportSchema, WHOLE } from './filled';
+import { aboutOf, EMPTY, type Filled, lampsOf, reportSchema, WHOLE, wordsOf } from './filled';
 import { Kinds } from './Kinds';
 import { Pictures } from './Pictures';
 
@@ -36,7 +36,7 @@ async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
       unit: unit.id,
       code: entry.code,
       place: { axle: position?.axle ?? null, side: position?.side ?? null, tyre },
-      words: filled.words,
+      words: wordsOf(filled),
     },
     `${unit.number}: ${entry.words}${position ? ` at ${filled.place}` : ''}`,
   );
@@ -97,6 +97,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
   const filled = watch();
   const { place, part, code, tyre, photos } = filled;
   const { entries, entry, tyres, needsTyre } = aboutOf(unit, filled);
+  const lamps = lampsOf(entry);
   const change = (changed: Partial<Filled>) => {
     for (const [name, value] of Object.entries(changed))
       setValue(name as keyof Filled, value, { shouldValidate: true });
@@ -114,7 +115,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       name="words"
       label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
       multiline
-      maxLength={500}
+      maxLength={440}
     />
   );
   const missing = formState.isSubmitted ? formState.errors.place?.message : undefined;
@@ -135,7 +136,9 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       <Where
         unit={unit}
         place={place}
-        onPlace={(next) => change(next ? { place: next, part: null, code: null, tyre: null } : { place: next })}
+        onPlace={(next) =>
+          change(next ? { place: next, part: null, code: null, tyre: null, lamp: null, on: null } : { place: next })
+        }
       />
       {place && plain ? words : null}
       {place ? <Kinds entries={entries} part={part} chosen={code} plain={plain} onChange={change} /> : null}
@@ -146,6 +149,24 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           value={tyre}
           onChange={(next) => change({ tyre: next })}
         />
+      ) : null}
+      {lamps.length > 1 ? (
+        <>
+          <Choice
+            label="Which lamp?"
+            pairs
+            options={lamps.map((value) => ({ value, label: value }))}
+            value={filled.lamp ?? null}
+            onChange={(lamp) => change({ lamp })}
+          />
+          <Choice
+            label="Which side?"
+            pairs
+            options={LAMPS.map((value) => ({ value, label: LAMP_WORDS[value] }))}
+            value={filled.on ?? null}
+            onChange={(on) => change({ on })}
+          />
+        </>
       ) : null}
       {place ? (
         <>

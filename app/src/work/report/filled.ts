@@ -1,7 +1,10 @@
 import {
   type CatalogueEntry,
+  CHECKS,
   COMMANDS,
   catalogueAt,
+  LAMP_WORDS,
+  LAMPS,
   PARTS,
   parsePosition,
   TYRES,
@@ -21,11 +24,23 @@ const filledSchema = z.object({
   part: z.enum(PARTS).nullable(),
   code: z.string().nullable(),
   tyre: z.enum(TYRES).nullable(),
+  /** Which lamp, and where it stands. */
+  lamp: z.string().nullable(),
+  on: z.enum(LAMPS).nullable(),
   words: COMMANDS['report-defect'].body.shape.words,
   photos: z.array(z.custom<{ photo: string } & Shrunk>()),
 });
 export type Filled = z.infer<typeof filledSchema>;
-export const EMPTY: Filled = { place: null, part: null, code: null, tyre: null, words: '', photos: [] };
+export const EMPTY: Filled = {
+  place: null,
+  part: null,
+  code: null,
+  tyre: null,
+  lamp: null,
+  on: null,
+  words: '',
+  photos: [],
+};
 
 /** What a report as it stands is about. */
 export interface About {
@@ -61,3 +76,15 @@ export const reportSchema = (unit: UnitPage) =>
     const message = missing(unit, filled);
     if (message) context.addIssue({ code: 'custom', path: ['place'], message });
   });
+
+/** The lamps a sign may be seen at, by the names they are checked under. */
+export const lampsOf = (entry: CatalogueEntry | null): string[] =>
+  entry?.part === 'lamps'
+    ? CHECKS.filter(({ part, signs }) => part === 'lamps' && signs.some(({ code }) => code === entry.code)).map(
+        ({ name }) => name,
+      )
+    : [];
+
+/** What a report says in words: which lamp, where, and what was written. */
+export const wordsOf = ({ lamp, on, words }: Pick<Filled, 'lamp' | 'on' | 'words'>): string =>
+  [lamp, on && LAMP_WORDS[on], words.trim()].filter(Boolean).join('. ');

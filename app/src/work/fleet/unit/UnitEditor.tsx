@@ -19,6 +19,7 @@ import { Field } from '../../../parts/Field';
 import { Loaded } from '../../../parts/Loaded';
 import { Notice } from '../../../parts/Notice';
 import { goBack, Screen } from '../../../parts/Screen';
+import { call } from '../../../server/client';
 import { useUnit } from '../../../server/queries';
 import { useKeptForm } from '../../../session/forms';
 import { AxleCard } from './AxleCard';
@@ -51,12 +52,14 @@ interface FormProps {
   name: string;
   first: UnitForm;
   act: string;
+  /** The unit it is of, where there is one already. */
+  own?: string;
   onSave: (form: UnitForm) => Promise<void>;
 }
 
-function Form({ name, first, act, onSave }: FormProps) {
+function Form({ name, first, act, own, onSave }: FormProps) {
   const form = useKeptForm(name, unitFormSchema, first);
-  const { control, watch, setValue, handleSubmit, formState } = form;
+  const { control, watch, setValue, setError, handleSubmit, formState } = form;
   if (!form.ready) return null;
   const { kind, axles, features } = watch();
   const { errors } = formState;
@@ -70,6 +73,12 @@ function Form({ name, first, act, onSave }: FormProps) {
       }),
     );
   const save = handleSubmit(async (sent) => {
+    // Asked before it is sent, where there is a signal: refused afterwards, the form would be gone.
+    const { number } = sent;
+    const other = await call<{ unit: string | null }>('GET', `/units/number?number=${encodeURIComponent(number)}`)
+      .then(({ unit }) => unit)
+      .catch(() => null);
+    if (other && other !== own) return setError('number', { message: `there is a unit ${number} already` });
     await onSave(sent);
     await form.clear();
   });
@@ -179,6 +188,7 @@ export function EditUnit() {
             name={`unit ${id} ${unit.version}`}
             first={formOf(unit)}
             act="Save"
+            own={id}
             onSave={async (form) => {
               await send('set-unit', { unit: id, version: unit.version, form }, `${form.number}: corrected`);
               router.replace(`/trailer/${id}`);

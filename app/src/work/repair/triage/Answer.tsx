@@ -1,0 +1,111 @@
+import { COMMANDS, dayAfter, dayText, severityOf, type TriageReport, wordsText } from '@zealous-axle/core';
+import { useState } from 'react';
+import { z } from 'zod';
+import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
+import { DefectRow } from '../../../parts/DefectRow';
+import { Drawer } from '../../../parts/Drawer';
+import { Field } from '../../../parts/Field';
+import { Text } from '../../../parts/Text';
+import { WordsForm } from '../../../parts/WordsForm';
+import { useZodForm } from '../../../session/forms';
+import { useSession } from '../../../session/session';
+import { type Answered, placeOf } from './answers';
+
+const HOLD = [
+  { value: 'yes', label: 'Hold the trailer', note: 'It is not used until this is certified' },
+  { value: 'no', label: 'It can wait', note: 'Repair when it next comes in' },
+] as const;
+
+const FIRST_DAYS = 14;
+const deferSchema = z.object({ until: dayText, reason: wordsText(300) });
+
+function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answered) => void }) {
+  const { control, handleSubmit, formState } = useZodForm(deferSchema, {
+    until: dayAfter(today, FIRST_DAYS),
+    reason: '',
+  });
+  const done = handleSubmit((more) => onAnswer({ name: 'defer-defect', more }));
+  return (
+    <>
+      <Text>It comes back by itself on that day.</Text>
+      <Field control={control} name="until" label="Until" placeholder="2026-12-31" />
+      <Field control={control} name="reason" label="Why can it wait?" multiline maxLength={300} autoFocus />
+      <Button tall look="act" label="Put it off" disabled={!formState.isValid} onPress={() => void done()} />
+    </>
+  );
+}
+
+type Asking = 'defer' | 'find-no-fault' | 'dismiss-defect' | null;
+const ASKS = {
+  'find-no-fault': { ask: 'What was looked at, and how?', act: 'No fault found' },
+  'dismiss-defect': { ask: 'Why is it no defect?', act: 'Dismiss this report' },
+} as const;
+
+interface Props {
+  report: TriageReport;
+  today: string;
+  onAnswer: (answered: Answered) => void;
+  onClose: () => void;
+}
+
+/** Every answer a foreman may give to one report, each with what it needs. */
+export function Answer({ report, today, onAnswer, onClose }: Props) {
+  const { fleet } = useSession();
+  const { defect, proposal } = report;
+  const rule = severityOf(defect.code, defect.unit.features.book ?? fleet.book);
+  const suggested = proposal.severity === 'hold' || proposal.severity === 'before-use';
+  const [holds, setHolds] = useState<'yes' | 'no'>(suggested ? 'yes' : 'no');
+  const [asking, setAsking] = useState<Asking>(null);
+  const mayWait = !suggested;
+  return (
+    <Drawer title={placeOf(report)} onClose={onClose}>
+      <DefectRow defect={defect} />
+      <Text size="small" tone="soft">
+        {`${proposal.because}${rule?.share ? ' It counts as a defective brake.' : ''}`}
+      </Text>
+      {asking === null ? (
+        <>
+          <Choice stacked label="Until it is repaired" options={HOLD} value={holds} onChange={setHolds} />
+          <Button
+            tall
+            look="act"
+            label="To be repaired"
+            onPress={() => onAnswer({ name: 'triage-defect', more: { holds: holds === 'yes' } })}
+          />
+          <Button label="Measure first" onPress={() => onAnswer({ name: 'measure-defect', more: {} })} />
+          {proposal.joins ? (
+            <Button
+              label="Join the report that stands already"
+              onPress={() => onAnswer({ name: 'join-defect', more: { with: proposal.joins ?? '' } })}
+            />
+          ) : null}
+          {mayWait ? (
+            <Button label="Put it off …" onPress={() => setAsking('defer')} />
+          ) : (
+            <Text size="small" tone="soft">
+              The rule does not let it wait: it cannot be put off.
+            </Text>
+          )}
+          <Button label="No fault found …" onPress={() => setAsking('find-no-fault')} />
+          <Button label="Not a defect …" onPress={() => setAsking('dismiss-defect')} />
+        </>
+      ) : (
+        <>
+          {asking === 'defer' ? (
+            <Defer today={today} onAnswer={onAnswer} />
+          ) : (
+            <WordsForm
+              label={ASKS[asking].ask}
+              words={COMMANDS[asking].body.shape.reason}
+              act={ASKS[asking].act}
+              look="stop"
+              onWords={(reason) => onAnswer({ name: asking, more: { reason } })}
+            />
+          )}
+          <Button label="Back" onPress={() => setAsking(null)} />
+        </>
+      )}
+    </Drawer>
+  );
+}

@@ -1,0 +1,54 @@
+import { type CommandBody, defectWords, type TriageReport, type Urgency } from '@zealous-axle/core';
+import { send } from '../../../device/outbox';
+import { defectPlace } from '../../../parts/DefectRow';
+
+/** A command that answers a report, without the report it answers. */
+type AnswerName =
+  | 'triage-defect'
+  | 'measure-defect'
+  | 'defer-defect'
+  | 'join-defect'
+  | 'find-no-fault'
+  | 'dismiss-defect';
+export type Answered = { [N in AnswerName]: { name: N; more: Omit<CommandBody<N>, 'defect' | 'version'> } }[AnswerName];
+
+export const URGENCY_WORDS: Record<Urgency, string> = {
+  hold: 'Holds',
+  'before-use': 'Before its next use',
+  'next-visit': 'At its next visit',
+  'measure-first': 'Measure first',
+};
+
+export const placeOf = ({ defect }: TriageReport): string => `${defect.unit.number} ${defectPlace(defect)}`;
+
+/** What the proposal would send. */
+export function asProposed({ proposal: { answer, severity, joins } }: TriageReport): Answered {
+  if (answer === 'join' && joins) return { name: 'join-defect', more: { with: joins } };
+  if (answer === 'measure') return { name: 'measure-defect', more: {} };
+  return { name: 'triage-defect', more: { holds: severity === 'hold' || severity === 'before-use' } };
+}
+
+/** An answer in words, for the button that gives it and for the list of what was answered. */
+export function answerWords({ name, more }: Answered): string {
+  if (name === 'join-defect') return 'join the report that stands already';
+  if (name === 'measure-defect') return 'measure first';
+  if (name === 'defer-defect') return `put off until ${more.until}`;
+  if (name === 'find-no-fault') return 'no fault found';
+  if (name === 'dismiss-defect') return 'not a defect';
+  return more.holds ? 'to be repaired, held' : 'to be repaired, can wait';
+}
+
+/** Sends the answer to a report. */
+export function answer(report: TriageReport, { name, more }: Answered): Promise<void> {
+  const { id, version, code } = report.defect;
+  const label = `${placeOf(report)} ${defectWords(code)}: ${answerWords({ name, more } as Answered)}`;
+  return send(name, { defect: id, version, ...more } as CommandBody<typeof name>, label);
+}
+
+/** Takes an answer back: the report waits again. */
+export const takeBack = (report: TriageReport): Promise<void> =>
+  send(
+    'take-back-answer',
+    { defect: report.defect.id, version: report.defect.version + 1 },
+    `${placeOf(report)}: answer taken back`,
+  );

@@ -1,0 +1,133 @@
+import { catalogueEntry, type Part, severityOf } from '../catalogue';
+import { type Day, daysBetween } from '../measure';
+import { parseSubject } from '../reading';
+import type { Side, Tyre } from '../trailer';
+import urgency from './urgency.json';
+
+/** A report as far as its answer is concerned. */
+export interface Reported {
+  id: string;
+  code: string;
+  axle: number | null;
+  side: Side | null;
+  tyre: Tyre | null;
+  words: string;
+  holds: boolean;
+  /** It was measured since it was reported. */
+  measured: boolean;
+}
+
+/** A repair that was certified: what it was of, by whom, and on which day. */
+export interface Repaired extends Omit<Reported, 'words' | 'holds' | 'measured'> {
+  job: string;
+  by: string;
+  on: Day;
+}
+
+/** How much it presses: not used until it is repaired, before its next use, at its next visit, or measured first. */
+export const SEVERITIES = ['hold', 'before-use', 'next-visit', 'measure-first'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+/** What is proposed for a report: never looser than the rule. A person answers. */
+export interface Proposal {
+  severity: Severity;
+  answer: 'repair' | 'measure' | 'join';
+  /** Why, in a sentence with its rule. */
+  because: string;
+  /** An open report of the same fault. */
+  joins: string | null;
+  /** The certified repair it may have come back from. */
+  comeBackOf: Pick<Repaired, 'id' | 'job' | 'by' | 'on'> | null;
+}
+
+/** What a driver says where only a reading can tell. */
+const ONLY_A_READING = /\b(pull(s|ing)?|soft|spongy|worn|weak|not sure|unsure)\b/i;
+const MEASURED_PARTS: readonly Part[] = ['brake', 'tyre', 'hub', 'wheel'];
+
+const PART_OF_KIND: Readonly<Record<string, Part>> = {
+  'stroke-applied': 'brake',
+  'stroke-free': 'brake',
+  'scribe-marks': 'brake',
+  lining: 'brake',
+  drum: 'brake',
+  rotor: 'brake',
+  tread: 'tyre',
+  pressure: 'tyre',
+  dual: 'tyre',
+  'dual-tread': 'tyre',
+  'dual-pair': 'tyre',
+  'dual-pressure': 'tyre',
+  'hub-oil': 'hub',
+  'end-play': 'hub',
+  'wheel-nuts': 'wheel',
+};
+
+/** The part a code or a failed reading is of. */
+export const partOf = (code: string): Part =>
+  catalogueEntry(code)?.part ?? PART_OF_KIND[parseSubject(code).kind] ?? 'other';
+
+const samePlace = (one: Pick<Reported, 'axle' | 'side' | 'tyre'>, other: Pick<Reported, 'axle' | 'side' | 'tyre'>) =>
+  one.axle === other.axle &&
+  one.side === other.side &&
+  (one.tyre === null || other.tyre === null || one.tyre === other.tyre);
+
+const vague = (code: string): boolean => code.startsWith('unsure') || code.startsWith('other');
+
+/** The same fault: one code at one place, or one that does not say what beside one that does. */
+const sameFault = (one: Reported, other: Reported): boolean =>
+  samePlace(one, other) &&
+  (one.code === other.code || (partOf(one.code) === partOf(other.code) && (vague(one.code) || vague(other.code))));
+
+/** Held until it is repaired by practice, where the law names no figure. */
+export const heldByPractice = (code: string): boolean => urgency.holds.includes(code);
+
+function severity(
+  { code, words, holds, measured: known }: Reported,
+  book: 'na' | 'gb',
+): Pick<Proposal, 'severity' | 'because'> {
+  const rule = severityOf(code, book);
+  if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
+  if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit of the law.' };
+  if (heldByPractice(code)) return { severity: 'hold', because: `${urgency.source}.` };
+  if (rule?.verdict === 'violation') return { severity: 'before-use', because: `A violation: ${rule.rule}.` };
+  if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
+  const measured = !known && MEASURED_PARTS.includes(partOf(code));
+  if (measured && (code.startsWith('unsure') || ONLY_A_READING.test(words)))
+    return { severity: 'measure-first', because: 'Only a reading can tell.' };
+  if (!rule) return { severity: 'next-visit', because: 'A limit of the shop’s own.' };
+  return { severity: 'next-visit', because: `No limit of the law: ${rule.rule}.` };
+}
+
+/**
+ * What to answer to a report, from the catalogue, the unit's other open reports and its certified repairs.
+ * `today` is the shop's date. What holds by practice, and when a fault counts as come back: `urgency.json`.
+ */
+export function proposalFor(
+  report: Reported,
+  book: 'na' | 'gb',
+  { open, repaired, today }: { open: readonly Reported[]; repaired: readonly Repaired[]; today: Day },
+): Proposal {
+  const own = severity(report, book);
+  const joins = open.find((each) => each.id < report.id && sameFault(report, each))?.id ?? null;
+  const before = repaired.find(
+    (each) =>
+      samePlace(report, each) &&
+      partOf(each.code) === partOf(report.code) &&
+      daysBetween(each.on, today) <= urgency.comeBackDays,
+  );
+  const comeBackOf = before ? { id: before.id, job: before.job, by: before.by, on: before.on } : null;
+  const said = [
+    own.because,
+    joins ? 'The same is reported already.' : '',
+    comeBackOf
+      ? `Repaired ${daysBetween(comeBackOf.on, today)} days ago by ${comeBackOf.by}: it may have come back.`
+      : '',
+  ];
+  return {
+    severity: own.severity,
+    answer: joins ? 'join' : own.severity === 'measure-first' ? 'measure' : 'repair',
+    because: said.filter(Boolean).join(' '),
+    joins,
+    comeBackOf,
+  };
+}
