@@ -40,7 +40,9 @@ test.each([
 
 test('what a driver says of a tyre is measured first, unless it was measured already', () => {
   expect(ask(report({ code: 'tyre-nail', words: 'feels soft' }))).toMatchObject({ severity: 'measure-first' });
-  expect(ask(report({ code: 'tyre-nail', words: 'feels soft', measured: true }))).toMatchObject({ severity: 'next-visit' });
+  expect(ask(report({ code: 'tyre-nail', words: 'feels soft', measured: true }))).toMatchObject({
+    severity: 'next-visit',
+  });
 });
 
 test('never looser than the rule, whatever is said or was repaired', () => {

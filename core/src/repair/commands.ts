@@ -1,9 +1,11 @@
 import { z } from 'zod';
-import { command, whoMay } from '../life';
+import { command, EVERYBODY, SHOP, whoMay } from '../life';
 import { dayText, wordsText } from '../measure';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
-import { torqueSchema } from './torque';
+import { CLOCK_REASONS, partFormSchema } from './parts';
+import { endSchema, templateSchema } from './templates';
+import { TORQUE_STAGES, torqueSchema } from './torque';
 
 const id = z.uuid();
 const version = z.int().min(1);
@@ -24,6 +26,11 @@ export const REPAIR_COMMANDS = {
         .max(50),
       minutes: z.int().min(5).max(4_800),
       wheelsOff: z.boolean(),
+      /** What it is made of: each template at these axle ends. */
+      work: z
+        .array(z.strictObject({ template: z.string().max(40), ends: z.array(endSchema).max(24) }))
+        .max(20)
+        .optional(),
     }),
   ),
   'place-job': command('job', whoMay(JOB_LIFE, 'place'), z.strictObject({ ...job, bay: id, day: dayText })),
@@ -32,10 +39,79 @@ export const REPAIR_COMMANDS = {
   'finish-job': command(
     'job',
     whoMay(JOB_LIFE, 'finish'),
-    z.strictObject({ ...job, done: wordsText(1_000), torque: torqueSchema.optional() }),
+    z.strictObject({
+      ...job,
+      done: wordsText(1_000),
+      torque: torqueSchema.optional(),
+      /** Parts that were not needed after all, each with why. */
+      without: z
+        .array(z.strictObject({ part: z.string().max(40), reason }))
+        .max(40)
+        .optional(),
+    }),
   ),
   'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason })),
-  'certify-job': command('job', whoMay(JOB_LIFE, 'certify'), z.strictObject({ ...job, statement: wordsText(500) })),
+  'certify-job': command(
+    'job',
+    whoMay(JOB_LIFE, 'certify'),
+    z.strictObject({
+      ...job,
+      statement: wordsText(500),
+      /** Where a defect needed no repair: why. Every other one of the job is certified as repaired. */
+      unneeded: z
+        .array(z.strictObject({ defect: id, reason }))
+        .max(50)
+        .optional(),
+    }),
+  ),
+  /** A step of a job is done, or was not after all. Two people ticking lose nothing. */
+  'tick-step': command(
+    'job',
+    whoMay(JOB_LIFE, 'work on'),
+    z.strictObject({ job: id, step: z.string().max(120), done: z.boolean() }),
+  ),
+  /** Begins to work on a job; whatever else one's clock ran on stops. */
+  'clock-on': command('job', whoMay(JOB_LIFE, 'work on'), z.strictObject({ job: id, time: id })),
+  /** Stops one's clock. `minutes` says how long it was where the clock was left on. */
+  'clock-off': command(
+    'job',
+    whoMay(JOB_LIFE, 'work on'),
+    z.strictObject({
+      job: id,
+      time: id,
+      because: z.enum(CLOCK_REASONS),
+      minutes: z.int().min(1).max(1_440).optional(),
+    }),
+  ),
+  'take-part': command(
+    'job',
+    whoMay(JOB_LIFE, 'work on'),
+    z.strictObject({ job: id, use: id, part: z.string().max(40), count: z.int().min(1).max(100) }),
+  ),
+  'torque-wheel': command(
+    'job',
+    whoMay(JOB_LIFE, 'work on'),
+    z.strictObject({
+      job: id,
+      check: id,
+      ...endSchema.shape,
+      holes: z.int().min(4).max(12),
+      stage: z.enum(TORQUE_STAGES),
+      ...torqueSchema.shape,
+      /** The last day of the tool's calibration, where it is known. */
+      calibrated: dayText.nullable(),
+    }),
+  ),
+  /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
+  'do-retorque': command(
+    'unit',
+    EVERYBODY,
+    z.strictObject({ unit: id, retorque: id, ...torqueSchema.shape, moved: z.boolean() }),
+  ),
+  /** A re-torque whose day has passed becomes a report. */
+  'lapse-retorque': command('unit', SHOP, z.strictObject({ unit: id, retorque: id })),
+  'save-part': command('fleet', SHOP, z.strictObject({ part: z.string().trim().min(1).max(40), form: partFormSchema })),
+  'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema })),
   'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason })),
   'release-trailer': command(
     'unit',

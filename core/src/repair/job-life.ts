@@ -2,12 +2,15 @@ import { type Act, BENCH, SHOP } from '../life';
 
 export const JOB_STATES = ['open', 'placed', 'started', 'done', 'certified', 'cancelled'] as const;
 export type JobState = (typeof JOB_STATES)[number];
-export type JobAct = 'make' | 'place' | 'start' | 'finish' | 'reopen' | 'certify' | 'cancel';
+export type JobAct = 'make' | 'place' | 'start' | 'work on' | 'finish' | 'reopen' | 'certify' | 'cancel';
 export type JobNeed =
   | 'a bay'
   | 'a day'
   | 'what was done'
+  | 'every step ticked'
+  | 'every part taken'
   | 'the torque and its tool'
+  | 'a paper that stands'
   | 'the readings taken again'
   | 'a statement'
   | 'a reason';
@@ -18,14 +21,21 @@ export const JOB_LIFE: readonly Act<JobState, JobAct, JobNeed>[] = [
   { act: 'place', from: ['open', 'placed'], to: 'placed', who: SHOP, needs: ['a bay', 'a day'] },
   { act: 'cancel', from: ['open', 'placed'], to: 'cancelled', who: SHOP, needs: ['a reason'] },
   { act: 'start', from: ['placed'], to: 'started', who: BENCH },
-  { act: 'finish', from: ['started'], to: 'done', who: BENCH, needs: ['what was done', 'the torque and its tool'] },
+  { act: 'work on', from: ['started'], to: 'started', who: BENCH },
+  {
+    act: 'finish',
+    from: ['started'],
+    to: 'done',
+    who: BENCH,
+    needs: ['what was done', 'every step ticked', 'every part taken', 'the torque and its tool'],
+  },
   { act: 'reopen', from: ['done'], to: 'started', who: BENCH, needs: ['a reason'] },
   {
     act: 'certify',
     from: ['done'],
     to: 'certified',
     who: BENCH,
-    needs: ['the readings taken again', 'a statement'],
+    needs: ['the readings taken again', 'a paper that stands', 'a statement'],
   },
 ];
 

@@ -20,20 +20,25 @@ const defect = (code: string, axle: number | null = 1, tyre: 'inner' | 'outer' |
 });
 
 describe('a job', () => {
-  const done = { 'what was done': true, 'the torque and its tool': true };
+  const done = {
+    'what was done': true,
+    'every step ticked': true,
+    'every part taken': true,
+    'the torque and its tool': true,
+  };
 
   test('is certified only when done and measured again', () => {
-    const given = { 'a statement': true, 'the readings taken again': true };
+    const given = { 'a statement': true, 'the readings taken again': true, 'a paper that stands': true };
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'certify', 'technician', given)).toMatchObject({ because: 'state' });
     expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', { 'a statement': true })).toMatchObject({
-      missing: ['the readings taken again'],
+      missing: ['the readings taken again', 'a paper that stands'],
     });
     expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', given)).toEqual({ ok: true, to: 'certified' });
   });
   test('needs its words and its torque to be finished', () => {
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician', done)).toEqual({ ok: true, to: 'done' });
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician')).toMatchObject({
-      message: 'To finish a job needs what was done and the torque and its tool.',
+      message: 'To finish a job needs what was done, every step ticked, every part taken and the torque and its tool.',
     });
   });
   test('is placed by the shop, never by a driver', () => {

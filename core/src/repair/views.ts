@@ -3,7 +3,8 @@ import { defectViewSchema } from '../defects';
 import { standingSchema } from '../inspection';
 import { axleSchema, featuresSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
-import { torqueSchema } from './torque';
+import { endSchema, templateSchema, workSchema } from './templates';
+import { TORQUE_STAGES, torqueSchema } from './torque';
 
 const id = z.string();
 const instant = z.string();
@@ -21,8 +22,25 @@ export const jobViewSchema = z.strictObject({
   doneAt: instant.nullable(),
   /** When the server learnt that it is done, and from whom. */
   finished: z.strictObject({ at: instant, by: id }).nullable(),
-  torque: z.array(torqueSchema.extend({ by: z.string(), at: instant })),
-  certified: z.strictObject({ by: z.string(), at: instant, statement: z.string() }).nullable(),
+  torque: z.array(
+    torqueSchema.extend({
+      by: z.string(),
+      at: instant,
+      /** The wheel, and how far; null for a check of all of them at once. */
+      wheel: endSchema.extend({ holes: z.int(), stage: z.enum(TORQUE_STAGES) }).nullable(),
+      calibrated: z.string().nullable(),
+    }),
+  ),
+  certified: z
+    .strictObject({
+      by: z.string(),
+      at: instant,
+      statement: z.string(),
+      /** What its signer held a paper for. */
+      qualification: z.string().nullable(),
+      unneeded: z.array(z.strictObject({ defect: id, reason: z.string() })),
+    })
+    .nullable(),
   version: z.int(),
 });
 export type JobView = z.infer<typeof jobViewSchema>;
@@ -45,5 +63,47 @@ export const jobPageSchema = z.strictObject({
   held: z.boolean(),
   defects: z.array(defectViewSchema),
   standing: z.array(standingSchema),
+  work: workSchema,
+  ticks: z.array(z.strictObject({ step: z.string(), done: z.boolean(), by: z.string(), at: instant })),
+  times: z.array(
+    z.strictObject({
+      id,
+      person: z.strictObject({ id, name: z.string() }),
+      from: instant,
+      to: instant.nullable(),
+      because: z.string().nullable(),
+    }),
+  ),
+  parts: z.array(
+    z.strictObject({
+      part: z.string(),
+      name: z.string(),
+      needed: z.int(),
+      taken: z.int(),
+      stock: z.int(),
+      leadDays: z.int(),
+      /** Why it was not needed after all. */
+      without: z.string().nullable(),
+    }),
+  ),
+  retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),
 });
 export type JobPage = z.infer<typeof jobPageSchema>;
+
+/** The fleet's templates: its own in place of those that ship. `version` 0 is one that ships. */
+export const templatesSchema = z.strictObject({
+  templates: z.array(z.strictObject({ version: z.int(), definition: templateSchema })),
+});
+export type Templates = z.infer<typeof templatesSchema>;
+
+/** Wheels that are to be torqued again, or were. */
+export const retorqueSchema = z.strictObject({
+  id,
+  wheels: z.array(endSchema),
+  value: z.string(),
+  due: z.string(),
+});
+export type Retorque = z.infer<typeof retorqueSchema>;
+
+export const lapsedSchema = z.strictObject({ lapsed: z.array(retorqueSchema.extend({ unit: unitHeadSchema })) });
+export type Lapsed = z.infer<typeof lapsedSchema>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defectViewSchema } from '../defects';
 import { inspectionHeadSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
-import { jobViewSchema } from '../repair';
+import { jobViewSchema, retorqueSchema } from '../repair';
 import { axleSchema, featuresSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
 
 const id = z.string();
@@ -83,6 +83,8 @@ export const unitPageSchema = z.strictObject({
   standing: z.array(standingSchema),
   /** Open, and certified but not acknowledged yet: all of them. */
   defects: z.array(defectViewSchema),
+  /** Wheels to be torqued again, the first due before. */
+  retorques: z.array(retorqueSchema),
   /** Not certified or cancelled: all of them. */
   jobs: z.array(jobViewSchema),
   /** The newest; `inspectionsTotal` says how many there are, and the rest is asked for page by page. */

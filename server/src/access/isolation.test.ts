@@ -11,6 +11,8 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'add-unit',
   'invite-person',
   'save-bay',
+  'save-part',
+  'save-template',
   'set-fleet-rules',
   'set-own-units',
   'add-fleet-limit',

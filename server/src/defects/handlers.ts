@@ -13,6 +13,7 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { and, eq } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
 import { findUnit, holdFor, unitBook } from '../fleet';
 import { invalid, notNow } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
@@ -208,4 +209,33 @@ export async function bringBackMeasured(
       back.push(changed('defect', row.id, await moveDefect(doing, row, 'bring back', { measuredAt: doing.at })));
   }
   return back;
+}
+
+/** Reports what was found while doing something else, as an inspection would: at its place, holding as the book says. */
+export async function reportAsFound(
+  doing: Pick<Doing<'report-defect'>, 'store' | 'session' | 'at'>,
+  unitId: string,
+  { code, axle, side }: Pick<DefectRow, 'code' | 'axle' | 'side'>,
+  words: string,
+): Promise<Changed> {
+  const { store, session, at } = doing;
+  const unit = found(await findUnit(store, unitId));
+  const holds = holdsByBook(await unitBook(store, session, unit), code);
+  const id = uuidv7();
+  await store.insert(defect).values({
+    fleetId: session.fleet.id,
+    id,
+    unitId,
+    code,
+    axle,
+    side,
+    words,
+    origin: session.person.role === 'driver' ? 'driver' : 'inspection',
+    reportedBy: session.person.id,
+    reportedAt: at,
+    state: 'reported',
+    holds,
+  });
+  if (holds) await holdFor(doing, unitId, whyHeld({ code, axle, side, tyre: null }));
+  return changed('defect', id, 1);
 }

@@ -8,6 +8,7 @@ export {
   joinDefect,
   measureDefect,
   moveDefect,
+  reportAsFound,
   reportDefect,
   reportNothing,
   takeBackAnswer,

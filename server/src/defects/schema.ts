@@ -1,6 +1,6 @@
 import type { DefectState } from '@zealous-axle/core';
-import { boolean, date, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { at, fleetId, id, place, recordedAt, unitId } from '../store';
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { at, fleetId, id, place, recordedAt, shape, unitId } from '../store';
 
 export const defect = pgTable(
   'defect',
@@ -63,6 +63,11 @@ export const certificate = pgTable(
     statement: text('statement').notNull(),
     signedBy: uuid('signed_by').notNull(),
     signedAt: at('signed_at').notNull(),
+    /** Defects that needed no repair, each with why. */
+    unneeded: jsonb('unneeded').$type<{ defect: string; reason: string }[]>().notNull().default([]),
+    /** What its signer held a paper for. */
+    qualification: text('qualification'),
+    shape: shape(1),
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.jobId] })],

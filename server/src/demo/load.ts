@@ -4,11 +4,13 @@ import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
 import { bay, paper, unit } from '../fleet/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
+import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
 import { connect, type Database, type FleetStore } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
 import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS, workOf } from './fleet';
 import { wornReadings } from './history';
+import PARTS from './parts.json';
 import { pastInspection, standing } from './past';
 import { oneOf, type Random, seeded, seededId } from './random';
 import { type DemoTrailer, tellStory } from './story';
@@ -114,6 +116,7 @@ async function loadFleet(db: Database, now: Date) {
   await db.insert(person).values(people);
   const bays = BAYS.map((name, rank) => ({ fleetId: FLEET.id, id: id(), name, rank }));
   await db.insert(bay).values(bays);
+  await db.insert(part).values(PARTS.map((each) => ({ fleetId: FLEET.id, ...each })));
   const units = UNITS.map((each) => ({ fleetId: FLEET.id, id: id(), ...each }));
   await db.insert(unit).values(units);
   const papers = units.map((each, index) => ({

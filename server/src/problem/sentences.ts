@@ -22,6 +22,20 @@ const SENTENCES = {
   'still-open': (count: number, first: string) =>
     `${count} readings are still open, the first at ${first}: close it as incomplete, and say why.`,
   'why-incomplete': 'Say why the inspection stays incomplete',
+  'no-step': 'This job has no such step.',
+  'no-wheel': 'This wheel does not come off in this job.',
+  'snug-first': 'First every nut is drawn up by hand in star, then to its full value.',
+  'calibration-over': (day: string) => `The calibration of this tool ended on ${day}: use another.`,
+  'not-your-clock': 'Everybody stops their own clock.',
+  'no-stock': (name: string, stock: number, days: number) =>
+    `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
+  'not-lapsed': (day: string) => `It is due on ${day}: there is time.`,
+  retorqued: 'These wheels were torqued again already.',
+  'no-template': 'There is no such template of work.',
+  'paper-missing': (name: string, state: string) =>
+    state === 'expired'
+      ? `Your paper as ${name} has expired: somebody else signs.`
+      : `Signing this takes a paper as ${name}.`,
   'no-carrier': 'A report is joined to another one that is still open.',
   'not-certified': 'Only what was certified can have come back.',
   'one-trailer': 'A job is for one trailer at a time.',

@@ -1,4 +1,15 @@
-import { type DefectAct, JOB_LIFE, type JobAct, type JobNeed, stillToRemeasure, toRemeasure } from '@zealous-axle/core';
+import {
+  type Axle,
+  type CommandBody,
+  type DefectAct,
+  JOB_LIFE,
+  type JobAct,
+  type JobNeed,
+  jobOf,
+  NO_WORK_KNOWN,
+  stillToRemeasure,
+  toRemeasure,
+} from '@zealous-axle/core';
 import { and, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { certificate, defectsOfJob, defectViews, findDefect, moveDefect } from '../defects';
@@ -9,6 +20,8 @@ import { type Changed, changed, type Doing, type Done, found, type Handler, next
 import type { FleetStore } from '../store';
 import { findJob, finishedOf, type JobRow, jobViews } from './queries';
 import { job, torqueCheck } from './schema';
+import { templatesOf } from './shop-data';
+import { askRetorque, signedBy, stopClocks, workDone } from './work';
 
 type JobDoing = Pick<Doing<'start-job'>, 'store' | 'session' | 'at'> & { body: { job: string; version: number } };
 
@@ -43,9 +56,22 @@ async function moveJob(
   return { unitId: row.unitId, changed: [changed('job', row.id, version), ...moved] };
 }
 
+/** What a job is made of, as the fleet's templates say now. */
+async function workOf(store: FleetStore, asked: CommandBody<'make-job'>['work'], axles: readonly Axle[]) {
+  if (!asked?.length) return NO_WORK_KNOWN;
+  const templates = await templatesOf(store);
+  const works = asked.map(({ template: id, ends }) => {
+    const template = templates.find(({ definition }) => definition.id === id)?.definition;
+    if (!template) throw notNow('no-template');
+    return { template, ends };
+  });
+  return jobOf(works, axles);
+}
+
 export const makeJob: Handler<'make-job'> = async (doing) => {
   const { store, session, body } = doing;
-  found(await findUnit(store, body.unit));
+  const unit = found(await findUnit(store, body.unit));
+  const work = await workOf(store, body.work, unit.axles);
   await store.insert(job).values({
     fleetId: session.fleet.id,
     id: body.job,
@@ -53,7 +79,8 @@ export const makeJob: Handler<'make-job'> = async (doing) => {
     title: body.title,
     state: 'open',
     minutes: body.minutes,
-    wheelsOff: body.wheelsOff,
+    wheelsOff: body.wheelsOff || work.wheels.length > 0,
+    work,
   });
   const planned: Changed[] = [];
   for (const { defect: id, version } of body.defects) {
@@ -79,17 +106,27 @@ export const startJob: Handler<'start-job'> = (doing) => moveJob(doing, 'start')
 
 export const finishJob: Handler<'finish-job'> = async (doing) => {
   const { store, session, at, now, body } = doing;
-  const given = (row: JobRow) => ({
+  const row = found(await findJob(store, body.job));
+  const without = body.without ?? [];
+  const work = await workDone(
+    store,
+    row,
+    without.map((each) => each.part),
+  );
+  const given = {
     'what was done': body.done !== '',
-    'the torque and its tool': !row.wheelsOff || body.torque !== undefined,
-  });
+    'every step ticked': work.ticked,
+    'every part taken': work.missing.length === 0,
+    'the torque and its tool': row.work.wheels.length ? work.torqued : !row.wheelsOff || body.torque !== undefined,
+  };
   const result = await moveJob(
     doing,
     'finish',
-    { done: body.done, doneAt: at, doneRecordedAt: now, doneBy: session.person.id },
-    given,
+    { done: body.done, without, doneAt: at, doneRecordedAt: now, doneBy: session.person.id },
+    () => given,
     'finish',
   );
+  await stopClocks(store, row.id, at);
   if (body.torque)
     await store.insert(torqueCheck).values({
       fleetId: session.fleet.id,
@@ -99,6 +136,7 @@ export const finishJob: Handler<'finish-job'> = async (doing) => {
       checkedBy: session.person.id,
       checkedAt: at,
     });
+  if (work.value) await askRetorque(doing, row, row.work.wheels, work.value);
   return result;
 };
 
@@ -124,17 +162,20 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
       'not-again',
       open.map(({ because }) => because),
     );
-  const result = await moveJob(
-    doing,
-    'certify',
-    {},
-    () => ({ 'the readings taken again': open.length === 0, 'a statement': body.statement !== '' }),
-    'certify',
-  );
+  const paper = await signedBy(store, doing, row.work);
+  if (row.state === 'done' && paper.wrong) throw notNow('paper-missing', paper.wrong.name, paper.wrong.state);
+  const given = {
+    'the readings taken again': open.length === 0,
+    'a paper that stands': paper.wrong === null,
+    'a statement': body.statement !== '',
+  };
+  const result = await moveJob(doing, 'certify', {}, () => given, 'certify');
   await store.insert(certificate).values({
     fleetId: session.fleet.id,
     jobId: row.id,
     statement: body.statement,
+    unneeded: body.unneeded ?? [],
+    qualification: paper.held,
     signedBy: session.person.id,
     signedAt: at,
     recordedAt: now,

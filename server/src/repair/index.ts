@@ -1,5 +1,8 @@
 /** Jobs, certificates and the release. */
 export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJob } from './handlers';
 export { holdTrailer, releaseTrailer } from './holds';
-export { jobViews } from './queries';
+export { jobViews, openRetorques } from './queries';
 export { shopRoutes } from './routes';
+export { part } from './schema';
+export { savePart, saveTemplate } from './shop-data';
+export { clockOff, clockOn, doRetorque, lapseRetorque, takePart, tickStep, torqueWheel } from './work';

@@ -1,11 +1,23 @@
-import { type Finished, type JobState, type JobView, OPEN_JOB_STATES } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import {
+  type Finished,
+  type JobPage,
+  type JobState,
+  type JobView,
+  type Lapsed,
+  NO_WORK_KNOWN,
+  OPEN_JOB_STATES,
+  type Retorque,
+} from '@zealous-axle/core';
+import { and, asc, count, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
 import { bay, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
-import { job, torqueCheck } from './schema';
+import { job, jobTick, jobTime, part, partUse, retorque, torqueCheck } from './schema';
+
+/** What a job's page has beside the work done on it. */
+type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing'>;
 
 export type JobRow = typeof job.$inferSelect;
 
@@ -66,10 +78,26 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
       finished: finishedOf(row.job),
       torque: torque
         .filter(({ check }) => check.jobId === row.job.id)
-        .map(({ check, by }) => ({ value: check.value, tool: check.tool, by, at: check.checkedAt.toISOString() })),
+        .map(({ check, by }) => ({
+          value: check.value,
+          tool: check.tool,
+          by,
+          at: check.checkedAt.toISOString(),
+          wheel:
+            check.axle && check.side && check.holes && check.stage
+              ? { axle: check.axle, side: check.side, holes: check.holes, stage: check.stage }
+              : null,
+          calibrated: check.calibrated,
+        })),
       certified:
         row.certificate && row.signer
-          ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }
+          ? {
+              by: row.signer,
+              at: row.certificate.signedAt.toISOString(),
+              statement: row.certificate.statement,
+              qualification: row.certificate.qualification,
+              unneeded: row.certificate.unneeded,
+            }
           : null,
       version: row.job.version,
     }),
@@ -125,3 +153,93 @@ export async function findJob(store: FleetStore, id: string): Promise<JobRow | n
 
 export const bayList = (store: FleetStore) =>
   store.select({ id: bay.id, name: bay.name }).from(bay).orderBy(asc(bay.rank));
+
+/** What was done on a job: steps, times, parts, and when its wheels are torqued again. */
+export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobPage, keyof Head>> {
+  const [row, ticks, times, uses, stock, [again]] = await Promise.all([
+    findJob(store, jobId),
+    store
+      .select({ tick: jobTick, by: person.name })
+      .from(jobTick)
+      .innerJoin(person, and(eq(person.fleetId, jobTick.fleetId), eq(person.id, jobTick.tickedBy)))
+      .where(eq(jobTick.jobId, jobId)),
+    store
+      .select({ time: jobTime, name: person.name })
+      .from(jobTime)
+      .innerJoin(person, and(eq(person.fleetId, jobTime.fleetId), eq(person.id, jobTime.personId)))
+      .where(eq(jobTime.jobId, jobId))
+      .orderBy(asc(jobTime.startedAt)),
+    store.select().from(partUse).where(eq(partUse.jobId, jobId)),
+    store.select().from(part),
+    store.select().from(retorque).where(eq(retorque.jobId, jobId)),
+  ]);
+  const work = row?.work ?? NO_WORK_KNOWN;
+  return {
+    work,
+    ticks: ticks.map(({ tick, by }) => ({ step: tick.step, done: tick.done, by, at: tick.tickedAt.toISOString() })),
+    times: times.map(({ time, name }) => ({
+      id: time.id,
+      person: { id: time.personId, name },
+      from: time.startedAt.toISOString(),
+      to: time.endedAt?.toISOString() ?? null,
+      because: time.because,
+    })),
+    parts: work.parts.map(({ part: wanted, count: needed }) => {
+      const room = stock.find(({ id }) => id === wanted);
+      return {
+        part: wanted,
+        name: room?.name ?? wanted.replaceAll('-', ' '),
+        needed,
+        taken: uses.filter(({ partId }) => partId === wanted).reduce((sum, each) => sum + each.count, 0),
+        stock: room?.stock ?? 0,
+        leadDays: room?.leadDays ?? 0,
+        without: row?.without.find((each) => each.part === wanted)?.reason ?? null,
+      };
+    }),
+    retorque: again ? { on: again.dueOn, done: again.doneAt?.toISOString() ?? null } : null,
+  };
+}
+
+/** Wheels of a unit that are to be torqued again, the first due before. */
+export async function openRetorques(store: FleetStore, unitId: string): Promise<Retorque[]> {
+  const asked = prepared(store, 'open retorques', () =>
+    store
+      .select({ id: retorque.id, wheels: retorque.wheels, value: retorque.value, due: retorque.dueOn })
+      .from(retorque)
+      .where(and(eq(retorque.unitId, sql.placeholder('unit')), isNull(retorque.doneAt)))
+      .orderBy(asc(retorque.dueOn)),
+  );
+  return asked.execute({ unit: unitId });
+}
+
+/** A page of a unit's jobs that are closed, the newest first. */
+export async function closedJobs(store: FleetStore, unitId: string, key: Key | null, size: number) {
+  const rows = await select(store)
+    .where(
+      and(
+        eq(job.unitId, unitId),
+        inArray(job.state, ['certified', 'cancelled']),
+        key ? sql`${job.id} < ${key[0]}::uuid` : undefined,
+      ),
+    )
+    .orderBy(desc(job.id))
+    .limit(size + 1);
+  return pageOf(await viewsOf(store, rows), size, ({ id }) => [id]);
+}
+
+/** Re-torques whose day has passed and that are no report yet, the longest waiting first. */
+export async function lapsedRetorques(store: FleetStore, today: string): Promise<Lapsed['lapsed']> {
+  const rows = await store
+    .select({ retorque, unit })
+    .from(retorque)
+    .innerJoin(unit, and(eq(unit.fleetId, retorque.fleetId), eq(unit.id, retorque.unitId)))
+    .where(and(isNull(retorque.doneAt), eq(retorque.lapsed, false), lt(retorque.dueOn, today)))
+    .orderBy(asc(retorque.dueOn), asc(retorque.id));
+  return rows.map(({ retorque: { id, wheels, value, dueOn }, unit: { id: unitId, number, body, kind } }) => ({
+    id,
+    wheels,
+    value,
+    due: dueOn,
+    unit: { id: unitId, number, body, kind },
+  }));
+}

@@ -1,10 +1,19 @@
-import { dayIn, jobPageSchema, jobsPageSchema, shopSchema } from '@zealous-axle/core';
+import {
+  dayIn,
+  jobPageSchema,
+  jobsPageSchema,
+  lapsedSchema,
+  partsSchema,
+  shopSchema,
+  templatesSchema,
+} from '@zealous-axle/core';
 import { z } from 'zod';
 import { countDefects, defectViews } from '../defects';
 import { openHolds } from '../fleet';
 import { type App, ask, readKey, type Serving } from '../http';
 import { standingReadings } from '../inspection';
-import { bayList, countOpenJobs, jobViews, openJobs } from './queries';
+import { bayList, closedJobs, countOpenJobs, jobViews, lapsedRetorques, openJobs, workOn } from './queries';
+import { partsOf, templatesOf } from './shop-data';
 
 const PAGE = 50;
 
@@ -68,7 +77,61 @@ export function shopRoutes(app: App, serving: Serving): void {
           held: (await openHolds(store, job.unit.id)).length > 0,
           defects: await defectViews(store, { jobId: job.id }),
           standing: await standingReadings(store, job.unit.id),
+          ...(await workOn(store, job.id)),
         };
       }),
+  );
+
+  app.get(
+    '/retorques/lapsed',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'Re-torques whose day has passed, and that are no report yet',
+        response: { 200: lapsedSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, async (store, { fleet }) => ({
+        lapsed: await lapsedRetorques(store, dayIn(fleet.zone, serving.now())),
+      })),
+  );
+
+  app.get(
+    '/templates',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'How each kind of repair goes: steps, time, people, parts',
+        response: { 200: templatesSchema },
+      },
+    },
+    (request) => ask(serving, request, async (store) => ({ templates: await templatesOf(store) })),
+  );
+
+  app.get(
+    '/parts',
+    { schema: { tags: ['shop'], summary: 'The parts room', response: { 200: partsSchema } } },
+    (request) => ask(serving, request, partsOf),
+  );
+
+  app.get(
+    '/units/:id/jobs',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'Closed jobs of one unit, the newest first',
+        params: z.object({ id: z.uuid() }),
+        querystring: z.strictObject({ after: z.string().max(200).optional() }),
+        response: { 200: jobsPageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.after, 1);
+      return ask(serving, request, async (store) => {
+        const { rows, next } = await closedJobs(store, request.params.id, key, PAGE);
+        return { jobs: rows, next };
+      });
+    },
   );
 }

@@ -1,6 +1,15 @@
-import type { JobState } from '@zealous-axle/core';
-import { boolean, date, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { at, fleetId, id, unitId } from '../store';
+import {
+  type ClockReason,
+  type End,
+  type JobState,
+  type JobWork,
+  NO_WORK_KNOWN,
+  type Side,
+  type Template,
+  type TorqueStage,
+} from '@zealous-axle/core';
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
 
 export const job = pgTable(
   'job',
@@ -19,6 +28,10 @@ export const job = pgTable(
     /** When the server learnt that it is done, and from whom. */
     doneRecordedAt: at('done_recorded_at'),
     doneBy: uuid('done_by'),
+    work: jsonb('work').$type<JobWork>().notNull().default(NO_WORK_KNOWN),
+    /** Parts left out, each with why. */
+    without: jsonb('without').$type<{ part: string; reason: string }[]>().notNull().default([]),
+    shape: shape(1),
     version: integer('version').notNull().default(1),
   },
   (t) => [
@@ -36,8 +49,111 @@ export const torqueCheck = pgTable(
     jobId: uuid('job_id').notNull(),
     value: text('value').notNull(),
     tool: text('tool').notNull(),
+    axle: integer('axle'),
+    side: text('side').$type<Side>(),
+    holes: smallint('holes'),
+    stage: text('stage').$type<TorqueStage>(),
+    calibrated: date('calibrated', { mode: 'string' }),
     checkedBy: uuid('checked_by').notNull(),
     checkedAt: at('checked_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('torque_check_job').on(t.fleetId, t.jobId)],
+);
+
+/** A step of a job as it was last ticked. */
+export const jobTick = pgTable(
+  'job_tick',
+  {
+    fleetId,
+    jobId: uuid('job_id').notNull(),
+    step: text('step').notNull(),
+    done: boolean('done').notNull(),
+    tickedBy: uuid('ticked_by').notNull(),
+    tickedAt: at('ticked_at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.jobId, t.step] })],
+);
+
+/** Somebody's time on a job; without an end while their clock runs. */
+export const jobTime = pgTable(
+  'job_time',
+  {
+    fleetId,
+    id,
+    jobId: uuid('job_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    startedAt: at('started_at').notNull(),
+    endedAt: at('ended_at'),
+    because: text('because').$type<ClockReason>(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('job_time_job').on(t.fleetId, t.jobId)],
+);
+
+/** The parts room. */
+export const part = pgTable(
+  'part',
+  {
+    fleetId,
+    id: text('id').notNull(),
+    name: text('name').notNull(),
+    stock: integer('stock').notNull(),
+    price: integer('price').notNull(),
+    leadDays: integer('lead_days').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+export const partUse = pgTable(
+  'part_use',
+  {
+    fleetId,
+    id,
+    jobId: uuid('job_id').notNull(),
+    partId: text('part_id').notNull(),
+    count: integer('count').notNull(),
+    takenBy: uuid('taken_by').notNull(),
+    takenAt: at('taken_at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('part_use_job').on(t.fleetId, t.jobId)],
+);
+
+/** Wheels that were off, to be torqued again by a day. */
+export const retorque = pgTable(
+  'retorque',
+  {
+    fleetId,
+    id,
+    unitId,
+    jobId: uuid('job_id').notNull(),
+    wheels: jsonb('wheels').$type<End[]>().notNull(),
+    shape: shape(1),
+    value: text('value').notNull(),
+    dueOn: date('due_on', { mode: 'string' }).notNull(),
+    doneBy: uuid('done_by'),
+    doneAt: at('done_at'),
+    tool: text('tool'),
+    /** Whether a nut moved. */
+    moved: boolean('moved'),
+    /** It was not done in time, and is a defect. */
+    lapsed: boolean('lapsed').notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** A template the fleet changed or made. */
+export const fleetTemplate = pgTable(
+  'fleet_template',
+  {
+    fleetId,
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    definition: jsonb('definition').$type<Template>().notNull(),
+    shape: shape(1),
+    savedBy: uuid('saved_by').notNull(),
+    savedAt: at('saved_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
 );

@@ -16,7 +16,7 @@ import { defectViews, lastCleanReport } from '../defects';
 import { findUnit, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
-import { jobViews } from '../repair';
+import { jobViews, openRetorques } from '../repair';
 import { type FleetStore, prepared } from '../store';
 import { yardRow } from './schema';
 
@@ -155,17 +155,19 @@ const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null
 
 /** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
 export async function unitPage(store: FleetStore, unitId: string): Promise<UnitPage | null> {
-  const [found, papers, nothingFound, holds, standing, defects, jobs, inspections, photos] = await Promise.all([
-    findUnit(store, unitId),
-    papersOf(store, unitId),
-    lastCleanReport(store, unitId),
-    openHolds(store, unitId),
-    standingReadings(store, unitId),
-    defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
-    jobViews(store, { unitId, states: OPEN_JOB_STATES }),
-    inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
-    photosBefore(store, { unitId }, null, FIRST_PHOTOS),
-  ]);
+  const [found, papers, nothingFound, holds, standing, defects, jobs, retorques, inspections, photos] =
+    await Promise.all([
+      findUnit(store, unitId),
+      papersOf(store, unitId),
+      lastCleanReport(store, unitId),
+      openHolds(store, unitId),
+      standingReadings(store, unitId),
+      defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
+      jobViews(store, { unitId, states: OPEN_JOB_STATES }),
+      openRetorques(store, unitId),
+      inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
+      photosBefore(store, { unitId }, null, FIRST_PHOTOS),
+    ]);
   if (!found) return null;
   const { id, number, body, kind, site, state, version, features, axles, notFitted } = found;
   const [inspectionsTotal, photosTotal] = await Promise.all([
@@ -189,6 +191,7 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     standing,
     defects,
     jobs,
+    retorques,
     inspections: inspections.rows,
     inspectionsTotal,
     photos: photos.rows,

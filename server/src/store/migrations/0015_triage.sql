@@ -1,5 +1,5 @@
 ALTER TABLE defect DROP CONSTRAINT defect_state_known;--> statement-breakpoint
-ALTER TABLE defect ADD CONSTRAINT defect_state_known CHECK (state = ANY (ARRAY['reported', 'measuring', 'deferred', 'triaged', 'planned', 'done', 'certified', 'acknowledged', 'joined', 'no-fault', 'dismissed']));--> statement-breakpoint
+ALTER TABLE defect ADD CONSTRAINT defect_state_known CHECK (state = ANY ('{reported,measuring,deferred,triaged,planned,done,certified,acknowledged,joined,no-fault,dismissed}'::text[]));--> statement-breakpoint
 ALTER TABLE defect ADD COLUMN joined_to uuid;--> statement-breakpoint
 ALTER TABLE defect ADD COLUMN come_back_of uuid;--> statement-breakpoint
 ALTER TABLE defect ADD COLUMN until date;--> statement-breakpoint

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { CATALOGUE } from '../catalogue';
+import { QUALIFICATIONS, SKILLS } from '../fleet';
+import { READING_KINDS } from '../reading';
+import { AXLE } from '../testing';
+import { SIDES } from '../trailer';
+import { jobOf, SET_UPS, TEMPLATES, templateFor, templateSchema, workFor } from './templates';
+import { starOrder } from './torque';
+
+const AXLES = [AXLE, AXLE, AXLE];
+const template = (id: string) => {
+  const found = TEMPLATES.find((each) => each.id === id);
+  if (!found) throw new Error(`no template ${id}`);
+  return found;
+};
+const left = { axle: 1, side: 'left' } as const;
+const right = { axle: 1, side: 'right' } as const;
+
+const KNOWN = new Set([
+  ...CATALOGUE.map(({ code }) => code),
+  ...READING_KINDS,
+  'dual-tread',
+  'dual-pair',
+  'dual-pressure',
+  'chamber-match',
+  'adjuster-match',
+]);
+
+test.each(TEMPLATES.map((each) => [each.id, each] as const))('%s is whole, and answers what there is', (_, each) => {
+  expect(templateSchema.parse(each)).toEqual(each);
+  expect(each.answers.filter((code) => !KNOWN.has(code))).toEqual([]);
+  expect(SKILLS.map(({ name }) => name)).toContain(each.skill);
+  if (each.qualification) expect(QUALIFICATIONS.map(({ name }) => name)).toContain(each.qualification);
+});
+
+test('no code is answered by two templates, and none stands twice', () => {
+  const codes = TEMPLATES.flatMap(({ answers }) => answers);
+  expect(new Set(codes).size).toBe(codes.length);
+  expect(new Set(TEMPLATES.map(({ id }) => id)).size).toBe(TEMPLATES.length);
+});
+
+test('a reline is of both ends, with the axle’s minutes, its wheels off once, and each wheel to be torqued', () => {
+  const job = jobOf([{ template: template('reline-drum'), ends: [left] }], AXLES);
+  expect(job).toMatchObject({
+    minutes: 80 + SET_UPS['wheels-off'],
+    wheels: [left, right],
+    qualifications: ['Brake inspector'],
+    parts: [
+      { part: 'shoe-kit', count: 2 },
+      { part: 'spring-and-pin-kit', count: 2 },
+    ],
+  });
+  expect(job.steps[0]?.words).toBe('Axle 1: wheels off');
+  expect(job.steps.at(-1)?.words).toBe('Axle 1: wheels on');
+});
+
+test('a seal beside a reline takes no second set-up of the axle', () => {
+  const reline = { template: template('reline-drum'), ends: [left] };
+  const seal = { template: template('hub-seal'), ends: [right] };
+  const [both, one, other] = [[reline, seal], [reline], [seal]].map((works) => jobOf(works, AXLES).minutes) as [
+    number,
+    number,
+    number,
+  ];
+  expect(both).toBe(one + other - SET_UPS['wheels-off']);
+});
+
+test('several findings become one piece of work at all their ends, by the kind where the code is a reading', () => {
+  const at = (code: string, axle: number | null, side: 'left' | 'right' | null) => ({ code, axle, side });
+  const works = workFor(TEMPLATES, [
+    at('hub-oil', 1, 'left'),
+    at('hub-leak', 1, 'right'),
+    at('hub-oil', 1, 'left'),
+    at('lamp-out', null, null),
+    at('air-test:leak-applied', null, null),
+    at('documents', null, null),
+  ]);
+  expect(works.map((work) => [work.template.id, work.ends.length])).toEqual([
+    ['hub-seal', 2],
+    ['lamp', 0],
+    ['air-leak', 0],
+  ]);
+  expect(templateFor(TEMPLATES, 'no-such-code')).toBeNull();
+});
+
+const works = fc.array(
+  fc.record({
+    template: fc.constantFrom(...TEMPLATES),
+    ends: fc.uniqueArray(fc.record({ axle: fc.integer({ min: 1, max: 4 }), side: fc.constantFrom(...SIDES) }), {
+      minLength: 1,
+      maxLength: 6,
+      selector: ({ axle, side }) => `${axle}${side}`,
+    }),
+  }),
+  { minLength: 1, maxLength: 5 },
+);
+
+test('whatever is put together: every step has its own name, wheels are only where axles are, nothing is forgotten', () => {
+  fc.assert(
+    fc.property(works, (all) => {
+      const once = [...new Map(all.map((work) => [work.template.id, work])).values()];
+      const job = jobOf(once, AXLES);
+      expect(new Set(job.steps.map(({ key }) => key)).size).toBe(job.steps.length);
+      expect(job.wheels.every(({ axle }) => axle <= AXLES.length)).toBe(true);
+      expect(job.minutes).toBeGreaterThanOrEqual(0);
+      for (const { template: each } of once) {
+        const there = each.at === 'unit' || all.some((work) => work.ends.some(({ axle }) => axle <= AXLES.length));
+        if (there) expect(job.skills).toContain(each.skill);
+      }
+    }),
+  );
+});
+
+test.each([5, 6, 8, 10, 12])('the star over %d nuts takes each once', (holes) => {
+  const order = starOrder(holes);
+  expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: holes }, (_, n) => n + 1));
+});
+test('the star goes across', () => {
+  expect(starOrder(8)).toEqual([1, 5, 3, 7, 2, 6, 4, 8]);
+  expect(starOrder(10)).toEqual([1, 6, 3, 8, 5, 10, 2, 7, 4, 9]);
+});

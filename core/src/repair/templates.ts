@@ -1,0 +1,192 @@
+import { z } from 'zod';
+import { wordsText } from '../measure';
+import { parseSubject, STEP_KINDS } from '../reading';
+import { type Axle, SIDES, type Side } from '../trailer';
+import shipped from './templates.json';
+
+export const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
+
+/** How a kind of repair goes: its steps, time, people, parts, and what is measured again. Practice; a shop changes it. */
+export const templateSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: wordsText(60),
+  /** What it is done to: one axle end, a whole axle, or the unit. */
+  at: z.enum(['end', 'axle', 'unit']),
+  /** Standard minutes of one person: for one end, and for both ends of an axle. */
+  minutes: z.strictObject({ one: z.int().min(5).max(4_800), both: z.int().min(5).max(4_800) }),
+  people: z.int().min(1).max(6),
+  skill: z.string(),
+  /** What its signer must hold a paper for. */
+  qualification: z.string().optional(),
+  bay: z.enum(BAY_KINDS),
+  wheelsOff: z.boolean(),
+  /** Done at both ends of an axle, whichever was found. */
+  bothEnds: z.boolean(),
+  parts: z.array(z.strictObject({ part: z.string().min(1).max(40), count: z.int().min(1).max(100) })).max(20),
+  steps: z.array(wordsText(120)).min(1).max(30),
+  lookAt: z.array(wordsText(80)).max(20),
+  measure: z.array(z.enum(STEP_KINDS)).max(12),
+  /** Defect codes and kinds of reading it repairs. */
+  answers: z.array(z.string()).max(40),
+});
+export type Template = z.infer<typeof templateSchema>;
+
+export const TEMPLATES = shipped.templates as readonly Template[];
+/** Minutes of a set-up, paid once an axle and visit. */
+export const SET_UPS: Readonly<Record<'wheels-off', number>> = shipped.setUps;
+/** When wheels that were off are torqued again. */
+export const RETORQUE: Readonly<{ days: number; distance: string }> = shipped.retorque;
+
+/** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed. */
+export const templateFor = (templates: readonly Template[], code: string): Template | null =>
+  templates.find(({ answers }) => answers.includes(code)) ??
+  templates.find(({ answers }) => answers.includes(parseSubject(code).kind)) ??
+  null;
+
+export const endSchema = z.strictObject({ axle: z.int().min(1).max(12), side: z.enum(SIDES) });
+export type End = z.infer<typeof endSchema>;
+
+/** Work by a template, at these axle ends; at none where it is of the whole unit. */
+export interface Work {
+  template: Template;
+  ends: readonly End[];
+}
+
+export const workStepSchema = z.strictObject({
+  key: z.string(),
+  words: z.string(),
+  /** Something to look at besides: it may find more. */
+  look: z.boolean(),
+});
+export const workSchema = z.strictObject({
+  templates: z.array(z.strictObject({ id: z.string(), name: z.string() })),
+  minutes: z.int(),
+  people: z.int(),
+  skills: z.array(z.string()),
+  qualifications: z.array(z.string()),
+  bay: z.enum(BAY_KINDS).nullable(),
+  /** Wheels that come off, and are torqued one by one. */
+  wheels: z.array(endSchema),
+  steps: z.array(workStepSchema),
+  parts: z.array(z.strictObject({ part: z.string(), count: z.int() })),
+});
+/** What a job is made of, as its templates said when it was made. */
+export type JobWork = z.infer<typeof workSchema>;
+export const NO_WORK_KNOWN: JobWork = {
+  templates: [],
+  minutes: 0,
+  people: 1,
+  skills: [],
+  qualifications: [],
+  bay: null,
+  wheels: [],
+  steps: [],
+  parts: [],
+};
+
+const BAY_RANK = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
+
+/** The ends a template works at: both of an axle where it is done so. */
+function endsOfWork({ template, ends }: Work, axles: readonly Axle[]): End[] {
+  if (template.at === 'unit') return [];
+  const there = ends.filter(({ axle }) => axle <= axles.length);
+  if (!template.bothEnds && template.at !== 'axle') return there;
+  const numbers = [...new Set(there.map(({ axle }) => axle))];
+  return numbers.flatMap((axle) => SIDES.map((side: Side) => ({ axle, side })));
+}
+
+const axlesOf = (ends: readonly End[]): number[] => [...new Set(ends.map(({ axle }) => axle))].sort((a, b) => a - b);
+const sideWords = (ends: readonly End[], axle: number): string => {
+  const here = ends.filter((end) => end.axle === axle);
+  return here.length === 2 ? `Axle ${axle}` : `${axle}${here[0]?.side === 'left' ? 'L' : 'R'}`;
+};
+const summed = <T>(rows: readonly T[], key: (row: T) => string, count: (row: T) => number): Map<string, number> => {
+  const sums = new Map<string, number>();
+  for (const row of rows) sums.set(key(row), (sums.get(key(row)) ?? 0) + count(row));
+  return sums;
+};
+
+function stepsOf(work: Work, ends: readonly End[]): JobWork['steps'] {
+  const { id, name, steps, lookAt } = work.template;
+  const places = ends.length ? axlesOf(ends).map((axle) => sideWords(ends, axle)) : [''];
+  return places.flatMap((place) => {
+    const at = place ? `${place}, ` : '';
+    const step = (words: string, index: number, look: boolean) => ({
+      key: `${id} ${place} ${look ? 'look' : 'step'} ${index}`.replaceAll(/ +/g, ' '),
+      words: look ? `${at}look at: ${words}` : `${at}${name.toLowerCase()}: ${words}`,
+      look,
+    });
+    return [...steps.map((words, n) => step(words, n, false)), ...lookAt.map((words, n) => step(words, n, true))];
+  });
+}
+
+/** Minutes of one template at its ends: the axle's figure where both ends of it are done. */
+const minutesOf = ({ template }: Work, ends: readonly End[]): number =>
+  ends.length === 0
+    ? template.minutes.one
+    : axlesOf(ends).reduce(
+        (sum, axle) => sum + template.minutes[ends.filter((end) => end.axle === axle).length === 2 ? 'both' : 'one'],
+        0,
+      );
+
+/** How often parts are counted: once an axle, once an end, or once. */
+const timesOf = ({ template }: Work, ends: readonly End[]): number =>
+  template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
+
+/**
+ * One job of several pieces of work: wheels come off an axle once, however much is done there, and every part, step
+ * and person is named. The sum of minutes is of one person after another.
+ */
+export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
+  const each = works.map((work) => ({ work, ends: endsOfWork(work, axles) }));
+  const wheels = [
+    ...new Map(
+      each
+        .filter(({ work }) => work.template.wheelsOff)
+        .flatMap(({ ends }) => ends)
+        .map((end) => [`${end.axle}${end.side}`, end]),
+    ).values(),
+  ].sort((a, b) => a.axle - b.axle || (a.side < b.side ? -1 : 1));
+  const off = axlesOf(wheels);
+  const place = (axle: number) => sideWords(wheels, axle);
+  const parts = summed(
+    each.flatMap(({ work, ends }) =>
+      work.template.parts.map(({ part, count }) => ({ part, count: count * timesOf(work, ends) })),
+    ),
+    ({ part }) => part,
+    ({ count }) => count,
+  );
+  const bays = works.map(({ template }) => template.bay);
+  return {
+    templates: works.map(({ template: { id, name } }) => ({ id, name })),
+    minutes: each.reduce((sum, { work, ends }) => sum + minutesOf(work, ends), 0) + off.length * SET_UPS['wheels-off'],
+    people: Math.max(1, ...works.map(({ template }) => template.people)),
+    skills: [...new Set(works.map(({ template }) => template.skill))],
+    qualifications: [...new Set(works.flatMap(({ template }) => template.qualification ?? []))],
+    bay: BAY_RANK.find((kind) => bays.includes(kind)) ?? null,
+    wheels,
+    steps: [
+      ...off.map((axle) => ({ key: `off ${axle}`, words: `${place(axle)}: wheels off`, look: false })),
+      ...each.flatMap(({ work, ends }) => stepsOf(work, ends)),
+      ...off.map((axle) => ({ key: `on ${axle}`, words: `${place(axle)}: wheels on`, look: false })),
+    ],
+    parts: [...parts].map(([part, count]) => ({ part, count })),
+  };
+}
+
+/** The work for defects as their codes say: each template once, at all the ends it was found at. */
+export function workFor(
+  templates: readonly Template[],
+  defects: readonly { code: string; axle: number | null; side: Side | null }[],
+): Work[] {
+  const works = new Map<string, { template: Template; ends: End[] }>();
+  for (const { code, axle, side } of defects) {
+    const template = templateFor(templates, code);
+    if (!template) continue;
+    const own = works.get(template.id) ?? { template, ends: [] };
+    const known = own.ends.some((end) => end.axle === axle && end.side === side);
+    if (axle !== null && side !== null && !known) own.ends.push({ axle, side });
+    works.set(template.id, own);
+  }
+  return [...works.values()];
+}
