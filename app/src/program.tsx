@@ -25,7 +25,7 @@ export { VerdictSheet } from './work/inspection/sheet/VerdictSheet';
 export { Paper } from './work/records/Printout';
 export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';
-export { Job } from './work/repair/Job';
+export { Job } from './work/repair/job/Job';
 export { Shop } from './work/repair/Shop';
 export { Report } from './work/report/Report';
 export { TrailerScreen } from './work/trailer/TrailerScreen';

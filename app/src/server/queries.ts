@@ -4,9 +4,11 @@ import type {
   InspectionsPage,
   JobPage,
   JobsPage,
+  Parts,
   PhotosPage,
   Sheet,
   Shop,
+  Templates,
   TriagePage,
   UnitPage,
   YardRow,
@@ -36,6 +38,9 @@ export const unitQuery = (id: string) => ({
 });
 export const useUnit = (id: string) => useQuery({ ...unitQuery(id), enabled: id !== '' });
 export const useShop = () => useQuery({ queryKey: ['shop'], queryFn: () => call<Shop>('GET', '/shop') });
+export const useTemplates = () =>
+  useQuery({ queryKey: ['templates'], queryFn: () => call<Templates>('GET', '/templates') });
+export const useParts = () => useQuery({ queryKey: ['parts'], queryFn: () => call<Parts>('GET', '/parts') });
 export const useJob = (id: string) =>
   useQuery({ queryKey: ['job', id], queryFn: () => call<JobPage>('GET', `/jobs/${id}`) });
 export const useSheet = (id: string) =>

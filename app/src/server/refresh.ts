@@ -35,6 +35,11 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'set-chamber',
   ].includes(type);
 
+const SHOP_DATA: Partial<Record<CommandName, string>> = {
+  'save-part': 'parts',
+  'take-part': 'parts',
+  'save-template': 'templates',
+};
 const SET_UP = ['set-up', 'people', 'gone'];
 const CHANGES_SET_UP = (type: CommandName): boolean =>
   ['add-unit', 'import-units', 'set-unit', 'set-unit-state', 'set-chamber', 'record-sticker', 'save-bay'].includes(
@@ -95,6 +100,7 @@ export function refresh(events: readonly Happened[]): void {
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
     if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
+    if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);
     if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
     return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');

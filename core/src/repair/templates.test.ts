@@ -3,7 +3,7 @@ import { CATALOGUE } from '../catalogue';
 import { QUALIFICATIONS, SKILLS } from '../fleet';
 import { READING_KINDS } from '../reading';
 import { AXLE } from '../testing';
-import { SIDES } from '../trailer';
+import { BRAKE_KINDS, SIDES } from '../trailer';
 import { jobOf, SET_UPS, TEMPLATES, templateFor, templateSchema, workFor } from './templates';
 import { starOrder } from './torque';
 
@@ -33,8 +33,10 @@ test.each(TEMPLATES.map((each) => [each.id, each] as const))('%s is whole, and a
   if (each.qualification) expect(QUALIFICATIONS.map(({ name }) => name)).toContain(each.qualification);
 });
 
-test('no code is answered by two templates, and none stands twice', () => {
-  const codes = TEMPLATES.flatMap(({ answers }) => answers);
+test('no code is answered by two templates for one brake, and none stands twice', () => {
+  const codes = TEMPLATES.flatMap(({ answers, brakes }) =>
+    answers.flatMap((code) => (brakes ?? BRAKE_KINDS).map((brake) => `${code} ${brake}`)),
+  );
   expect(new Set(codes).size).toBe(codes.length);
   expect(new Set(TEMPLATES.map(({ id }) => id)).size).toBe(TEMPLATES.length);
 });
@@ -67,14 +69,18 @@ test('a seal beside a reline takes no second set-up of the axle', () => {
 
 test('several findings become one piece of work at all their ends, by the kind where the code is a reading', () => {
   const at = (code: string, axle: number | null, side: 'left' | 'right' | null) => ({ code, axle, side });
-  const works = workFor(TEMPLATES, [
-    at('hub-oil', 1, 'left'),
-    at('hub-leak', 1, 'right'),
-    at('hub-oil', 1, 'left'),
-    at('lamp-out', null, null),
-    at('air-test:leak-applied', null, null),
-    at('documents', null, null),
-  ]);
+  const works = workFor(
+    TEMPLATES,
+    [
+      at('hub-oil', 1, 'left'),
+      at('hub-leak', 1, 'right'),
+      at('hub-oil', 1, 'left'),
+      at('lamp-out', null, null),
+      at('air-test:leak-applied', null, null),
+      at('documents', null, null),
+    ],
+    AXLES,
+  );
   expect(works.map((work) => [work.template.id, work.ends.length])).toEqual([
     ['hub-seal', 2],
     ['lamp', 0],
@@ -118,4 +124,10 @@ test.each([5, 6, 8, 10, 12])('the star over %d nuts takes each once', (holes) =>
 test('the star goes across', () => {
   expect(starOrder(8)).toEqual([1, 5, 3, 7, 2, 6, 4, 8]);
   expect(starOrder(10)).toEqual([1, 6, 3, 8, 5, 10, 2, 7, 4, 9]);
+});
+
+test('a worn pad of a disc brake takes pads, the lining of a drum brake shoes', () => {
+  expect(templateFor(TEMPLATES, 'lining', 'air-disc')?.id).toBe('pads-disc');
+  expect(templateFor(TEMPLATES, 'lining', 's-cam')?.id).toBe('reline-drum');
+  expect(templateFor(TEMPLATES, 'lining')).toBeNull();
 });

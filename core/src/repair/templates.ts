@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { wordsText } from '../measure';
 import { parseSubject, STEP_KINDS } from '../reading';
-import { type Axle, SIDES, type Side } from '../trailer';
+import { type Axle, BRAKE_KINDS, type BrakeKind, SIDES, type Side } from '../trailer';
 import shipped from './templates.json';
 
 export const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
@@ -12,6 +12,8 @@ export const templateSchema = z.strictObject({
   name: wordsText(60),
   /** What it is done to: one axle end, a whole axle, or the unit. */
   at: z.enum(['end', 'axle', 'unit']),
+  /** Only where such a brake is fitted; everywhere unless said. */
+  brakes: z.array(z.enum(BRAKE_KINDS)).optional(),
   /** Standard minutes of one person: for one end, and for both ends of an axle. */
   minutes: z.strictObject({ one: z.int().min(5).max(4_800), both: z.int().min(5).max(4_800) }),
   people: z.int().min(1).max(6),
@@ -37,11 +39,15 @@ export const SET_UPS: Readonly<Record<'wheels-off', number>> = shipped.setUps;
 /** When wheels that were off are torqued again. */
 export const RETORQUE: Readonly<{ days: number; distance: string }> = shipped.retorque;
 
-/** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed. */
-export const templateFor = (templates: readonly Template[], code: string): Template | null =>
-  templates.find(({ answers }) => answers.includes(code)) ??
-  templates.find(({ answers }) => answers.includes(parseSubject(code).kind)) ??
-  null;
+/** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed, for such a brake. */
+export function templateFor(templates: readonly Template[], code: string, brake?: BrakeKind): Template | null {
+  const fitting = templates.filter(({ brakes }) => !brakes || (brake !== undefined && brakes.includes(brake)));
+  return (
+    fitting.find(({ answers }) => answers.includes(code)) ??
+    fitting.find(({ answers }) => answers.includes(parseSubject(code).kind)) ??
+    null
+  );
+}
 
 export const endSchema = z.strictObject({ axle: z.int().min(1).max(12), side: z.enum(SIDES) });
 export type End = z.infer<typeof endSchema>;
@@ -178,10 +184,11 @@ export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
 export function workFor(
   templates: readonly Template[],
   defects: readonly { code: string; axle: number | null; side: Side | null }[],
+  axles: readonly Axle[],
 ): Work[] {
   const works = new Map<string, { template: Template; ends: End[] }>();
   for (const { code, axle, side } of defects) {
-    const template = templateFor(templates, code);
+    const template = templateFor(templates, code, axles[(axle ?? 0) - 1]?.brake);
     if (!template) continue;
     const own = works.get(template.id) ?? { template, ends: [] };
     const known = own.ends.some((end) => end.axle === axle && end.side === side);

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { dayName } from '../../look/dates';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
-import { minutesWords } from './MakeJob';
+import { minutesWords } from './minutes';
 
 const STATE_WORDS: Record<JobView['state'], string> = {
   open: 'not placed',

@@ -1,30 +1,21 @@
-import { COMMANDS, type DefectView, defectWords } from '@zealous-axle/core';
+import { COMMANDS, type DefectView, defectWords, jobOf, type UnitPage, workFor } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { DefectRow, defectPlace } from '../../parts/DefectRow';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { LinkRow } from '../../parts/LinkRow';
+import { Loaded } from '../../parts/Loaded';
 import { Text } from '../../parts/Text';
-import { useUnit } from '../../server/queries';
+import { useParts, useTemplates, useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
-
-const MINUTES = ['30', '60', '90', '120', '180', '240'].map((value) => ({ value, label: minutesWords(Number(value)) }));
-const WHEELS = [
-  { value: 'on', label: 'Wheels stay on' },
-  { value: 'off', label: 'Wheels off', note: 'Torque is written down' },
-] as const;
-
-export function minutesWords(minutes: number): string {
-  const hours = Math.floor(minutes / 60);
-  const rest = minutes % 60;
-  return [hours ? `${hours} h` : '', rest ? `${rest} min` : ''].filter(Boolean).join(' ');
-}
+import { minutesWords } from './minutes';
 
 const titleOf = (defects: readonly DefectView[]): string =>
   defects
@@ -36,21 +27,114 @@ const made = COMMANDS['make-job'].body;
 const formSchema = z.object({
   left: z.array(z.string()),
   title: made.shape.title,
+  /** Minutes said otherwise than the templates do; empty follows them. */
   minutes: z.string(),
   wheels: z.enum(['on', 'off']),
 });
 
-function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: () => void }) {
+/** What the job is made of: the work its defects ask for, less what was taken off, and what was added. */
+function useWork(unit: UnitPage, defects: readonly DefectView[]) {
+  const { data } = useTemplates();
+  const [off, setOff] = useState<string[]>([]);
+  const [added, setAdded] = useState<string[]>([]);
+  const templates = data?.templates.map(({ definition }) => definition) ?? [];
+  const proposed = workFor(templates, defects, unit.axles);
+  const ends = defects.flatMap(({ axle, side }) => (axle && side ? [{ axle, side }] : []));
+  const works = [
+    ...proposed,
+    ...templates.filter(({ id }) => added.includes(id)).map((template) => ({ template, ends })),
+  ].filter(
+    ({ template }, index, all) =>
+      !off.includes(template.id) && all.findIndex((each) => each.template.id === template.id) === index,
+  );
+  return {
+    works,
+    plan: jobOf(works, unit.axles),
+    others: templates.filter(({ id }) => !works.some(({ template }) => template.id === id)),
+    add: (id: string) => {
+      setOff(off.filter((each) => each !== id));
+      setAdded([...added, id]);
+    },
+    takeOff: (id: string) => setOff([...off, id]),
+  };
+}
+
+type Planned = ReturnType<typeof useWork>;
+
+/** The work as templates name it: what it takes, and what may be added or taken off. */
+function WorkCard({ works, plan, others, add, takeOff }: Planned) {
+  const [choosing, setChoosing] = useState(false);
+  const { data } = useParts();
+  const name = (part: string) => data?.parts.find(({ id }) => id === part);
+  return (
+    <View className="gap-2 rounded-xl border border-line bg-card p-3">
+      <Text bold>The work</Text>
+      {works.length === 0 ? (
+        <Text tone="soft">No template names these: choose one, or write what is to be done.</Text>
+      ) : null}
+      {works.map(({ template }) => (
+        <View key={template.id} className="min-h-11 flex-row items-center justify-between gap-2">
+          <Text className="min-w-0 flex-1">{template.name}</Text>
+          <Button look="bare" label="Take off" hint={template.name} onPress={() => takeOff(template.id)} />
+        </View>
+      ))}
+      {works.length ? (
+        <>
+          <Text size="small">
+            {[
+              minutesWords(plan.minutes),
+              `${plan.steps.length} steps`,
+              plan.people > 1 ? `${plan.people} people` : '',
+              plan.skills.join(', '),
+              plan.wheels.length ? `${plan.wheels.length} wheel ends off` : '',
+              plan.bay ? `${plan.bay} bay` : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Text>
+          {plan.parts.map(({ part, count }) => {
+            const known = name(part);
+            const short = (known?.stock ?? 0) < count;
+            return (
+              <Text key={part} size="small" tone={short ? 'out' : 'soft'}>
+                {`${count} × ${known?.name ?? part.replaceAll('-', ' ')}: ${known ? `${known.stock} in stock${short ? `, ${known.leadDays} days to get` : ''}` : 'not kept in the parts room'}`}
+              </Text>
+            );
+          })}
+        </>
+      ) : null}
+      <Button label="Add other work …" onPress={() => setChoosing(true)} />
+      {choosing ? (
+        <Drawer title="Which work?" onClose={() => setChoosing(false)}>
+          {others.map(({ id, name: words }) => (
+            <Button
+              key={id}
+              label={words}
+              onPress={() => {
+                add(id);
+                setChoosing(false);
+              }}
+            />
+          ))}
+        </Drawer>
+      ) : null}
+    </View>
+  );
+}
+
+const EVENS = [30, 60, 90, 120, 180, 240];
+
+function Form({ page, defects, onClose }: { page: UnitPage; defects: readonly DefectView[]; onClose: () => void }) {
   const { control, handleSubmit, watch, setValue, getFieldState, formState } = useZodForm(formSchema, {
     left: [],
     title: titleOf(defects),
-    minutes: '90',
+    minutes: '',
     wheels: 'on',
   });
   const left = watch('left');
   const chosen = defects.filter(({ id }) => !left.includes(id));
-  const [unit] = defects.map((defect) => defect.unit);
-  if (!unit) return null;
+  const work = useWork(page, chosen);
+  const planned = work.works.length > 0;
   const choose = (next: string[]) => {
     setValue('left', next);
     // Words of one's own stay as they are.
@@ -58,23 +142,28 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
     const title = titleOf(defects.filter(({ id }) => !next.includes(id)));
     setValue('title', title, { shouldValidate: true });
   };
+  const usual = planned ? Math.max(5, work.plan.minutes) : 90;
   const make = handleSubmit(async ({ title, minutes, wheels }) => {
     await send(
       'make-job',
       {
         job: uuidv7(),
-        unit: unit.id,
+        unit: page.id,
         title,
         defects: chosen.map(({ id, version }) => ({ defect: id, version })),
-        minutes: Number(minutes),
-        wheelsOff: wheels === 'off',
+        minutes: Number(minutes) || usual,
+        wheelsOff: planned ? work.plan.wheels.length > 0 : wheels === 'off',
+        ...(planned
+          ? { work: work.works.map(({ template, ends }) => ({ template: template.id, ends: [...ends] })) }
+          : {}),
       },
-      `${unit.number}: job made`,
+      `${page.number}: job made`,
     );
     onClose();
   });
+  const minutes = [...new Set([usual, ...EVENS])].sort((a, b) => a - b);
   return (
-    <Drawer title={`Job for ${unit.number}`} onClose={onClose}>
+    <Drawer title={`Job for ${page.number}`} onClose={onClose}>
       {defects.map((defect) => {
         const taken = !left.includes(defect.id);
         return (
@@ -90,14 +179,20 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
           </Pressable>
         );
       })}
+      <WorkCard {...work} />
       <Field
         control={control}
         name="title"
         label="What is to be done"
         maxLength={made.shape.title.maxLength ?? undefined}
       />
-      <ChoiceField control={control} name="minutes" label="Time needed" options={MINUTES} />
-      <ChoiceField control={control} name="wheels" label="Wheels" options={WHEELS} />
+      <Choice
+        label="Time needed"
+        options={minutes.map((value) => ({ value: String(value), label: minutesWords(value) }))}
+        value={watch('minutes') || String(usual)}
+        onChange={(value) => setValue('minutes', value)}
+      />
+      {planned ? null : <ChoiceField control={control} name="wheels" label="Wheels" options={WHEELS} />}
       <Button
         tall
         look="act"
@@ -109,11 +204,22 @@ function Form({ defects, onClose }: { defects: readonly DefectView[]; onClose: (
   );
 }
 
+const WHEELS = [
+  { value: 'on', label: 'Wheels stay on' },
+  { value: 'off', label: 'Wheels off', note: 'Torque is written down' },
+] as const;
+
 /** The form for one trailer, with every defect it has to be repaired, also those of pages not shown yet. */
 function FormOf({ unit, known, onClose }: { unit: string; known: readonly DefectView[]; onClose: () => void }) {
-  const { data } = useUnit(unit);
-  const all = data?.defects.filter(({ state }) => state === 'triaged') ?? [];
-  return <Form defects={all.length > known.length ? all : known} onClose={onClose} />;
+  const query = useUnit(unit);
+  return (
+    <Loaded query={query}>
+      {(page) => {
+        const all = page.defects.filter(({ state }) => state === 'triaged');
+        return <Form page={page} defects={all.length > known.length ? all : known} onClose={onClose} />;
+      }}
+    </Loaded>
+  );
 }
 
 /** Defects to be repaired, by trailer, each trailer one tap from a job. */

@@ -182,9 +182,23 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
 
 /** A defect in under a minute: touch the place, choose the kind, add words. */
 export function Report() {
-  const { unit: id, at, inspection } = useLocalSearchParams<{ unit: string; at?: string; inspection?: string }>();
+  const {
+    unit: id,
+    at,
+    inspection,
+    job,
+  } = useLocalSearchParams<{
+    unit: string;
+    at?: string;
+    inspection?: string;
+    job?: string;
+  }>();
   const query = useUnit(id);
-  const home = inspection ? (`/inspect/${inspection}` as const) : (`/trailer/${id}` as const);
+  const home = inspection
+    ? (`/inspect/${inspection}` as const)
+    : job
+      ? (`/job/${job}` as const)
+      : (`/trailer/${id}` as const);
   const leave = () => (router.canGoBack() ? router.back() : router.replace(home));
   return (
     <Screen

@@ -9,17 +9,17 @@ import {
 } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { openDrafts } from '../../device/drafts';
-import { Button } from '../../parts/Button';
-import { Drawer } from '../../parts/Drawer';
-import { Field } from '../../parts/Field';
-import { Notice } from '../../parts/Notice';
-import { Text } from '../../parts/Text';
-import { WordsForm } from '../../parts/WordsForm';
-import { useUnit } from '../../server/queries';
-import { useKeptForm } from '../../session/forms';
-import { useSession } from '../../session/session';
-import { startInspection } from '../../session/start-inspection';
+import { openDrafts } from '../../../device/drafts';
+import { Button } from '../../../parts/Button';
+import { Drawer } from '../../../parts/Drawer';
+import { Field } from '../../../parts/Field';
+import { Notice } from '../../../parts/Notice';
+import { Text } from '../../../parts/Text';
+import { WordsForm } from '../../../parts/WordsForm';
+import { useUnit } from '../../../server/queries';
+import { useKeptForm } from '../../../session/forms';
+import { useSession } from '../../../session/session';
+import { startInspection } from '../../../session/start-inspection';
 import type { StageProps } from './stage';
 
 function MeasureAgain({ page }: { page: JobPage }) {

@@ -2,30 +2,35 @@ import { COMMANDS, dayAfter, JOB_LIFE, type JobAct, type JobPage, type JobState,
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { send } from '../../device/outbox';
-import { useOutbox } from '../../device/useOutbox';
-import { clock, dayName } from '../../look/dates';
-import { Button } from '../../parts/Button';
-import { Card } from '../../parts/Card';
-import { Choice } from '../../parts/Choice';
-import { DefectRow } from '../../parts/DefectRow';
-import { Drawer } from '../../parts/Drawer';
-import { endsOf } from '../../parts/ends';
-import { Loaded } from '../../parts/Loaded';
-import { Notice } from '../../parts/Notice';
-import { endCode, RunningGear } from '../../parts/RunningGear';
-import { goBack, Screen } from '../../parts/Screen';
-import { Text } from '../../parts/Text';
-import { VerdictMark } from '../../parts/VerdictMark';
-import { WordsForm } from '../../parts/WordsForm';
-import { useJob } from '../../server/queries';
-import { useShown } from '../../session/rules';
-import { useSession } from '../../session/session';
-import { useJudgedStanding } from '../../session/standing';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../../device/outbox';
+import { useOutbox } from '../../../device/useOutbox';
+import { clock, dayName } from '../../../look/dates';
+import { Button } from '../../../parts/Button';
+import { Card } from '../../../parts/Card';
+import { Choice } from '../../../parts/Choice';
+import { DefectRow } from '../../../parts/DefectRow';
+import { Drawer } from '../../../parts/Drawer';
+import { endsOf } from '../../../parts/ends';
+import { Loaded } from '../../../parts/Loaded';
+import { Notice } from '../../../parts/Notice';
+import { endCode, RunningGear } from '../../../parts/RunningGear';
+import { goBack, Screen } from '../../../parts/Screen';
+import { Text } from '../../../parts/Text';
+import { VerdictMark } from '../../../parts/VerdictMark';
+import { WordsForm } from '../../../parts/WordsForm';
+import { useJob } from '../../../server/queries';
+import { useShown } from '../../../session/rules';
+import { useSession } from '../../../session/session';
+import { useJudgedStanding } from '../../../session/standing';
+import { minutesWords } from '../minutes';
 import { Certify } from './Certify';
+import { Clock } from './Clock';
 import { Finish } from './Finish';
-import { minutesWords } from './MakeJob';
+import { PartsNeeded } from './PartsNeeded';
+import { Steps } from './Steps';
 import type { Act, StageProps } from './stage';
+import { Wheels } from './Wheels';
 
 const DAYS_AHEAD = 7;
 const ORDER: readonly JobState[] = ['open', 'placed', 'started', 'done', 'certified'];
@@ -172,27 +177,43 @@ function Stages({ page }: { page: JobPage }) {
             tall
             look="act"
             label="Start work"
-            onPress={() => act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)}
+            onPress={() => {
+              if (!act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)) return;
+              if (page.work.steps.length)
+                void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
+            }}
           />
         ) : null}
       </Stage>
       <Stage title="Repair" at="started" state={job.state}>
+        <Steps page={page} may={may('work on')} />
+        <PartsNeeded page={page} may={may('work on')} />
+        <Wheels page={page} may={may('work on')} />
+        <Clock page={page} may={may('work on')} />
         {may('finish') ? <Finish page={page} act={act} /> : null}
         {job.done ? <Text>{job.done}</Text> : null}
-        {job.torque.map((check) => (
-          <Text
-            key={check.at}
-            size="small"
-            tone="soft"
-          >{`Torque ${check.value}, ${check.tool}. ${check.by}, ${clock(check.at, fleet.zone)}`}</Text>
-        ))}
+        {page.retorque ? (
+          <Text>{`Torque again by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
+        ) : null}
+        {job.torque
+          .filter(({ wheel }) => wheel === null)
+          .map((check) => (
+            <Text
+              key={check.at}
+              size="small"
+              tone="soft"
+            >{`Torque ${check.value}, ${check.tool}. ${check.by}, ${clock(check.at, fleet.zone)}`}</Text>
+          ))}
       </Stage>
       <Stage title="Measure again and certify" at="done" state={job.state}>
         {may('certify') ? <Certify page={page} act={act} /> : null}
         {job.certified ? (
           <>
             <Text>{job.certified.statement}</Text>
-            <Text size="small" tone="soft">{`${job.certified.by}, ${clock(job.certified.at, fleet.zone)}`}</Text>
+            <Text
+              size="small"
+              tone="soft"
+            >{`${job.certified.by}${job.certified.qualification ? `, ${job.certified.qualification}` : ''}, ${clock(job.certified.at, fleet.zone)}`}</Text>
           </>
         ) : null}
       </Stage>
