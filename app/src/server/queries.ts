@@ -69,7 +69,7 @@ const from = (name: 'after' | 'before', key: string): string => (key ? `${name}=
 /** What waits for an answer, by trailer. */
 export const useTriagePages = () =>
   usePages(['defects', 'triage'], (key) => call<TriagePage>('GET', `/triage?${from('after', key)}`));
-export const useDefectPages = (state: 'triaged') =>
+export const useDefectPages = (state: 'triaged' | 'measuring') =>
   usePages(['defects', state], (key) => call<DefectsPage>('GET', `/defects?state=${state}&${from('after', key)}`));
 export const useJobPages = () => usePages(['jobs'], (key) => call<JobsPage>('GET', `/jobs?${from('after', key)}`));
 export const olderInspections = (unit: string, key: string) =>

@@ -33,6 +33,8 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'take-reading',
     'set-unit',
     'set-chamber',
+    'do-retorque',
+    'lapse-retorque',
   ].includes(type);
 
 const SHOP_DATA: Partial<Record<CommandName, string>> = {

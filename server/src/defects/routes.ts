@@ -31,7 +31,7 @@ export function defectRoutes(app: App, serving: Serving): void {
         tags: ['shop'],
         summary: 'Defects that wait for an answer or for a job, newest first',
         querystring: z.strictObject({
-          state: z.enum(['reported', 'triaged']),
+          state: z.enum(['reported', 'triaged', 'measuring']),
           after: z.string().max(200).optional(),
         }),
         response: { 200: defectsPageSchema },

@@ -1,4 +1,14 @@
-import { expectedReadings, keyOf, type Reading, readingKey, type Unit } from '@zealous-axle/core';
+import {
+  expectedReadings,
+  jobOf,
+  keyOf,
+  type Reading,
+  readingKey,
+  TEMPLATES,
+  TORQUE_STAGES,
+  type Unit,
+  workFor,
+} from '@zealous-axle/core';
 import { inspectFully } from './full';
 import { later, type Teller } from './teller';
 
@@ -144,52 +154,99 @@ async function tellReports({ narrator, trailer }: Scene): Promise<void> {
   });
 }
 
-/** A repair that is certified, and waits to be acknowledged. */
-async function tellRepaired({ narrator, bays, dayAhead, trailer }: Scene): Promise<void> {
+interface Repaired {
+  number: string;
+  code: string;
+  words: string;
+  title: string;
+  done: string;
+  statement: string;
+  /** Hours ago it was reported; the work follows. */
+  reported: number;
+}
+
+/** Studs and nuts at one end: reported, made a job by its template, worked on step by step, and certified. */
+async function tellNuts({ narrator, bays, dayAhead, trailer }: Scene, told: Repaired): Promise<void> {
   const { id, tell } = narrator;
-  const unitId = (number: string) => trailer(number).unit.id;
-  const lining = id();
-  const relined = id();
-  await tell('driver', 'report-defect', 96, {
-    defect: lining,
-    unit: unitId('H-13'),
-    code: 'rust-trail',
-    place: { axle: 1, side: 'right', tyre: null },
-    words: 'Two nuts with rust running down',
+  const { unit } = trailer(told.number);
+  const [defect, job, again] = [id(), id(), id()];
+  const at = (after: number) => told.reported - after;
+  const place = end(1, 'right');
+  await tell('driver', 'report-defect', at(0), {
+    defect,
+    unit: unit.id,
+    code: told.code,
+    place: { ...place, tyre: null },
+    words: told.words,
   });
-  await tell('foreman', 'make-job', 90, {
-    job: relined,
-    unit: unitId('H-13'),
-    title: 'Wheel off 1R, studs and nuts',
-    defects: [{ defect: lining, version: 1 }],
-    minutes: 75,
+  const works = workFor(TEMPLATES, [{ code: told.code, ...place }], unit.axles);
+  const plan = jobOf(works, unit.axles);
+  await tell('foreman', 'make-job', at(6), {
+    job,
+    unit: unit.id,
+    title: told.title,
+    defects: [{ defect, version: 1 }],
+    minutes: plan.minutes,
     wheelsOff: true,
+    work: works.map(({ template, ends }) => ({ template: template.id, ends: [...ends] })),
   });
-  await tell('foreman', 'place-job', 90, { job: relined, version: 1, bay: bays[0] ?? '', day: dayAhead(-3) });
-  await tell('technician', 'start-job', 74, { job: relined, version: 2 });
-  await tell('technician', 'finish-job', 72, {
-    job: relined,
-    version: 3,
-    done: 'Two studs and all nuts of 1R renewed, holes and face sound',
-    torque: { value: '475 lb-ft', tool: 'Torque wrench 4' },
-  });
-  const again = id();
-  await tell('technician', 'start-inspection', 72, {
+  const day = dayAhead(-Math.round(at(22) / 24));
+  await tell('foreman', 'place-job', at(6), { job, version: 1, bay: bays[0] ?? '', day });
+  await tell('technician', 'start-job', at(22), { job, version: 2 });
+  await tell('technician', 'clock-on', at(22), { job, time: id() });
+  for (const { part, count } of plan.parts)
+    await tell('technician', 'take-part', at(22), { job, use: id(), part, count });
+  for (const [index, { key }] of plan.steps.entries())
+    await tell('technician', 'tick-step', later(at(22), index * MINUTES_A_STEP), { job, step: key, done: true });
+  for (const stage of TORQUE_STAGES)
+    for (const wheel of plan.wheels)
+      await tell('technician', 'torque-wheel', at(23.5), {
+        job,
+        check: id(),
+        ...wheel,
+        holes: 10,
+        stage,
+        value: '475 lb-ft',
+        tool: 'Torque wrench 4',
+        calibrated: dayAhead(200),
+      });
+  await tell('technician', 'finish-job', at(24), { job, version: 3, done: told.done });
+  await tell('technician', 'start-inspection', at(24), {
     inspection: again,
-    unit: unitId('H-13'),
+    unit: unit.id,
     purpose: 're-measure',
-    job: relined,
+    job,
   });
-  await tell('technician', 'take-reading', 72, {
+  await tell('technician', 'take-reading', at(24), {
     reading: id(),
     inspection: again,
-    value: { kind: 'wheel-nuts', ...end(1, 'right'), holes: 10, loose: [], missing: [], rust: [] },
+    value: { kind: 'wheel-nuts', ...place, holes: 10, loose: [], missing: [], rust: [] },
   });
-  await tell('technician', 'close-inspection', 72, { inspection: again, outcome: 'complete' });
-  await tell('technician', 'certify-job', 72, {
-    job: relined,
-    version: 4,
+  await tell('technician', 'close-inspection', at(24), { inspection: again, outcome: 'complete' });
+  await tell('technician', 'certify-job', at(24), { job, version: 4, statement: told.statement });
+}
+
+const MINUTES_A_STEP = 9;
+
+/** A repair that is certified and waits to be acknowledged, its re-torque still to come; and one whose re-torque lapsed. */
+async function tellRepaired(scene: Scene): Promise<void> {
+  await tellNuts(scene, {
+    number: 'H-13',
+    code: 'rust-trail',
+    words: 'Two nuts with rust running down',
+    title: 'Wheel off 1R, studs and nuts',
+    done: 'Two studs and all nuts of 1R renewed, holes and face sound',
     statement: 'Repaired as described. Torque checked; re-torque due after the first trip.',
+    reported: 96,
+  });
+  await tellNuts(scene, {
+    number: 'D-42',
+    code: 'thread-shiny',
+    words: 'One thread looks new and bright',
+    title: 'Wheel off 1R, one stud',
+    done: 'One stud and its nut renewed',
+    statement: 'Stud renewed, the others sound.',
+    reported: 340,
   });
 }
 

@@ -11,6 +11,8 @@ import { useDefectPages, useJobPages, useShop, useTriagePages } from '../../serv
 import { useMaySend } from '../../session/may';
 import { Board } from './Board';
 import { ToRepair } from './MakeJob';
+import { LapsedRetorques } from './Retorques';
+import { ToMeasure } from './ToMeasure';
 import { Triage } from './triage/Triage';
 
 type Pages = ReturnType<typeof useTriagePages> | ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
@@ -48,9 +50,11 @@ function Columns({ shop }: { shop: ShopData }) {
   const { totals } = shop;
   const columns = [
     <Column key="triage" title="Reports to answer" total={totals.reported} pages={reported}>
+      <LapsedRetorques may={may} />
       <Loaded query={reported}>
         {({ pages }) => <Triage groups={pages.flatMap(({ groups }) => groups)} may={may} today={shop.today} />}
       </Loaded>
+      <ToMeasure />
     </Column>,
     <Column key="repair" title="To be repaired" total={totals.triaged} pages={triaged}>
       <Loaded query={triaged}>

@@ -1,6 +1,7 @@
 import {
   BOOKS,
   causesOf,
+  dayIn,
   type Finding,
   findingWords,
   isOpenDefect,
@@ -42,8 +43,10 @@ import { useJudgedStanding } from '../../session/standing';
 import { MakerLimits } from '../fleet/MakerLimits';
 import { Papers } from '../fleet/Papers';
 import { InspectButton } from '../inspection/InspectButton';
-import { Acknowledge } from '../repair/Acknowledge';
+import { Certified } from '../repair/Certified';
+import { ClosedJobs } from '../repair/ClosedJobs';
 import { Holding } from '../repair/Holding';
+import { Retorques } from '../repair/Retorques';
 import { History, UnitPhotos } from './History';
 import { ItsUnit } from './ItsUnit';
 
@@ -206,9 +209,8 @@ function Trailer({ unit }: { unit: UnitPage }) {
       {unit.nothingFound ? (
         <Text tone="soft">{`Walked round, nothing found: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>
       ) : null}
-      {certified.map((defect) => (
-        <Acknowledge key={defect.id} defect={defect} />
-      ))}
+      <Certified defects={certified} />
+      <Retorques unit={unit} today={dayIn(fleet.zone, new Date())} />
       <Card title="Running gear" note={readingDays(unit, fleet.zone)}>
         <RunningGear
           unit={unit}
@@ -263,6 +265,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
         </Card>
       ) : null}
       <History unit={unit} />
+      <ClosedJobs unit={unit} />
       <UnitPhotos unit={unit} />
       <NotFitted unit={unit} />
       <Papers unit={unit} />

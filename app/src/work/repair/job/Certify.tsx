@@ -1,5 +1,6 @@
 import {
   COMMANDS,
+  defectWords,
   type JobPage,
   keyOf,
   placeWords,
@@ -9,8 +10,10 @@ import {
 } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
+import { View } from 'react-native';
 import { openDrafts } from '../../../device/drafts';
 import { Button } from '../../../parts/Button';
+import { defectPlace } from '../../../parts/DefectRow';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
 import { Notice } from '../../../parts/Notice';
@@ -72,6 +75,56 @@ function MeasureAgain({ page }: { page: JobPage }) {
   );
 }
 
+type Unneeded = { defect: string; reason: string }[];
+
+/** Every defect of the job is certified as repaired, unless it is said why it needed no repair. */
+function Outcomes({
+  defects,
+  unneeded,
+  onChange,
+}: {
+  defects: JobPage['defects'];
+  unneeded: Unneeded;
+  onChange: (unneeded: Unneeded) => void;
+}) {
+  const [asking, setAsking] = useState<string | null>(null);
+  return (
+    <View className="gap-1">
+      {defects.map((each) => {
+        const left = unneeded.find(({ defect }) => defect === each.id);
+        const name = `${defectPlace(each)} ${defectWords(each.code)}`;
+        return (
+          <View key={each.id} className="min-h-12 flex-row items-center gap-2 border-t border-line">
+            <Text className="min-w-0 flex-1">
+              {left ? `${name}: no repair needed, ${left.reason}` : `${name}: repaired`}
+            </Text>
+            <Button
+              look="bare"
+              label={left ? 'Repaired' : 'Not needed …'}
+              hint={name}
+              onPress={() => (left ? onChange(unneeded.filter((one) => one !== left)) : setAsking(each.id))}
+            />
+          </View>
+        );
+      })}
+      {asking ? (
+        <Drawer title="No repair needed" onClose={() => setAsking(null)}>
+          <WordsForm
+            short
+            label="Why?"
+            words={COMMANDS['reopen-job'].body.shape.reason}
+            act="It needed no repair"
+            onWords={(reason) => {
+              onChange([...unneeded, { defect: asking, reason }]);
+              setAsking(null);
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </View>
+  );
+}
+
 const certifying = COMMANDS['certify-job'].body;
 
 /** The readings taken again, and the signed statement; or the way back to the work. */
@@ -80,15 +133,24 @@ export function Certify({ page, act }: StageProps) {
   const { person } = useSession();
   const form = useKeptForm(`certify ${job.id}`, certifying.pick({ statement: true }), { statement: '' });
   const [reopening, setReopening] = useState(false);
+  const [unneeded, setUnneeded] = useState<{ defect: string; reason: string }[]>([]);
   if (!form.ready) return null;
   const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.finished);
   const head = { job: job.id, version: job.version };
   const certify = form.handleSubmit(({ statement }) => {
-    if (act('certify-job', { ...head, statement }, `${job.unit.number}: repair certified`)) void form.clear();
+    if (
+      act(
+        'certify-job',
+        { ...head, statement, ...(unneeded.length ? { unneeded } : {}) },
+        `${job.unit.number}: repair certified`,
+      )
+    )
+      void form.clear();
   });
   return (
     <>
       <MeasureAgain page={page} />
+      <Outcomes defects={defects} unneeded={unneeded} onChange={setUnneeded} />
       <Field
         control={form.control}
         name="statement"

@@ -1,0 +1,106 @@
+import { useQuery } from '@tanstack/react-query';
+import { type Lapsed, positionCode, type Retorque, torqueSchema, type UnitPage } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../device/outbox';
+import { dayName } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
+import { Text } from '../../parts/Text';
+import { call } from '../../server/client';
+import { useZodForm } from '../../session/forms';
+
+const wheelsOf = ({ wheels }: Pick<Retorque, 'wheels'>): string =>
+  wheels.map((wheel) => positionCode({ ...wheel, tyre: null })).join(', ');
+
+const MOVED = [
+  { value: 'no', label: 'None moved' },
+  { value: 'yes', label: 'One or more moved', note: 'It is reported' },
+] as const;
+
+function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; onClose: () => void }) {
+  const { control, handleSubmit, formState } = useZodForm(torqueSchema, { value: retorque.value, tool: '' });
+  const [moved, setMoved] = useState<'yes' | 'no' | null>(null);
+  const done = handleSubmit((torque) => {
+    onClose();
+    void send(
+      'do-retorque',
+      { unit: unit.id, retorque: retorque.id, ...torque, moved: moved === 'yes' },
+      `${unit.number}: ${wheelsOf(retorque)} torqued again`,
+    );
+  });
+  return (
+    <Drawer title={`Torque again: ${wheelsOf(retorque)}`} onClose={onClose}>
+      <Text>Each nut in star to its value. A nut that still turns was loose.</Text>
+      <Field control={control} name="value" label="Value" placeholder="475 lb-ft" />
+      <Field control={control} name="tool" label="Set with" placeholder="Torque wrench 4" />
+      <Choice stacked label="Did a nut move?" options={MOVED} value={moved} onChange={setMoved} />
+      <Button
+        tall
+        look="act"
+        label="Torqued again"
+        disabled={!formState.isValid || moved === null}
+        onPress={() => void done()}
+      />
+    </Drawer>
+  );
+}
+
+/** Wheels that were off lately: to be torqued again by whoever is there, by a day. */
+export function Retorques({ unit, today }: { unit: UnitPage; today: string }) {
+  const [open, setOpen] = useState<Retorque | null>(null);
+  if (unit.retorques.length === 0) return null;
+  return (
+    <Card
+      title="Torque again"
+      note="Wheels that were off: after 50 to 100 miles (80 to 160 km), by this day at the latest"
+    >
+      {unit.retorques.map((retorque) => (
+        <View key={retorque.id} className="min-h-14 flex-row items-center gap-2 border-t border-line">
+          <View className="min-w-0 flex-1">
+            <Text bold>{wheelsOf(retorque)}</Text>
+            <Text size="small" tone={retorque.due < today ? 'out' : 'soft'}>
+              {`${retorque.value}, ${retorque.due < today ? 'was due' : 'by'} ${dayName(retorque.due)}`}
+            </Text>
+          </View>
+          <Button label="Done" hint={wheelsOf(retorque)} onPress={() => setOpen(retorque)} />
+        </View>
+      ))}
+      {open ? <Do unit={unit} retorque={open} onClose={() => setOpen(null)} /> : null}
+    </Card>
+  );
+}
+
+/** Re-torques whose day has passed: in the queue until somebody makes each a report. */
+export function LapsedRetorques({ may }: { may: boolean }) {
+  const { data } = useQuery({
+    queryKey: ['defects', 'lapsed'],
+    queryFn: () => call<Lapsed>('GET', '/retorques/lapsed'),
+  });
+  const [sent, setSent] = useState<string[]>([]);
+  const left = data?.lapsed.filter(({ id }) => !sent.includes(id)) ?? [];
+  return left.map((retorque) => (
+    <View key={retorque.id} className="gap-2 border-t border-line py-2">
+      <Text bold>{`${retorque.unit.number} ${wheelsOf(retorque)}: not torqued again`}</Text>
+      <Text size="small" tone="out">{`Was due ${dayName(retorque.due)} at ${retorque.value}`}</Text>
+      {may ? (
+        <Button
+          look="act"
+          label="Make it a report"
+          hint={`${retorque.unit.number} ${wheelsOf(retorque)}`}
+          onPress={() => {
+            setSent([...sent, retorque.id]);
+            void send(
+              'lapse-retorque',
+              { unit: retorque.unit.id, retorque: retorque.id },
+              `${retorque.unit.number}: re-torque lapsed`,
+            );
+          }}
+        />
+      ) : null}
+    </View>
+  ));
+}
