@@ -29,5 +29,6 @@ export { Job } from './work/repair/job/Job';
 export { Shop } from './work/repair/Shop';
 export { Report } from './work/report/Report';
 export { TrailerScreen } from './work/trailer/TrailerScreen';
+export { Trip } from './work/trailer/Trip';
 
 export const Yard = () => <YardList Panel={TrailerPanel} />;

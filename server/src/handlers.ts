@@ -14,7 +14,10 @@ import {
 import {
   addFleetLimit,
   addUnit,
+  drop,
+  hook,
   invitePerson,
+  recordMeter,
   recordPaper,
   recordSticker,
   removeRoute,
@@ -28,6 +31,7 @@ import {
   setPerson,
   setPersonLeft,
   setUnitState,
+  unitsCoupled,
   withdrawFleetLimit,
 } from './fleet';
 import {
@@ -92,6 +96,9 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'lapse-retorque': lapseRetorque,
   'save-part': savePart,
   'save-template': saveTemplate,
+  hook,
+  drop,
+  'record-meter': recordMeter,
   'hold-trailer': holdTrailer,
   'release-trailer': releaseTrailer,
   'start-inspection': startInspection,
@@ -123,7 +130,11 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
 };
 
 /** The units a command names by other means than its body's own field. */
-const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = { 'import-readings': unitsInFile };
+const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = {
+  'import-readings': unitsInFile,
+  hook: unitsCoupled,
+  drop: unitsCoupled,
+};
 
 /** Does one command, by whoever is signed in. */
 export const doCommand = <N extends CommandName>(

@@ -1,17 +1,36 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
-import { BENCH, command, EVERYBODY, SHOP } from '../life';
+import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { BOOK_IDS, policiesSchema, STICKER_MEANS, stickerMonth } from '../limits';
-import { dayText, displayUnitsSchema, wordsText } from '../measure';
+import { dayText, displayUnitsSchema, parseDistance, wordsText } from '../measure';
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import { COUPLING_LIFE } from './combination';
 import { PAPER_NAMES } from './papers';
 import { onceCodeText, personFormSchema, signInText } from './people';
 
 const id = z.uuid();
+const distanceText = z
+  .string()
+  .trim()
+  .max(30)
+  .refine((text) => parseDistance(text).ok, 'write a distance like 48 210 km or 29,950 mi');
 const version = z.int().min(1);
 
 /** What a fleet judges by, walks and keeps. These have no life but their version: who may set them stands here. */
 export const FLEET_COMMANDS = {
+  /** `pulled` runs directly behind `unit` from now on. */
+  hook: command(
+    'units',
+    whoMay(COUPLING_LIFE, 'hook'),
+    z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
+  ),
+  drop: command(
+    'units',
+    whoMay(COUPLING_LIFE, 'drop'),
+    z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
+  ),
+  /** An odometer or hub meter, as it was read. */
+  'record-meter': command('unit', EVERYBODY, z.strictObject({ meter: id, unit: id, value: distanceText })),
   'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
   /** Corrects what a unit is. What was judged stays as it was; what stands is judged again. */
   'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form: unitFormSchema })),

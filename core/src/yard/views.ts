@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defectViewSchema } from '../defects';
+import { coupledUnitSchema, meterSchema } from '../fleet';
 import { inspectionHeadSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema, retorqueSchema } from '../repair';
@@ -83,6 +84,11 @@ export const unitPageSchema = z.strictObject({
   standing: z.array(standingSchema),
   /** Open, and certified but not acknowledged yet: all of them. */
   defects: z.array(defectViewSchema),
+  /** What it runs with now, itself among them, from front to rear; empty when it stands alone. */
+  combination: z.array(coupledUnitSchema),
+  /** What it last ran directly behind, where that is not long ago and it stands alone. */
+  lastBehind: unitHeadSchema.nullable(),
+  meter: meterSchema.nullable(),
   /** Wheels to be torqued again, the first due before. */
   retorques: z.array(retorqueSchema),
   /** Not certified or cancelled: all of them. */

@@ -1,5 +1,6 @@
 /** The fleet: its units, rules, routes, papers and holds. */
 
+export { combinationOf, drop, hook, lastBehind, lastMeter, recordMeter, unitsCoupled } from './combination';
 export { foundFleet, foundingSchema } from './found-fleet';
 export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';

@@ -1,6 +1,6 @@
 import type { Axle, Features, Route, UnitKind, UnitState } from '@zealous-axle/core';
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
-import { at, fleetId, id, shape, unitId } from '../store';
+import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
 
 export const unit = pgTable(
   'unit',
@@ -102,4 +102,38 @@ export const holdReleased = pgTable(
   'hold_released',
   { fleetId, holdId: uuid('hold_id').notNull(), releaseId: uuid('release_id').notNull() },
   (t) => [primaryKey({ columns: [t.fleetId, t.holdId] })],
+);
+
+/** One unit directly behind another, from when it was hooked until it was dropped. */
+export const coupling = pgTable(
+  'coupling',
+  {
+    fleetId,
+    id,
+    unitId,
+    pulledId: uuid('pulled_id').notNull(),
+    hookedPlace: text('hooked_place').notNull(),
+    hookedBy: uuid('hooked_by').notNull(),
+    hookedAt: at('hooked_at').notNull(),
+    droppedPlace: text('dropped_place'),
+    droppedBy: uuid('dropped_by'),
+    droppedAt: at('dropped_at'),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** Odometers and hub meters as they were read. */
+export const meter = pgTable(
+  'meter',
+  {
+    fleetId,
+    id,
+    unitId,
+    value: text('value').notNull(),
+    readBy: uuid('read_by').notNull(),
+    readAt: at('read_at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
 );

@@ -36,6 +36,9 @@ const SENTENCES = {
     state === 'expired'
       ? `Your paper as ${name} has expired: somebody else signs.`
       : `Signing this takes a paper as ${name}.`,
+  'hooked-already': (pulled: string, puller: string) => `${pulled} is hooked behind ${puller}: drop it first.`,
+  'pulls-already': (puller: string, pulled: string) => `${puller} has ${pulled} behind it: drop that first.`,
+  'dropped-already': 'It was dropped already.',
   'no-carrier': 'A report is joined to another one that is still open.',
   'not-certified': 'Only what was certified can have come back.',
   'one-trailer': 'A job is for one trailer at a time.',

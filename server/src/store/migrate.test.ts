@@ -85,7 +85,7 @@ describe('a database of version 3', () => {
         due: { paper: 'Periodic inspection', on: '2027-03-31' },
       },
     ]);
-    const unit = await inFleet(server.db, FLEET, (store) => unitPage(store, UNIT));
+    const unit = await inFleet(server.db, FLEET, (store) => unitPage(store, UNIT, new Date()));
     expect(unit).toMatchObject({ papers: [{ on: '2027-03-31' }], standing: [{ key: 'lining@1L' }] });
   });
 

@@ -13,7 +13,7 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, count, eq, gt, ilike, isNull, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import { defectViews, lastCleanReport } from '../defects';
-import { findUnit, openHolds, paper, unit } from '../fleet';
+import { combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
 import { jobViews, openRetorques } from '../repair';
@@ -154,20 +154,34 @@ const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null
   next ? all() : rows.length;
 
 /** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
-export async function unitPage(store: FleetStore, unitId: string): Promise<UnitPage | null> {
-  const [found, papers, nothingFound, holds, standing, defects, jobs, retorques, inspections, photos] =
-    await Promise.all([
-      findUnit(store, unitId),
-      papersOf(store, unitId),
-      lastCleanReport(store, unitId),
-      openHolds(store, unitId),
-      standingReadings(store, unitId),
-      defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
-      jobViews(store, { unitId, states: OPEN_JOB_STATES }),
-      openRetorques(store, unitId),
-      inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
-      photosBefore(store, { unitId }, null, FIRST_PHOTOS),
-    ]);
+export async function unitPage(store: FleetStore, unitId: string, now: Date): Promise<UnitPage | null> {
+  const [
+    found,
+    papers,
+    nothingFound,
+    holds,
+    standing,
+    defects,
+    jobs,
+    retorques,
+    combination,
+    meter,
+    inspections,
+    photos,
+  ] = await Promise.all([
+    findUnit(store, unitId),
+    papersOf(store, unitId),
+    lastCleanReport(store, unitId),
+    openHolds(store, unitId),
+    standingReadings(store, unitId),
+    defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
+    jobViews(store, { unitId, states: OPEN_JOB_STATES }),
+    openRetorques(store, unitId),
+    combinationOf(store, unitId),
+    lastMeter(store, unitId),
+    inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
+    photosBefore(store, { unitId }, null, FIRST_PHOTOS),
+  ]);
   if (!found) return null;
   const { id, number, body, kind, site, state, version, features, axles, notFitted } = found;
   const [inspectionsTotal, photosTotal] = await Promise.all([
@@ -192,6 +206,9 @@ export async function unitPage(store: FleetStore, unitId: string): Promise<UnitP
     defects,
     jobs,
     retorques,
+    combination,
+    lastBehind: combination.length ? null : await lastBehind(store, unitId, now),
+    meter,
     inspections: inspections.rows,
     inspectionsTotal,
     photos: photos.rows,

@@ -114,7 +114,7 @@ function oneUnitRoutes(app: App, serving: Serving): void {
         response: { 200: unitPageSchema },
       },
     },
-    (request) => ask(serving, request, (store) => unitPage(store, request.params.id)),
+    (request) => ask(serving, request, (store) => unitPage(store, request.params.id, serving.now())),
   );
 
   app.get(

@@ -1,24 +1,21 @@
 import { useQueries } from '@tanstack/react-query';
-import { isPowerUnit, type JudgeAnswer, judge, judgedTogether, type UnitPage } from '@zealous-axle/core';
+import { type JudgeAnswer, judge, judgedTogether, type UnitPage } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { BrakeSum } from '../../parts/BrakeSum';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
-import { Drawer } from '../../parts/Drawer';
+import { ChooseUnit } from '../../parts/ChooseUnit';
 import { endsOf } from '../../parts/ends';
 import { Notice } from '../../parts/Notice';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
-import { Search } from '../../parts/Search';
 import { Stepper } from '../../parts/Stepper';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { unitQuery } from '../../server/queries';
-import { useYard } from '../../server/yard';
 import { useBook, useShown } from '../../session/rules';
-import { useSession } from '../../session/session';
 
 const MOST_UNITS = 4;
 const MOST_OTHER_BRAKES = 20;
@@ -36,45 +33,6 @@ function judged(pages: readonly UnitPage[], book: ReturnType<typeof useBook>, as
       ...(assumed ? { assumeOtherBrakes: assumed } : {}),
     },
     { book },
-  );
-}
-
-function AddUnit({
-  taken,
-  onAdd,
-  onClose,
-}: {
-  taken: readonly string[];
-  onAdd: (id: string) => void;
-  onClose: () => void;
-}) {
-  const { fleet } = useSession();
-  const [text, setText] = useState('');
-  const { data, hasNextPage, fetchNextPage } = useYard(text.trim() ? { text: text.trim() } : {}, 'number', fleet.zone);
-  const rows = (data?.pages.flatMap(({ units }) => units) ?? []).filter(({ id }) => !taken.includes(id));
-  return (
-    <Drawer title="Add to the combination" onClose={onClose}>
-      <Search hint="Search by number or kind" text={text} onChange={setText} />
-      {data && rows.length === 0 ? <Text tone="soft">No other unit fits.</Text> : null}
-      {[...rows]
-        .sort((a, b) => Number(isPowerUnit(b.kind)) - Number(isPowerUnit(a.kind)) || a.number.localeCompare(b.number))
-        .map(({ id, number, body, held }) => (
-          <Pressable
-            key={id}
-            role="button"
-            aria-label={`${number}, ${body}`}
-            onPress={() => onAdd(id)}
-            className="min-h-14 flex-row items-center justify-between gap-3 rounded-xl border-2 border-edge bg-card px-4"
-          >
-            <Text>
-              <Text bold>{number}</Text>
-              {`  ${body}`}
-            </Text>
-            {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-          </Pressable>
-        ))}
-      {hasNextPage ? <Button label="Show more" onPress={() => void fetchNextPage()} /> : null}
-    </Drawer>
   );
 }
 
@@ -187,9 +145,10 @@ export function Combine() {
       ))}
       <Button tall look="act" label="Add a unit" disabled={ids.length >= MOST_UNITS} onPress={() => setAdding(true)} />
       {adding ? (
-        <AddUnit
+        <ChooseUnit
+          title="Add to the combination"
           taken={ids}
-          onAdd={(next) => {
+          onChoose={({ id: next }) => {
             setAdding(false);
             setIds([...ids, next]);
           }}

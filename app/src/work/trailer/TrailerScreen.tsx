@@ -49,6 +49,7 @@ import { Holding } from '../repair/Holding';
 import { Retorques } from '../repair/Retorques';
 import { History, UnitPhotos } from './History';
 import { ItsUnit } from './ItsUnit';
+import { RunsWith } from './RunsWith';
 
 /** A walk round that found nothing is signed in two taps, with or without a signal. */
 function NothingFound({ unit }: { unit: UnitPage }) {
@@ -244,6 +245,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
           </Text>
         )}
       </Card>
+      <RunsWith unit={unit} />
       {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
       <Causes unit={unit} findings={judged.findings} />
       <Card title="Open defects">
