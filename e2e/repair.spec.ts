@@ -150,3 +150,28 @@ test('a re-torque is done by the driver who is there', async ({ browser, program
   await allSent(driver);
   await expect(driver.getByText('Torque again', { exact: true })).toBeHidden();
 });
+
+test('a shop changes how a repair goes, and counts its parts', async ({ browser, program }) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(`${program.url}/work`);
+  await press(foreman, 'Change. Hub seal');
+  await foreman.getByLabel('Minutes, one end').fill('70');
+  await foreman.getByLabel('Parts, a line each', { exact: false }).fill('hub-seal');
+  await expect(foreman.getByText('Write parts like 2 × shoe-kit', { exact: false })).toBeVisible();
+  await foreman.getByLabel('Parts, a line each', { exact: false }).fill('1 × hub-seal');
+  await press(foreman, 'Save');
+  await expect(foreman.getByText('1 h 10 min · brakes · wheels off · changed here')).toBeVisible();
+  await press(foreman, 'Count. Air bag');
+  await foreman.getByLabel('In stock, counted').fill('2');
+  await press(foreman, 'Save');
+  await expect(foreman.getByText('2 in stock · 145.00 · 4 days to get')).toBeVisible();
+});
+
+test('a re-torque past its day is in the queue until it is a report', async ({ browser, program }) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await shop(foreman);
+  await expect(foreman.getByText('D-42 1R: not torqued again')).toBeVisible();
+  await press(foreman, 'Make it a report. D-42 1R');
+  await allSent(foreman);
+  await expect(foreman.getByRole('button', { name: 'Otherwise …. D-42 1R' })).toBeVisible();
+});

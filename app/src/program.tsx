@@ -27,6 +27,7 @@ export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';
 export { Job } from './work/repair/job/Job';
 export { Shop } from './work/repair/Shop';
+export { ShopData } from './work/repair/ShopData';
 export { Report } from './work/report/Report';
 export { TrailerScreen } from './work/trailer/TrailerScreen';
 export { Trip } from './work/trailer/Trip';
