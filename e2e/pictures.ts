@@ -30,6 +30,17 @@ async function take(browser: Browser, url: string): Promise<void> {
   await driver.getByRole('radio', { name: 'Hisses at the wheel' }).click();
   await picture(driver, 'report');
 
+  await press(driver, 'Send report');
+  await driver.getByText('H-11', { exact: false }).first().waitFor();
+  await driver.getByRole('navigation').getByRole('link', { name: 'Yard' }).click();
+  await openTrailer(driver, 'Y-1');
+  await press(driver, 'Hook behind Y-1 …');
+  await driver.getByRole('dialog').getByLabel('Search').fill('H-13');
+  await press(driver, 'H-13, Seed hopper');
+  await press(driver, 'Before the trip');
+  await driver.getByText('Y-1 – H-13').waitFor();
+  await picture(driver, 'trip');
+
   const setting = await as('foreman');
   await press(setting, 'Set up a unit');
   await press(setting, 'Change. axle 1');
@@ -65,10 +76,8 @@ async function take(browser: Browser, url: string): Promise<void> {
   await begin(technician, 'Full inspection');
   await stepTo(technician, '2L Spring and hanger');
   await technician.getByRole('checkbox', { name: 'Leaves shifted sideways' }).click();
-  await picture(technician, 'check');
   await stepTo(technician, '2R Wheel nuts');
   await enter(technician, 'Stud 3: tight', 'Stud 4: tight');
-  await picture(technician, 'nuts');
   await technician.clock.install();
   await stepTo(technician, 'Leak-down, brakes released');
   await enter(technician, '1', '0', '0', 'Start the clock');
@@ -105,10 +114,25 @@ async function take(browser: Browser, url: string): Promise<void> {
 
   const phone = await as('foreman');
   await phone.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await phone.getByRole('link', { name: /Air bag/ }).click();
-  await phone.getByText('Start work').waitFor({ state: 'attached' });
-  await phone.getByText('Start work').scrollIntoViewIfNeeded();
+  await press(phone, 'Make a job for R-32');
+  await press(phone, 'Make this job');
+  await phone.locator('a[href^="/job/"]').filter({ hasText: 'R-32' }).first().click();
+  await phone.getByRole('radio', { name: /^Bay 1/ }).click();
+  await phone.getByRole('radio', { name: 'Today' }).click();
+  await press(phone, 'Put on this bay and day');
+  await press(phone, 'Start work');
+  await phone.getByText(/^Steps: /).waitFor();
+  for (let n = 0; n < 5; n++) await phone.getByRole('checkbox', { checked: false }).first().click();
+  await phone.getByText(/^Steps: /).scrollIntoViewIfNeeded();
   await picture(phone, 'job');
+  await phone
+    .getByRole('button', { name: /^Torque\. / })
+    .first()
+    .click();
+  await phone.getByText('First each nut drawn up by hand', { exact: false }).waitFor();
+  await picture(phone, 'torque');
+  await press(phone, 'Close');
+  await phone.goto(url);
   await openTrailer(phone, 'R-33');
   await phone
     .getByRole('link', { name: /Full inspection/ })

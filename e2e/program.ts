@@ -49,7 +49,11 @@ export async function deviceOf(
 
 export const openTrailer = async (page: Page, number: string): Promise<void> => {
   await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click();
-  await page.getByRole('link', { name: new RegExp(`^${number},`) }).click();
+  const row = page.getByRole('link', { name: new RegExp(`^${number},`) });
+  await expect(page.getByRole('list', { name: 'Units' }).getByRole('link').first()).toBeVisible();
+  // Of a long list only what is near is drawn.
+  if (!(await row.isVisible())) await page.getByLabel('Search').fill(number);
+  await row.click();
   await expect(page.getByRole('heading', { name: new RegExp(`^${number}`) })).toBeVisible();
 };
 

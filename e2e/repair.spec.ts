@@ -141,7 +141,6 @@ test('what is still wrong after a repair comes back, and the queue says who sign
 
 test('a re-torque is done by the driver who is there', async ({ browser, program }) => {
   const driver = await deviceOf(browser, program.url, 'driver');
-  await driver.getByLabel('Search').fill('H-13');
   await openTrailer(driver, 'H-13');
   await press(driver, 'Done. 1R');
   await driver.getByLabel('Set with').fill('Bar');

@@ -5,7 +5,6 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
   program,
 }) => {
   const driver = await deviceOf(browser, program.url, 'driver', { keeps: true });
-  await driver.getByLabel('Search').fill('Y-1');
   await openTrailer(driver, 'Y-1');
   await press(driver, 'Hook behind Y-1 …');
   await driver.getByRole('dialog').getByLabel('Search').fill('H-1');

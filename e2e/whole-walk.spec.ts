@@ -68,7 +68,6 @@ for (const [number, route] of [
   test(`the ${route.toLowerCase()} of ${number} is walked whole and closed complete`, async ({ browser, program }) => {
     test.slow();
     const driver = await deviceOf(browser, program.url, 'driver');
-    await driver.getByLabel('Search').fill(number);
     await openTrailer(driver, number);
     await press(driver, 'Walk round');
     await press(driver, route);
