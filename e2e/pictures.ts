@@ -39,6 +39,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await press(driver, 'H-13, Seed hopper');
   await press(driver, 'Before the trip');
   await driver.getByText('Y-1 – H-13').waitFor();
+  await driver.getByText('Sign: nothing found on Y-1, H-13').waitFor();
   await picture(driver, 'trip');
 
   const setting = await as('foreman');

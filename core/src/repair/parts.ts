@@ -16,7 +16,7 @@ export const partFormSchema = z.strictObject({
   leadDays: z.int().min(0).max(365),
 });
 export type PartForm = z.infer<typeof partFormSchema>;
-export const partViewSchema = partFormSchema.extend({ id: z.string() });
+const partViewSchema = partFormSchema.extend({ id: z.string() });
 export const partsSchema = z.strictObject({ parts: z.array(partViewSchema) });
 export type Parts = z.infer<typeof partsSchema>;
 

@@ -4,7 +4,7 @@ import { parseSubject, STEP_KINDS } from '../reading';
 import { type Axle, BRAKE_KINDS, type BrakeKind, SIDES, type Side } from '../trailer';
 import shipped from './templates.json';
 
-export const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
+const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
 
 /** How a kind of repair goes: its steps, time, people, parts, and what is measured again. Practice; a shop changes it. */
 export const templateSchema = z.strictObject({
@@ -58,7 +58,7 @@ export interface Work {
   ends: readonly End[];
 }
 
-export const workStepSchema = z.strictObject({
+const workStepSchema = z.strictObject({
   key: z.string(),
   words: z.string(),
   /** Something to look at besides: it may find more. */

@@ -1,7 +1,7 @@
 /** Who is signed in, and in which fleet. */
 
 export { noPassword } from './passwords';
-export { type Change, changePerson, changersOf, setPin } from './pin';
+export { changePerson, changersOf, setPin } from './pin';
 export { fleet, person } from './schema';
 export { confirmFactor, endFactor, NO_FACTOR, offerFactor } from './second-factor';
 export {

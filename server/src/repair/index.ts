@@ -3,6 +3,5 @@ export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJo
 export { holdTrailer, releaseTrailer } from './holds';
 export { jobViews, openRetorques } from './queries';
 export { shopRoutes } from './routes';
-export { part } from './schema';
 export { savePart, saveTemplate } from './shop-data';
 export { clockOff, clockOn, doRetorque, lapseRetorque, takePart, tickStep, torqueWheel } from './work';

@@ -9,7 +9,7 @@ import { Text } from '../../../parts/Text';
 import { call } from '../../../server/client';
 import { useZodForm } from '../../../session/forms';
 
-export const CHANGERS = ['changers'];
+const CHANGERS = ['changers'];
 export const useChangers = () =>
   useQuery({ queryKey: CHANGERS, queryFn: () => call<Changers>('GET', '/session/person') });
 
