@@ -174,3 +174,14 @@ test('a re-torque past its day is in the queue until it is a report', async ({ b
   await allSent(foreman);
   await expect(foreman.getByRole('button', { name: 'Otherwise …. D-42 1R' })).toBeVisible();
 });
+
+test('a repair is found by its words, and its certificate goes on paper', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await shop(page);
+  await press(page, 'Search. repairs');
+  await page.getByLabel('Search').fill('nuts of 1R');
+  await page.getByRole('link', { name: /H-13/ }).first().click();
+  await press(page, 'On paper');
+  await expect(page.getByText('Stud and nut', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('Tomas Rask, date')).toBeVisible();
+});

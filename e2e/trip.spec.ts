@@ -34,3 +34,30 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
   await driver.getByRole('button', { name: 'H-12, Seed hopper' }).click();
   await expect(driver.getByText('H-12 is held: the combination does not go as it is.', { exact: false })).toBeVisible();
 });
+
+test('on the road: the ways stand beside each other by the shop’s figures, and the service is asked for', async ({
+  browser,
+  program,
+}) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await openTrailer(foreman, 'H-12');
+  await press(foreman, 'On the road: service, or drive there …');
+  await expect(foreman.getByText('The shop has not written its figures yet.')).toBeVisible();
+  await expect(foreman.getByText('It is held: it does not move', { exact: false })).toBeVisible();
+  await press(foreman, 'The shop’s figures');
+  for (const [label, value] of [
+    ['Call-out of the road service', '185'],
+    ['An hour of its work', '120.00'],
+    ['An hour of a load that waits', '90'],
+    ['Fine, if it is found on the road', '600'],
+    ['Points, if it is found on the road', '6'],
+  ] as const)
+    await foreman.getByLabel(label).fill(value);
+  await press(foreman, 'Save');
+  await expect(foreman.getByText('735.00')).toBeVisible();
+  await press(foreman, 'Ask for road service');
+  await foreman.getByLabel('Where does it stand?').fill('Mile 12, northbound');
+  await press(foreman, 'Ask for it');
+  await allSent(foreman);
+  await expect(foreman.getByText('Mile 12, northbound: asked, not answered yet')).toBeVisible();
+});

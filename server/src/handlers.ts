@@ -45,6 +45,7 @@ import {
 } from './inspection';
 import { importReadings, importUnits, unitsInFile } from './records';
 import {
+  askRoad,
   cancelJob,
   certifyJob,
   clockOff,
@@ -59,8 +60,10 @@ import {
   reopenJob,
   savePart,
   saveTemplate,
+  setRoadCosts,
   startJob,
   takePart,
+  takeRoadReport,
   tickStep,
   torqueWheel,
 } from './repair';
@@ -94,6 +97,9 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'torque-wheel': torqueWheel,
   'do-retorque': doRetorque,
   'lapse-retorque': lapseRetorque,
+  'ask-road': askRoad,
+  'take-road-report': takeRoadReport,
+  'set-road-costs': setRoadCosts,
   'save-part': savePart,
   'save-template': saveTemplate,
   hook,

@@ -4,6 +4,7 @@ import { dayText, wordsText } from '../measure';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
 import { CLOCK_REASONS, partFormSchema } from './parts';
+import { roadCostsSchema } from './road';
 import { endSchema, templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
@@ -110,6 +111,11 @@ export const REPAIR_COMMANDS = {
   ),
   /** A re-torque whose day has passed becomes a report. */
   'lapse-retorque': command('unit', SHOP, z.strictObject({ unit: id, retorque: id })),
+  /** Road service for a defect, at a place: asked of the provider. */
+  'ask-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, defect: id, place: wordsText(120) })),
+  /** What the road service did becomes a job, with its invoice: measured again and certified like any other. */
+  'take-road-report': command('unit', SHOP, z.strictObject({ call: id, unit: id, job: id })),
+  'set-road-costs': command('fleet', SHOP, z.strictObject({ costs: roadCostsSchema })),
   'save-part': command('fleet', SHOP, z.strictObject({ part: z.string().trim().min(1).max(40), form: partFormSchema })),
   'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema })),
   'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason })),

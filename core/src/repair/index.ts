@@ -2,6 +2,7 @@
 export { REPAIR_COMMANDS } from './commands';
 export * from './hold-life';
 export * from './job-life';
+export { type JobPrintout, jobPrintout } from './job-printout';
 export {
   CLOCK_REASONS,
   type ClockReason,
@@ -15,6 +16,16 @@ export {
 } from './parts';
 export * from './release';
 export * from './remeasure';
+export {
+  COST_WORDS,
+  type Road,
+  type RoadCall,
+  type RoadCosts,
+  type RoadWay,
+  roadCostsSchema,
+  roadSchema,
+  roadWays,
+} from './road';
 export {
   type End,
   type JobWork,

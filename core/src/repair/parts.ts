@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { wordsText } from '../measure';
+import { COUNTED } from './money';
 
 /** Why somebody's clock on a job stops. */
 export const CLOCK_REASONS = ['pause', 'waits for a part', 'end of shift', 'another job', 'done'] as const;
@@ -12,7 +13,7 @@ export const partFormSchema = z.strictObject({
   name: wordsText(60),
   stock: z.int().min(0).max(100_000),
   /** In hundredths of the fleet's money. */
-  price: z.int().min(0).max(100_000_000),
+  price: COUNTED,
   leadDays: z.int().min(0).max(365),
 });
 export type PartForm = z.infer<typeof partFormSchema>;

@@ -86,6 +86,8 @@ export const jobPageSchema = z.strictObject({
       without: z.string().nullable(),
     }),
   ),
+  /** What came with it from outside: an invoice. */
+  documents: z.array(z.strictObject({ title: z.string(), text: z.string(), at: instant })),
   retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),
 });
 export type JobPage = z.infer<typeof jobPageSchema>;
@@ -107,3 +109,11 @@ export type Retorque = z.infer<typeof retorqueSchema>;
 
 export const lapsedSchema = z.strictObject({ lapsed: z.array(retorqueSchema.extend({ unit: unitHeadSchema })) });
 export type Lapsed = z.infer<typeof lapsedSchema>;
+
+/** What a search over a fleet's repairs finds: a page of defects and of jobs, the newest first. */
+export const foundRepairsSchema = z.strictObject({
+  defects: z.array(defectViewSchema),
+  jobs: z.array(jobViewSchema),
+  more: z.boolean(),
+});
+export type FoundRepairs = z.infer<typeof foundRepairsSchema>;

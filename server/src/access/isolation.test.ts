@@ -12,6 +12,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'invite-person',
   'save-bay',
   'save-part',
+  'set-road-costs',
   'save-template',
   'set-fleet-rules',
   'set-own-units',

@@ -1,4 +1,11 @@
-import { type BookId, type DisplayUnits, NO_WORK, type PersonWork, type Role } from '@zealous-axle/core';
+import {
+  type BookId,
+  type DisplayUnits,
+  NO_WORK,
+  type PersonWork,
+  type RoadCosts,
+  type Role,
+} from '@zealous-axle/core';
 import {
   bigint,
   boolean,
@@ -25,6 +32,8 @@ export const fleet = pgTable('fleet', {
     .$type<DisplayUnits>()
     .notNull()
     .default({ length: 'in', pressure: 'psi', distance: 'mi', temperature: '°F' }),
+  /** What the road costs, as the shop set it; null until it did. */
+  roadCosts: jsonb('road_costs').$type<RoadCosts>(),
   version: integer('version').notNull().default(1),
   shape: shape(1),
 });

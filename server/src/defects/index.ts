@@ -18,6 +18,7 @@ export {
   countDefects,
   defectPlace,
   defectsOfJob,
+  defectsWith,
   defectViews,
   findDefect,
   lastCleanReport,

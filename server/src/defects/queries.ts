@@ -1,5 +1,5 @@
 import { type DefectState, type DefectView, OPEN_DEFECT_STATES, positionCode } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, or, type SQL, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
@@ -76,6 +76,25 @@ export async function defectViews(store: FleetStore, asked: DefectQuestion): Pro
       .orderBy(desc(defect.reportedAt), desc(defect.id)),
   );
   return (await statement.execute({ ...asked })).map(viewOf);
+}
+
+/** Defects whose unit or words have `text` in them, or whose code is one of `codes`, the newest first: so many and one more. */
+export async function defectsWith(
+  store: FleetStore,
+  text: string,
+  codes: readonly string[],
+  size: number,
+): Promise<DefectView[]> {
+  const rows = await select(store)
+    .where(
+      or(
+        sql`${unit.number} || ' ' || ${defect.words} ilike ${text}`,
+        codes.length ? inArray(defect.code, [...codes]) : undefined,
+      ),
+    )
+    .orderBy(desc(defect.reportedAt), desc(defect.id))
+    .limit(size + 1);
+  return rows.map(viewOf);
 }
 
 /** Defects that a condition asks for, the oldest first. */

@@ -73,14 +73,23 @@ export async function combinationOf(store: FleetStore, unitId: string): Promise<
 
 /** What a unit last ran directly behind, not long ago. */
 export async function lastBehind(store: FleetStore, unitId: string, now: Date) {
+  const asked = prepared(store, 'last behind', () =>
+    store
+      .select({ id: unit.id, number: unit.number, body: unit.body, kind: unit.kind })
+      .from(coupling)
+      .innerJoin(unit, and(eq(unit.fleetId, coupling.fleetId), eq(unit.id, coupling.unitId)))
+      .where(
+        and(
+          eq(coupling.pulledId, sql.placeholder('unit')),
+          gte(coupling.droppedAt, sql.placeholder('since')),
+          eq(unit.state, 'in-use'),
+        ),
+      )
+      .orderBy(desc(coupling.hookedAt))
+      .limit(1),
+  );
   const since = new Date(now.getTime() - PROPOSE_DAYS * 86_400_000);
-  const [last] = await store
-    .select({ id: unit.id, number: unit.number, body: unit.body, kind: unit.kind })
-    .from(coupling)
-    .innerJoin(unit, and(eq(unit.fleetId, coupling.fleetId), eq(unit.id, coupling.unitId)))
-    .where(and(eq(coupling.pulledId, unitId), gte(coupling.droppedAt, since), eq(unit.state, 'in-use')))
-    .orderBy(desc(coupling.hookedAt))
-    .limit(1);
+  const [last] = await asked.execute({ unit: unitId, since });
   return last ?? null;
 }
 

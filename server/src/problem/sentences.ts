@@ -39,6 +39,8 @@ const SENTENCES = {
   'hooked-already': (pulled: string, puller: string) => `${pulled} is hooked behind ${puller}: drop it first.`,
   'pulls-already': (puller: string, pulled: string) => `${puller} has ${pulled} behind it: drop that first.`,
   'dropped-already': 'It was dropped already.',
+  'report-taken': 'This report is a job already.',
+  'no-report': 'The road service has not reported yet.',
   'no-carrier': 'A report is joined to another one that is still open.',
   'not-certified': 'Only what was certified can have come back.',
   'one-trailer': 'A job is for one trailer at a time.',

@@ -1,4 +1,4 @@
-import type { InspectionPrintout, PrintedFinding } from '@zealous-axle/core';
+import type { InspectionPrintout, JobPrintout, PrintedFinding } from '@zealous-axle/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 const INK = '#1c1f1e';
@@ -29,6 +29,30 @@ const cell = (lines: readonly string[]): Content => ({
   stack: lines.length ? lines.map(plain) : [{ text: 'nothing measured', color: SOFT }],
   fontSize: 8,
 });
+
+/** Facts in two columns. */
+const factColumns = (facts: readonly [string, string][]): Content => ({
+  columns: [0, 1].map((side) => ({
+    stack: facts
+      .filter((_, index) => index % 2 === side)
+      .map(([label, words]) => ({ text: [{ text: `${label}: `, color: SOFT }, plain(words)], fontSize: 9 })),
+  })),
+  columnGap: 16,
+});
+
+/** A line for each signature. */
+const signatureLines = (signatures: readonly string[]): Content =>
+  ({
+    columns: signatures.map((who) => ({
+      stack: [
+        { text: '', margin: [0, 26, 0, 0] },
+        { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 220, y2: 0, lineWidth: 0.7 }] },
+        { text: `${who}, date`, fontSize: 8 },
+      ],
+    })),
+    columnGap: 24,
+    unbreakable: true,
+  }) as Content;
 
 function planTable({ plan, sides }: InspectionPrintout): Content {
   const head = [sides.left, '', sides.right].map((text) => ({
@@ -116,14 +140,7 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
         ],
       },
       { text: paper.sentence, margin: [0, 0, 0, 6] },
-      {
-        columns: [0, 1].map((side) => ({
-          stack: paper.facts
-            .filter((_, index) => index % 2 === side)
-            .map(([label, words]) => ({ text: [{ text: `${label}: `, color: SOFT }, plain(words)], fontSize: 9 })),
-        })),
-        columnGap: 16,
-      },
+      factColumns(paper.facts),
       ...(paper.brakes
         ? [{ text: [{ text: 'Brake count: ', bold: true }, plain(paper.brakes)], margin: [0, 6, 0, 0] } as Content]
         : []),
@@ -135,17 +152,7 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
       { text: `${paper.within} readings and checks inside their limits.`, fontSize: 8, margin: [0, 4, 0, 0] },
       ...lines('Not judged: never a pass', paper.open),
       ...lines('Skipped, because', paper.skips),
-      {
-        columns: paper.signatures.map((who) => ({
-          stack: [
-            { text: '', margin: [0, 26, 0, 0] },
-            { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 220, y2: 0, lineWidth: 0.7 }] },
-            { text: `${who}, date`, fontSize: 8 },
-          ],
-        })),
-        columnGap: 24,
-        unbreakable: true,
-      } as Content,
+      signatureLines(paper.signatures),
       { stack: paper.cautions.map((text) => ({ text: plain(text), fontSize: 7, color: SOFT })), margin: [0, 8, 0, 0] },
     ],
   };
@@ -156,4 +163,27 @@ export async function inspectionPdf(paper: InspectionPrintout): Promise<Buffer> 
   printer ??= loadPrinter();
   const pdfmake = await printer;
   return pdfmake.createPdf(documentOf(paper)).getBuffer();
+}
+
+/** A job's certificate on paper as PDF. */
+export async function jobPdf(paper: JobPrintout): Promise<Buffer> {
+  printer ??= loadPrinter();
+  const pdfmake = await printer;
+  return pdfmake
+    .createPdf({
+      pageSize: 'LETTER',
+      pageMargins: [40, 36, 40, 44],
+      defaultStyle: { font: 'Hyperlegible', fontSize: 10, color: INK },
+      content: [
+        { text: plain(paper.title), bold: true, fontSize: 16, margin: [0, 0, 0, 6] },
+        factColumns(paper.facts),
+        ...paper.sections.flatMap((section) => lines(section.title, section.lines)),
+        signatureLines(paper.signatures),
+        {
+          stack: paper.cautions.map((text) => ({ text: plain(text), fontSize: 7, color: SOFT })),
+          margin: [0, 8, 0, 0],
+        },
+      ],
+    })
+    .getBuffer();
 }

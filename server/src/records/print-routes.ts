@@ -1,8 +1,9 @@
-import { BOOKS, type BookId, inspectionPrintout, sheetSchema } from '@zealous-axle/core';
+import { BOOKS, type BookId, inspectionPrintout, jobPrintout, sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, type Serving } from '../http';
 import { sheetOf } from '../inspection';
-import { inspectionPdf } from './pdf';
+import { jobPage } from '../repair';
+import { inspectionPdf, jobPdf } from './pdf';
 
 const params = z.object({ id: z.uuid() });
 
@@ -42,6 +43,21 @@ export function printRoutes(app: App, serving: Serving): void {
         .type('application/pdf')
         .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
         .send(pdf);
+    },
+  );
+
+  app.get(
+    '/jobs/:id/certificate.pdf',
+    { schema: { tags: ['shop'], summary: 'A job and its certificate on paper', params } },
+    async (request, reply) => {
+      const printout = await ask(serving, request, async (store, { fleet }) => {
+        const page = await jobPage(store, request.params.id, fleet.zone, serving.now());
+        return page && jobPrintout(page, fleet);
+      });
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+        .send(await jobPdf(printout));
     },
   );
 

@@ -14,7 +14,7 @@ import { certificate } from '../defects';
 import { bay, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
-import { job, jobTick, jobTime, part, partUse, retorque, torqueCheck } from './schema';
+import { job, jobDocument, jobTick, jobTime, part, partUse, retorque, torqueCheck } from './schema';
 
 /** What a job's page has beside the work done on it. */
 type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing'>;
@@ -104,6 +104,15 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
   );
 }
 
+/** Jobs whose unit, title or work has `text` in it, the newest first: so many and one more, to tell that there are others. */
+export async function jobsWith(store: FleetStore, text: string, size: number): Promise<JobView[]> {
+  const rows = await select(store)
+    .where(sql`${unit.number} || ' ' || ${job.title} || ' ' || coalesce(${job.done}, '') ilike ${text}`)
+    .orderBy(desc(job.id))
+    .limit(size + 1);
+  return viewsOf(store, rows);
+}
+
 /** Jobs with unit, bay, torque checks and certificate, the next day first: all that were asked for. */
 export async function jobViews(store: FleetStore, asked: JobQuestion): Promise<JobView[]> {
   const statement = prepared(store, `jobs by ${Object.keys(asked).sort()}`, () =>
@@ -156,7 +165,7 @@ export const bayList = (store: FleetStore) =>
 
 /** What was done on a job: steps, times, parts, and when its wheels are torqued again. */
 export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobPage, keyof Head>> {
-  const [row, ticks, times, uses, stock, [again]] = await Promise.all([
+  const [row, ticks, times, uses, stock, [again], documents] = await Promise.all([
     findJob(store, jobId),
     store
       .select({ tick: jobTick, by: person.name })
@@ -172,6 +181,7 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
     store.select().from(partUse).where(eq(partUse.jobId, jobId)),
     store.select().from(part),
     store.select().from(retorque).where(eq(retorque.jobId, jobId)),
+    store.select().from(jobDocument).where(eq(jobDocument.jobId, jobId)).orderBy(asc(jobDocument.recordedAt)),
   ]);
   const work = row?.work ?? NO_WORK_KNOWN;
   return {
@@ -196,6 +206,7 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
         without: row?.without.find((each) => each.part === wanted)?.reason ?? null,
       };
     }),
+    documents: documents.map(({ title, body, recordedAt }) => ({ title, text: body, at: recordedAt.toISOString() })),
     retorque: again ? { on: again.dueOn, done: again.doneAt?.toISOString() ?? null } : null,
   };
 }

@@ -1,18 +1,21 @@
 import {
   dayIn,
+  foundRepairsSchema,
   jobPageSchema,
   jobsPageSchema,
   lapsedSchema,
   partsSchema,
+  roadSchema,
   shopSchema,
   templatesSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import { countDefects, defectViews } from '../defects';
-import { openHolds } from '../fleet';
+import { countDefects } from '../defects';
 import { type App, ask, readKey, type Serving } from '../http';
-import { standingReadings } from '../inspection';
-import { bayList, closedJobs, countOpenJobs, jobViews, lapsedRetorques, openJobs, workOn } from './queries';
+import { jobPage } from './page';
+import { bayList, closedJobs, countOpenJobs, lapsedRetorques, openJobs } from './queries';
+import { roadOf } from './road';
+import { searchRepairs } from './search';
 import { partsOf, templatesOf } from './shop-data';
 
 const PAGE = 50;
@@ -67,19 +70,7 @@ export function shopRoutes(app: App, serving: Serving): void {
       },
     },
     (request) =>
-      ask(serving, request, async (store, { fleet }) => {
-        const [job] = await jobViews(store, { id: request.params.id });
-        if (!job) return null;
-        return {
-          job,
-          bays: await bayList(store),
-          today: dayIn(fleet.zone, serving.now()),
-          held: (await openHolds(store, job.unit.id)).length > 0,
-          defects: await defectViews(store, { jobId: job.id }),
-          standing: await standingReadings(store, job.unit.id),
-          ...(await workOn(store, job.id)),
-        };
-      }),
+      ask(serving, request, (store, { fleet }) => jobPage(store, request.params.id, fleet.zone, serving.now())),
   );
 
   app.get(
@@ -95,6 +86,32 @@ export function shopRoutes(app: App, serving: Serving): void {
       ask(serving, request, async (store, { fleet }) => ({
         lapsed: await lapsedRetorques(store, dayIn(fleet.zone, serving.now())),
       })),
+  );
+
+  app.get(
+    '/units/:id/road',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'What the road costs, and road services asked for one unit',
+        params: z.object({ id: z.uuid() }),
+        response: { 200: roadSchema },
+      },
+    },
+    (request) => ask(serving, request, (store) => roadOf(store, request.params.id, serving.now())),
+  );
+
+  app.get(
+    '/repairs',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'Defects and jobs that have these words in them, the newest first',
+        querystring: z.strictObject({ text: z.string().trim().min(2).max(60) }),
+        response: { 200: foundRepairsSchema },
+      },
+    },
+    (request) => ask(serving, request, (store) => searchRepairs(store, request.query.text)),
   );
 
   app.get(

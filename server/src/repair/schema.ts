@@ -157,3 +157,34 @@ export const fleetTemplate = pgTable(
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
 );
+
+/** Road service asked for a defect. */
+export const roadCall = pgTable(
+  'road_call',
+  {
+    fleetId,
+    id,
+    unitId,
+    defectId: uuid('defect_id').notNull(),
+    place: text('place').notNull(),
+    askedBy: uuid('asked_by').notNull(),
+    askedAt: at('asked_at').notNull(),
+    /** The job its report became. */
+    jobId: uuid('job_id'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** What came with a job from outside. */
+export const jobDocument = pgTable(
+  'job_document',
+  {
+    fleetId,
+    id,
+    jobId: uuid('job_id').notNull(),
+    title: text('title').notNull(),
+    body: text('body').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);

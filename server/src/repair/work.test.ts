@@ -197,6 +197,8 @@ describe('a signature', () => {
     const { qualify, sign, defect, fleet, who, job } = await toSign();
     await qualify(null);
     await sign([{ defect, reason: 'dry, only dust' }]);
+    const pdf = await world.raw(who('driver'), `/jobs/${job}/certificate.pdf`);
+    expect([pdf.statusCode, pdf.rawPayload.subarray(0, 4).toString()]).toEqual([200, '%PDF']);
     const { body } = await world.get(who('foreman'), `/units/${fleet.unit}/jobs`);
     expect(body.jobs).toMatchObject([{ id: job, certified: { unneeded: [{ defect, reason: 'dry, only dust' }] } }]);
   });
@@ -265,4 +267,20 @@ test('a shop’s own template is used from then on, and two who change it do not
   expect((await send('foreman', 'save-template', { version: 0, definition: own })).status).toBe(200);
   expect((await read())[0]).toMatchObject({ version: 1, definition: { steps: ['Our only step'] } });
   expect((await send('manager', 'save-template', { version: 0, definition: own })).status).toBe(409);
+});
+
+test('what was reported or repaired is found by its words, its number and the catalogue’s words; nobody else’s is', async () => {
+  const { who, defect, job } = await begin();
+  const other = await begin();
+  const find = async (text: string) =>
+    (await world.get(who('foreman'), `/repairs?text=${encodeURIComponent(text)}`)).body;
+  const ids = ({ defects, jobs }: { defects: { id: string }[]; jobs: { id: string }[] }) => [
+    defects.map(({ id }) => id),
+    jobs.map(({ id }) => id),
+  ];
+  expect(ids(await find('T-1'))).toEqual([[defect], [job]]);
+  expect(ids(await find('seal'))).toEqual([[], [job]]);
+  expect(ids(await find('hub'))[0]).toEqual([defect]);
+  expect(ids(await find('50%'))).toEqual([[], []]);
+  expect(other.job).not.toBe(job);
 });

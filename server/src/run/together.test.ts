@@ -88,6 +88,8 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     },
     'do-retorque': { unit, retorque: fresh, value: '475 lb-ft', tool: 'wrench 4', moved: false },
     'lapse-retorque': { unit, retorque: fresh },
+    'ask-road': { call: fresh, unit, defect: REPORTED, place: 'mile 12' },
+    'take-road-report': { call: fresh, unit, job: fresh },
     hook: { coupling: fresh, unit, pulled: unit, place: '' },
     drop: { coupling: fresh, unit, pulled: unit, place: '' },
     'record-meter': { meter: fresh, unit, value: '48 210 km' },

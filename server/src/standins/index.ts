@@ -1,2 +1,4 @@
 /** Simulated outside systems. */
+
+export { roadService } from './road-service';
 export { gaugeRoutes } from './routes';

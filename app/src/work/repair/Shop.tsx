@@ -1,4 +1,5 @@
 import type { Shop as ShopData } from '@zealous-axle/core';
+import { router } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { dayName } from '../../look/dates';
@@ -83,7 +84,11 @@ function Columns({ shop }: { shop: ShopData }) {
 export function Shop() {
   const query = useShop();
   return (
-    <Screen title="Shop" under={query.data ? dayName(query.data.today) : undefined}>
+    <Screen
+      title="Shop"
+      under={query.data ? dayName(query.data.today) : undefined}
+      right={<Button look="bare" label="Search" hint="repairs" onPress={() => router.navigate('/repairs')} />}
+    >
       <Loaded query={query}>{(shop) => <Columns shop={shop} />}</Loaded>
     </Screen>
   );

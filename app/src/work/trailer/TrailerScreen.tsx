@@ -272,6 +272,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
       <NotFitted unit={unit} />
       <Papers unit={unit} />
       <ItsUnit unit={unit} />
+      <Button label="On the road: service, or drive there …" onPress={() => router.navigate(`/road/${unit.id}`)} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
     </>
   );

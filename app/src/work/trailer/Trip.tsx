@@ -112,6 +112,12 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
             onPress={() => router.navigate(`/report/${unit.id}`)}
           />
           <InspectButton unit={unit} />
+          <Button
+            className="grow"
+            label="On the road …"
+            hint={unit.number}
+            onPress={() => router.navigate(`/road/${unit.id}`)}
+          />
         </View>
       </Card>
       <Certified defects={certified} />

@@ -192,6 +192,9 @@ function Stages({ page }: { page: JobPage }) {
         <Clock page={page} may={may('work on')} />
         {may('finish') ? <Finish page={page} act={act} /> : null}
         {job.done ? <Text>{job.done}</Text> : null}
+        {page.documents.map(({ title, text, at }) => (
+          <Text key={at}>{`${title}: ${text}`}</Text>
+        ))}
         {page.retorque ? (
           <Text>{`Torque again by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
         ) : null}
@@ -220,6 +223,7 @@ function Stages({ page }: { page: JobPage }) {
       {job.state === 'certified' && page.held ? (
         <Notice look="ask">{`${job.unit.number} is still held. It is released on its own page, once every holding defect is certified.`}</Notice>
       ) : null}
+      <Button label="On paper" onPress={() => router.navigate(`/certificate/${job.id}`)} />
       <Button tall label={`Open ${job.unit.number}`} onPress={() => router.navigate(`/trailer/${job.unit.id}`)} />
       <Cancel page={page} act={act} />
     </>

@@ -1,0 +1,257 @@
+import { useQuery } from '@tanstack/react-query';
+import {
+  COMMANDS,
+  COST_WORDS,
+  type DefectView,
+  defectWords,
+  isOpenDefect,
+  type Road,
+  type RoadCosts,
+  type RoadWay,
+  roadCostsSchema,
+  roadWays,
+  severityOf,
+  type UnitPage,
+} from '@zealous-axle/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
+import { send } from '../../device/outbox';
+import { clock } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { defectPlace } from '../../parts/DefectRow';
+import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
+import { Loaded } from '../../parts/Loaded';
+import { Notice } from '../../parts/Notice';
+import { goBack, Screen } from '../../parts/Screen';
+import { Stepper } from '../../parts/Stepper';
+import { Text } from '../../parts/Text';
+import { WordsForm } from '../../parts/WordsForm';
+import { call } from '../../server/client';
+import { useUnit } from '../../server/queries';
+import { useZodForm } from '../../session/forms';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
+import { minutesWords } from './minutes';
+
+const QUARTER = 15;
+const money = (hundredths: number): string => (hundredths / 100).toFixed(2);
+const COSTS = Object.keys(COST_WORDS) as (keyof RoadCosts)[];
+const moneyText = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write an amount like 185.00');
+const costsForm = z.object({
+  callOut: moneyText,
+  serviceHour: moneyText,
+  lostHour: moneyText,
+  fine: moneyText,
+  points: z.string().regex(/^\d{1,3}$/, 'write a whole number'),
+});
+
+/** The figures of this shop: nothing is compared before somebody wrote them. */
+function Costs({ costs, onClose }: { costs: RoadCosts | null; onClose: () => void }) {
+  const first = (name: keyof RoadCosts) =>
+    costs ? (name === 'points' ? String(costs.points) : money(costs[name])) : '';
+  const { control, handleSubmit, formState } = useZodForm(costsForm, {
+    callOut: first('callOut'),
+    serviceHour: first('serviceHour'),
+    lostHour: first('lostHour'),
+    fine: first('fine'),
+    points: first('points'),
+  });
+  const save = handleSubmit((written) => {
+    const cents = (text: string) => Math.round(Number(text.replace(',', '.')) * 100);
+    const { points, ...amounts } = written;
+    const read = roadCostsSchema.parse({
+      ...Object.fromEntries(Object.entries(amounts).map(([name, text]) => [name, cents(text)])),
+      points: Number(points),
+    });
+    onClose();
+    void send('set-road-costs', { costs: read }, 'What the road costs');
+  });
+  return (
+    <Drawer title="What the road costs" onClose={onClose}>
+      {COSTS.map((name) => (
+        <Field key={name} control={control} name={name} label={COST_WORDS[name]} inputMode="decimal" maxLength={9} />
+      ))}
+      <Button tall look="act" label="Save" disabled={!formState.isValid} onPress={() => void save()} />
+    </Drawer>
+  );
+}
+
+function Way({ title, way, points }: { title: string; way: RoadWay; points?: number }) {
+  return (
+    <View className="min-w-[9rem] flex-1 gap-1 rounded-xl border border-line bg-card p-3">
+      <Text bold>{title}</Text>
+      {way.lines.map(({ cost, minutes, sum }) => (
+        <Text key={cost} size="small" tone="soft">
+          {`${COST_WORDS[cost]}${minutes === null ? '' : `, ${minutesWords(minutes)}`}: ${money(sum)}`}
+        </Text>
+      ))}
+      <Text reading bold>
+        {money(way.sum)}
+      </Text>
+      {points ? <Text size="small" tone="out">{`and ${points} points`}</Text> : null}
+    </View>
+  );
+}
+
+/** Each way's sum beside the others: the person decides. */
+function Compare({ costs }: { costs: RoadCosts }) {
+  const [quarters, setQuarters] = useState({ untilService: 4, work: 4, toShop: 6 });
+  const minutes = (name: keyof typeof quarters) => quarters[name] * QUARTER;
+  const ways = roadWays(costs, {
+    untilService: minutes('untilService'),
+    work: minutes('work'),
+    toShop: minutes('toShop'),
+  });
+  const asked = [
+    ['untilService', 'Until the service is there'],
+    ['work', 'Its work'],
+    ['toShop', 'To the shop or the named place'],
+  ] as const;
+  return (
+    <>
+      {asked.map(([name, label]) => (
+        <Stepper
+          key={name}
+          label={`${label}: ${minutesWords(minutes(name))}`}
+          value={quarters[name]}
+          least={0}
+          most={96}
+          onChange={(next) => setQuarters({ ...quarters, [name]: next })}
+        />
+      ))}
+      <View className="flex-row flex-wrap gap-2">
+        <Way title="Road service" way={ways.service} />
+        <Way title="Drive there" way={ways.drive} />
+        <Way title="Drive, and it is found" way={ways.found} points={costs.points} />
+      </View>
+    </>
+  );
+}
+
+const STATE_WORDS: Record<Road['calls'][number]['state'], string> = {
+  asked: 'asked, not answered yet',
+  accepted: 'on its way',
+  arrived: 'at work',
+  done: 'has reported',
+};
+
+function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
+  const { fleet } = useSession();
+  const may = useMaySend('take-road-report');
+  const [taken, setTaken] = useState<string[]>([]);
+  return road.calls.map(({ id, place, asked, state, eta, report, job }) => (
+    <View key={id} className="gap-1 border-t border-line py-2">
+      <Text bold>{`${place}: ${STATE_WORDS[state]}`}</Text>
+      <Text size="small" tone="soft">
+        {`Asked by ${asked.by}, ${clock(asked.at, fleet.zone)}${eta ? `. There ${clock(eta, fleet.zone)}` : ''}`}
+      </Text>
+      {report ? (
+        <Text>{`${report.done}. ${report.parts}. ${minutesWords(report.minutes)}, ${money(report.invoice)}`}</Text>
+      ) : null}
+      {job ? <Button label="Open its job" onPress={() => router.navigate(`/job/${job}`)} /> : null}
+      {report && !job && may ? (
+        <Button
+          look="act"
+          label="Take its report as a job"
+          disabled={taken.includes(id)}
+          onPress={() => {
+            setTaken([...taken, id]);
+            void send(
+              'take-road-report',
+              { call: id, unit: unit.id, job: uuidv7() },
+              `${unit.number}: report of the road service`,
+            );
+          }}
+        />
+      ) : null}
+    </View>
+  ));
+}
+
+function Body({ unit, road }: { unit: UnitPage; road: Road }) {
+  const { fleet } = useSession();
+  const open = unit.defects.filter(({ state }) => isOpenDefect(state));
+  const [which, setWhich] = useState<string | null>(open[0]?.id ?? null);
+  const [asking, setAsking] = useState<'service' | 'costs' | null>(null);
+  const mayCosts = useMaySend('set-road-costs');
+  const chosen = open.find(({ id }) => id === which);
+  const rule = chosen ? severityOf(chosen.code, chosen.unit.features.book ?? fleet.book) : null;
+  const nameOf = (defect: DefectView) => `${defectPlace(defect)}: ${defectWords(defect.code)}`;
+  return (
+    <>
+      <Card title="May it move?">
+        {unit.holds.length ? (
+          <Notice look="stop">{`It is held: it does not move until it is released. ${rule ? `${rule.rule}.` : ''}`}</Notice>
+        ) : (
+          <Text>
+            No hold stands. Local law and the maker’s manual decide whether it may drive to a place of repair.
+          </Text>
+        )}
+        {open.length ? (
+          <Choice
+            stacked
+            label="What is wrong"
+            options={open.map((each) => ({ value: each.id, label: nameOf(each) }))}
+            value={which}
+            onChange={setWhich}
+          />
+        ) : (
+          <Text tone="soft">Nothing is reported on it: report it first.</Text>
+        )}
+        {chosen ? <Button tall look="act" label="Ask for road service" onPress={() => setAsking('service')} /> : null}
+      </Card>
+      {road.calls.length ? (
+        <Card title="Road service">
+          <Calls road={road} unit={unit} />
+        </Card>
+      ) : null}
+      <Card title="What each way costs" note="By the shop’s own figures. The person decides.">
+        {road.costs ? (
+          <Compare costs={road.costs} />
+        ) : (
+          <Text tone="soft">The shop has not written its figures yet.</Text>
+        )}
+        {mayCosts ? <Button label="The shop’s figures" onPress={() => setAsking('costs')} /> : null}
+      </Card>
+      {asking === 'costs' ? <Costs costs={road.costs} onClose={() => setAsking(null)} /> : null}
+      {asking === 'service' && chosen ? (
+        <Drawer title="Road service" onClose={() => setAsking(null)}>
+          <WordsForm
+            short
+            label="Where does it stand?"
+            words={COMMANDS['ask-road'].body.shape.place}
+            act="Ask for it"
+            onWords={(place) => {
+              setAsking(null);
+              void send(
+                'ask-road',
+                { call: uuidv7(), unit: unit.id, defect: chosen.id, place },
+                `${unit.number}: road service asked`,
+              );
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
+/** On the road with something wrong: whether it may move, what each way costs, and the road service. */
+export function OnTheRoad() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const unit = useUnit(id);
+  const road = useQuery({ queryKey: ['unit', id, 'road'], queryFn: () => call<Road>('GET', `/units/${id}/road`) });
+  return (
+    <Screen narrow title="On the road" under={unit.data?.number} back={goBack(`/trailer/${id}`)}>
+      <Loaded query={unit}>
+        {(page) => <Loaded query={road}>{(known) => <Body unit={page} road={known} />}</Loaded>}
+      </Loaded>
+    </Screen>
+  );
+}
