@@ -165,6 +165,7 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     jobs,
     retorques,
     combination,
+    behind,
     meter,
     inspections,
     photos,
