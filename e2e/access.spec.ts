@@ -27,6 +27,11 @@ const SETTINGS = [
   ['/routes', 'Routes'],
   ['/gauges', 'Gauges'],
   ['/files', 'Readings as a file'],
+  ['/set-up', 'Setting up'],
+  ['/people', 'People'],
+  ['/work', 'Work and parts'],
+  ['/gone', 'Sold and scrapped'],
+  ['/repairs', 'Search repairs'],
 ] as const;
 
 test('no serious accessibility fault on the daily screens', async ({ page, program }) => {

@@ -74,9 +74,13 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
         />
       ) : null}
       <View className="flex-row flex-wrap gap-2">
-        <Button className="grow" label={`Hook behind ${last.number} …`} onPress={() => setChoosing('behind')} />
+        <Button
+          className="max-w-full grow"
+          label={`Hook behind ${last.number} …`}
+          onPress={() => setChoosing('behind')}
+        />
         {units.length === 0 ? (
-          <Button className="grow" label="Hook it behind …" onPress={() => setChoosing('front')} />
+          <Button className="max-w-full grow" label="Hook it behind …" onPress={() => setChoosing('front')} />
         ) : null}
       </View>
       {units.length ? (

@@ -106,14 +106,14 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
         {when === 'after' ? <MeterField unit={unit} /> : null}
         <View className="flex-row flex-wrap gap-2">
           <Button
-            className="grow"
+            className="max-w-full grow"
             label="Report a defect"
             hint={unit.number}
             onPress={() => router.navigate(`/report/${unit.id}`)}
           />
           <InspectButton unit={unit} />
           <Button
-            className="grow"
+            className="max-w-full grow"
             label="On the road …"
             hint={unit.number}
             onPress={() => router.navigate(`/road/${unit.id}`)}

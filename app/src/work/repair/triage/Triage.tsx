@@ -40,7 +40,13 @@ function Report({ report, current, may, onProposed, onOther }: ReportProps) {
         </Text>
         {may ? (
           <View className="flex-row flex-wrap gap-2">
-            <Button className="grow" look="act" label={capital(words)} hint={placeOf(report)} onPress={onProposed} />
+            <Button
+              className="min-w-0 max-w-full shrink grow"
+              look="act"
+              label={capital(words)}
+              hint={placeOf(report)}
+              onPress={onProposed}
+            />
             <Button label="Otherwise …" hint={placeOf(report)} onPress={onOther} />
           </View>
         ) : null}
