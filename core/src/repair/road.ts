@@ -53,9 +53,9 @@ export const roadWays = (costs: RoadCosts, { untilService, work, toShop }: RoadQ
   found: way(forMinutes('lostHour', costs, toShop), once('fine', costs)),
 });
 
-export const ROAD_STATES = ['asked', 'accepted', 'arrived', 'done'] as const;
+const ROAD_STATES = ['asked', 'accepted', 'arrived', 'done'] as const;
 /** A road service as its provider tells of it. */
-export const roadCallSchema = z.strictObject({
+const roadCallSchema = z.strictObject({
   id: z.string(),
   defect: z.string(),
   place: z.string(),
