@@ -275,8 +275,20 @@ async function tellPlaced({ narrator, bays, dayAhead, trailer }: Scene): Promise
   await tell('foreman', 'place-job', 47, { job: placed, version: 1, bay: bays[2] ?? '', day: dayAhead(0) });
 }
 
+/** A full trailer on its dolly behind the straight truck, since this morning. */
+async function tellHooked({ narrator: { id, tell }, trailer }: Scene): Promise<void> {
+  const [truck, dolly, rear] = ['S-61', 'J-51', 'W-81'].map((number) => trailer(number).unit.id) as [
+    string,
+    string,
+    string,
+  ];
+  await tell('driver', 'hook', 5, { coupling: id(), unit: dolly, pulled: rear, place: 'Low Marsh' });
+  await tell('driver', 'hook', 4.8, { coupling: id(), unit: truck, pulled: dolly, place: 'Low Marsh' });
+}
+
 /** The last days in the yard: a trailer for every verdict, reports to triage, a job in the bay, a repair to acknowledge. */
 export async function tellStory(scene: Scene): Promise<void> {
+  await tellHooked(scene);
   await tellInspections(scene);
   await tellWholeWalk(scene);
   await tellReports(scene);
