@@ -232,6 +232,13 @@ describe('a re-torque', () => {
     expect((await again()).status).toBe(409);
   });
 
+  test('is asked once, however often the job was worked on again', async () => {
+    const { send, done, unit, job } = await due();
+    await done('technician', 'reopen-job', { job, version: 4, reason: 'oil at the add mark' });
+    expect((await send('technician', 'finish-job', { job, version: 5, done: 'Filled' })).status).toBe(200);
+    expect((await unit()).retorques).toHaveLength(1);
+  });
+
   test('that finds a nut moved is a report', async () => {
     const { done, unit, asked, fleet } = await due();
     await done('driver', 'do-retorque', {

@@ -166,6 +166,9 @@ export async function askRetorque(
   value: string,
 ) {
   if (wheels.length === 0) return;
+  // Worked on again, the job has one already.
+  const [asked] = await store.select({ id: retorque.id }).from(retorque).where(eq(retorque.jobId, id));
+  if (asked) return;
   await store.insert(retorque).values({
     fleetId: session.fleet.id,
     id: uuidv7(),
