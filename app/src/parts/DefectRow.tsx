@@ -50,6 +50,9 @@ export function DefectRow({
             {`  ${defectWords(defect.code)}`}
           </Text>
           {defect.words ? <Text>{defect.words}</Text> : null}
+          {defect.added.map(({ words, by: who, at }) => (
+            <Text key={at} size="small">{`${words} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
+          ))}
           <Text size="small" tone="soft">
             {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
           </Text>

@@ -33,6 +33,7 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'take-reading',
     'set-unit',
     'set-chamber',
+    'record-meter',
     'do-retorque',
     'lapse-retorque',
   ].includes(type);
@@ -40,6 +41,7 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
 const SHOP_DATA: Partial<Record<CommandName, string>> = {
   'save-part': 'parts',
   'take-part': 'parts',
+  'receive-part': 'parts',
   'save-template': 'templates',
 };
 const SET_UP = ['set-up', 'people', 'gone'];

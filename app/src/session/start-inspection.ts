@@ -1,8 +1,10 @@
 import {
   measuresAll,
   newDraft,
+  ofPresentLives,
   ROUTES_VERSION,
   type Route,
+  readingPlace,
   readingText,
   routeSteps,
   rulesFor,
@@ -17,7 +19,7 @@ import { rulesOf } from './rules';
 
 interface Beginning {
   unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing' | 'features'> &
-    Partial<Pick<UnitPage, 'notFitted'>>;
+    Partial<Pick<UnitPage, 'notFitted' | 'lives'>>;
   session: Session;
   /** The route walked, or the job whose places are measured again. */
   by: { route: Route } | { job: string; steps: Step[] };
@@ -29,7 +31,7 @@ const versionOf = ({ id }: Route, { fleet }: Session): number =>
 /** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
 export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
   const inspection = uuidv7();
-  const { id, number, body, kind, axles, notFitted } = unit;
+  const { id, number, body, kind, axles, notFitted, lives = [] } = unit;
   const units = session.person.units ?? session.fleet.units;
   const route = 'route' in by ? by.route : null;
   const steps = route ? routeSteps(route, unit) : 'steps' in by ? by.steps : [];
@@ -52,11 +54,11 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       airUnit: units.pressure,
       temperatureUnit: units.temperature,
       previous: Object.fromEntries(
-        unit.standing.map(({ key, value, at, inspection: by }) => [
-          key,
-          { text: readingText(value), at, value, inspection: by },
-        ]),
+        ofPresentLives(lives, unit.standing, ({ value }) => ({ ...readingPlace(value), kind: value.kind })).map(
+          ({ key, value, at, inspection: by }) => [key, { text: readingText(value), at, value, inspection: by }],
+        ),
       ),
+      lives,
       startedAt: new Date().toISOString(),
     }),
   );

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { command, whoMay } from '../life';
-import { dayText, wordsText } from '../measure';
+import { dayText, distanceText, wordsText } from '../measure';
 import { codeText } from '../reading';
 import { placeSchema } from '../trailer';
-import { DEFECT_LIFE } from './life';
+import { DEFECT_LIFE, REPORT_LIFE } from './life';
 
 const id = z.uuid();
 const version = z.int().min(1);
@@ -23,7 +23,13 @@ export const DEFECT_COMMANDS = {
     }),
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
-  'report-nothing': command('unit', whoMay(DEFECT_LIFE, 'report'), z.strictObject({ report: id, unit: id })),
+  'report-nothing': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
+  /** More that is known of it: the report itself stays as it was signed. */
+  'add-to-report': command(
+    'defect',
+    whoMay(REPORT_LIFE, 'add to'),
+    z.strictObject({ defect: id, note: id, words: wordsText(500) }),
+  ),
   'triage-defect': command(
     'defect',
     whoMay(DEFECT_LIFE, 'triage'),
@@ -36,11 +42,17 @@ export const DEFECT_COMMANDS = {
   ),
   /** Only a reading can tell: it waits until it was measured, and then for an answer. */
   'measure-defect': command('defect', whoMay(DEFECT_LIFE, 'measure'), z.strictObject({ defect: id, version })),
-  /** It waits until a day, where the rule allows that, and comes back by itself. */
+  /** It waits until a day, or until its unit's meter reads so much, where the rule allows that; it comes back by itself. */
   'defer-defect': command(
     'defect',
     whoMay(DEFECT_LIFE, 'defer'),
-    z.strictObject({ defect: id, version, until: dayText, reason: wordsText(300) }),
+    z.strictObject({
+      defect: id,
+      version,
+      until: dayText,
+      untilMeter: distanceText.optional(),
+      reason: wordsText(300),
+    }),
   ),
   /** The same fault reported twice: its words stay, and the other one carries it. */
   'join-defect': command('defect', whoMay(DEFECT_LIFE, 'join'), z.strictObject({ defect: id, version, with: id })),

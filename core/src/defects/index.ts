@@ -2,6 +2,7 @@
 export { DEFECT_COMMANDS } from './commands';
 export * from './life';
 export {
+  comeBackCode,
   heldByPractice,
   type Proposal,
   partOf,

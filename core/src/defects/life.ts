@@ -51,7 +51,7 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
     who: SHOP,
     needs: ['a reason', 'a day ahead', 'a rule that lets it wait'],
   },
-  { act: 'bring back', from: ['measuring'], to: 'reported', who: BENCH },
+  { act: 'bring back', from: ['measuring', 'deferred'], to: 'reported', who: EVERYBODY },
   { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
   { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
   { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
@@ -62,6 +62,12 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   { act: 'reopen', from: ['done'], to: 'planned', who: BENCH },
   { act: 'certify', from: ['done'], to: 'certified', who: BENCH },
   { act: 'acknowledge', from: ['certified'], to: 'acknowledged', who: EVERYBODY },
+];
+
+/** A signed report: never edited, only added to. What is answered to it is the life of its defect. */
+export const REPORT_LIFE: readonly Act<'signed', 'sign' | 'add to', 'words'>[] = [
+  { act: 'sign', from: [], to: 'signed', who: EVERYBODY },
+  { act: 'add to', from: ['signed'], to: 'signed', who: EVERYBODY, needs: ['words'] },
 ];
 
 /** Still to be worked on: what a release waits for. */

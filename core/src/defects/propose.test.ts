@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CATALOGUE, severityOf } from '../catalogue';
-import { proposalFor, type Repaired, type Reported } from './propose';
+import { CATALOGUE, catalogueEntry, severityOf } from '../catalogue';
+import { comeBackCode, proposalFor, type Repaired, type Reported } from './propose';
 
 const report = (change: Partial<Reported> = {}): Reported => ({
   id: '2',
@@ -77,4 +77,16 @@ test('what was repaired lately at its place may have come back, and says by whom
   });
   for (const other of [repaired({ on: '2026-01-18' }), repaired({ axle: 2 }), repaired({ code: 'tyre-flat' })])
     expect(ask(report(), { repaired: [other] }).comeBackOf).toBeNull();
+});
+
+test('what is seen again after a repair has a code that can be reported', () => {
+  expect(comeBackCode({ code: 'chamber-leak', axle: 2 })).toBe('chamber-leak');
+  expect(comeBackCode({ code: 'stroke-applied', axle: 1 })).toBe('unsure-brake');
+  expect(comeBackCode({ code: 'dual-tread', axle: 1 })).toBe('unsure-tyre');
+  expect(comeBackCode({ code: 'air-test:low-air', axle: null })).toBe('other');
+  for (const code of ['stroke-applied', 'tread', 'hub-oil', 'mud-flap', 'wheel-play'])
+    for (const axle of [1, null]) {
+      const entry = catalogueEntry(comeBackCode({ code, axle }));
+      expect(entry && (entry.where === 'unit') === (axle === null)).toBe(true);
+    }
 });

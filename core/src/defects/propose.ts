@@ -71,6 +71,18 @@ const samePlace = (one: Pick<Reported, 'axle' | 'side' | 'tyre'>, other: Pick<Re
   one.side === other.side &&
   (one.tyre === null || other.tyre === null || one.tyre === other.tyre);
 
+/**
+ * The catalogue's code for what is seen again after a repair: the defect's own, or – where a reading had failed, which a
+ * person reporting has not taken – doubt about that part at that place.
+ */
+export function comeBackCode({ code, axle }: Pick<Reported, 'code' | 'axle'>): string {
+  if (catalogueEntry(code)) return code;
+  const doubt = `unsure-${partOf(code)}`;
+  const where = catalogueEntry(doubt)?.where;
+  if (where && (where === 'unit') === (axle === null)) return doubt;
+  return axle === null ? 'other' : 'other-end';
+}
+
 const vague = (code: string): boolean => code.startsWith('unsure') || code.startsWith('other');
 
 /** The same fault: one code at one place, or one that does not say what beside one that does. */

@@ -21,8 +21,12 @@ export const defectViewSchema = z.strictObject({
   comeBackOf: z.string().nullable(),
   /** Until when it waits. */
   until: z.string().nullable(),
+  /** Or until its unit's meter reads so much. */
+  untilMeter: z.string().nullable(),
   /** Why it was answered as it was. */
   reason: z.string().nullable(),
+  /** What was added to it since, the oldest first. */
+  added: z.array(z.strictObject({ words: z.string(), by: z.string(), at: z.string() })),
   certified: z.strictObject({ by: z.string(), at: z.string(), statement: z.string() }).nullable(),
   version: z.int(),
 });

@@ -2,18 +2,13 @@ import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { BOOK_IDS, policiesSchema, STICKER_MEANS, stickerMonth } from '../limits';
-import { dayText, displayUnitsSchema, parseDistance, wordsText } from '../measure';
+import { dayText, displayUnitsSchema, distanceText, wordsText } from '../measure';
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
 import { COUPLING_LIFE } from './combination';
 import { PAPER_NAMES } from './papers';
 import { onceCodeText, personFormSchema, signInText } from './people';
 
 const id = z.uuid();
-const distanceText = z
-  .string()
-  .trim()
-  .max(30)
-  .refine((text) => parseDistance(text).ok, 'write a distance like 48 210 km or 29,950 mi');
 const version = z.int().min(1);
 
 /** What a fleet judges by, walks and keeps. These have no life but their version: who may set them stands here. */

@@ -3,7 +3,7 @@ import { type Book, bookFor, type FleetRules } from '../limits';
 import { type DisplayUnits, parseLength } from '../measure';
 import type { EarlierReading } from '../patterns';
 import { implausible, judgedLength, keyOf, type Reading, type Step } from '../reading';
-import type { Unit, UnitKind } from '../trailer';
+import type { PartLife, Unit, UnitKind } from '../trailer';
 import type { GaugeSource } from './gauge';
 import type { SectionTime } from './life';
 import type { Note } from './note';
@@ -53,6 +53,8 @@ export interface Draft {
   /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
   carried: Note & { texts?: Record<string, string> };
   entries: Record<string, Entry>;
+  /** Parts fitted new on the unit: what was read before is of those they replaced. */
+  lives?: PartLife[];
   /** What each place read last time; the reading itself and where it was taken, since inspections keep them. */
   previous: Record<string, { text: string; at: string; value?: Reading; inspection?: string }>;
   startedAt: string;
@@ -64,7 +66,7 @@ export interface Draft {
 export const EMPTY_ENTRY: Entry = { texts: {}, field: null, note: {}, saved: null, skipped: null };
 
 export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'rules' | 'purpose' | 'job' | 'previous' | 'startedAt'> &
-  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit'>>;
+  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit' | 'lives'>>;
 
 /** A new inspection of a unit: the given steps, or those of the basic measuring route. */
 export const newDraft = ({ steps, route = null, ...given }: NewDraft): Draft => ({

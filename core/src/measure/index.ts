@@ -35,6 +35,7 @@ export {
 } from './temperature';
 export {
   dayText,
+  distanceText,
   isReadable,
   lengthText,
   pressureText,

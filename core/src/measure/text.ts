@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { parseDistance } from './distance';
 import { type BareLength, parseLength } from './length';
 import type { Parsed } from './parsed';
 import { parsePressure } from './pressure';
@@ -21,6 +22,13 @@ export const lengthText = length('none');
 export const treadText = length('32nds');
 export const pressureText = written(parsePressure);
 export const temperatureText = written(parseTemperature);
+
+/** A distance as an odometer shows it, with its unit. */
+export const distanceText = z
+  .string()
+  .trim()
+  .max(30)
+  .refine((text) => parseDistance(text).ok, 'write a distance like 48 210 km or 29,950 mi');
 
 /** A plain date: `2026-03-02`. */
 export const dayText = z.iso.date();

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { command, EVERYBODY, SHOP, whoMay } from '../life';
 import { dayText, wordsText } from '../measure';
+import { fittedFormSchema } from '../trailer';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
-import { CLOCK_REASONS, partFormSchema } from './parts';
+import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema } from './parts';
 import { roadCostsSchema } from './road';
+import { TASK_LIFE } from './task-life';
 import { endSchema, templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
@@ -49,6 +51,8 @@ export const REPAIR_COMMANDS = {
         .array(z.strictObject({ part: z.string().max(40), reason }))
         .max(40)
         .optional(),
+      /** What was fitted new: its life begins. */
+      fitted: z.array(fittedFormSchema).max(60).optional(),
     }),
   ),
   'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason })),
@@ -89,6 +93,20 @@ export const REPAIR_COMMANDS = {
     whoMay(JOB_LIFE, 'work on'),
     z.strictObject({ job: id, use: id, part: z.string().max(40), count: z.int().min(1).max(100) }),
   ),
+  /** A part that is not there: ordered for this job, which waits for it. */
+  'order-part': command(
+    'job',
+    whoMay(PART_NEED_LIFE, 'order'),
+    z.strictObject({
+      job: id,
+      order: id,
+      part: z.string().max(40),
+      count: z.int().min(1).max(100),
+      due: dayText,
+    }),
+  ),
+  /** It came: it stands in the parts room. */
+  'receive-part': command('job', whoMay(PART_NEED_LIFE, 'receive'), z.strictObject({ job: id, order: id })),
   'torque-wheel': command(
     'job',
     whoMay(JOB_LIFE, 'work on'),
@@ -106,11 +124,11 @@ export const REPAIR_COMMANDS = {
   /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
   'do-retorque': command(
     'unit',
-    EVERYBODY,
+    whoMay(TASK_LIFE, 'do'),
     z.strictObject({ unit: id, retorque: id, ...torqueSchema.shape, moved: z.boolean() }),
   ),
   /** A re-torque whose day has passed becomes a report. */
-  'lapse-retorque': command('unit', SHOP, z.strictObject({ unit: id, retorque: id })),
+  'lapse-retorque': command('unit', whoMay(TASK_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id })),
   /** Road service for a defect, at a place: asked of the provider. */
   'ask-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, defect: id, place: wordsText(120) })),
   /** What the road service did becomes a job, with its invoice: measured again and certified like any other. */

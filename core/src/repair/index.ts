@@ -7,10 +7,14 @@ export {
   CLOCK_REASONS,
   type ClockReason,
   LEFT_ON_HOURS,
+  PART_NEED_LIFE,
   type PartForm,
   type PartNeed,
+  type PartOrder,
   type Parts,
   partFormSchema,
+  partNeedState,
+  partOrderSchema,
   partsMissing,
   partsSchema,
 } from './parts';
@@ -26,6 +30,7 @@ export {
   roadSchema,
   roadWays,
 } from './road';
+export * from './task-life';
 export {
   type End,
   type JobWork,
@@ -40,5 +45,13 @@ export {
   type Work,
   workFor,
 } from './templates';
-export { starOrder, TORQUE_STAGES, type TorqueStage, torqueSchema } from './torque';
+export {
+  SNUG_TORQUE,
+  starOrder,
+  TORQUE_STAGES,
+  type TorqueStage,
+  torqueDoubt,
+  torqueSchema,
+  WHEEL_KINDS,
+} from './torque';
 export * from './views';

@@ -1,7 +1,7 @@
 import { mayAct } from '../life';
 import type { Step } from '../reading';
 import type { Unit } from '../trailer';
-import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure } from '.';
+import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure, torqueDoubt } from '.';
 
 const unit: Unit = {
   id: 'T1',
@@ -202,4 +202,12 @@ describe('what bars a release', () => {
     const check = { place: '1L', kind: 'check:spring', verdict: 'violation' as const };
     expect(releaseBarriers({ held: true, defects: [], readings: [check] })).toEqual([]);
   });
+});
+
+test('a torque far from what such wheels take is asked about, whatever its unit', () => {
+  expect(torqueDoubt('475 lb-ft', 'hub-m22')).toBeNull();
+  expect(torqueDoubt('644 N·m', 'hub-m22')).toBeNull();
+  expect(torqueDoubt('475 N·m', 'hub-m22')).toContain('450 lb-ft to 500 lb-ft');
+  expect(torqueDoubt('475 lb-ft', 'hub-m20')).toContain('Does the maker say 475 lb-ft?');
+  expect(torqueDoubt('much', 'hub-m20')).toBeNull();
 });

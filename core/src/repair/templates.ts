@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { wordsText } from '../measure';
 import { parseSubject, STEP_KINDS } from '../reading';
-import { type Axle, BRAKE_KINDS, type BrakeKind, SIDES, type Side } from '../trailer';
+import {
+  type Axle,
+  BRAKE_KINDS,
+  type BrakeKind,
+  RENEWED_PARTS,
+  type Renewal,
+  renewalSchema,
+  SIDES,
+  type Side,
+} from '../trailer';
 import shipped from './templates.json';
 
 const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
@@ -27,6 +36,8 @@ export const templateSchema = z.strictObject({
   parts: z.array(z.strictObject({ part: z.string().min(1).max(40), count: z.int().min(1).max(100) })).max(20),
   steps: z.array(wordsText(120)).min(1).max(30),
   lookAt: z.array(wordsText(80)).max(20),
+  /** Parts that begin a new life where this is done. */
+  renews: z.array(z.enum(RENEWED_PARTS)).max(6).optional(),
   measure: z.array(z.enum(STEP_KINDS)).max(12),
   /** Defect codes and kinds of reading it repairs. */
   answers: z.array(z.string()).max(40),
@@ -75,6 +86,8 @@ export const workSchema = z.strictObject({
   wheels: z.array(endSchema),
   steps: z.array(workStepSchema),
   parts: z.array(z.strictObject({ part: z.string(), count: z.int() })),
+  /** Parts that begin a new life with it, end by end. */
+  renews: z.array(renewalSchema),
 });
 /** What a job is made of, as its templates said when it was made. */
 export type JobWork = z.infer<typeof workSchema>;
@@ -88,6 +101,7 @@ export const NO_WORK_KNOWN: JobWork = {
   wheels: [],
   steps: [],
   parts: [],
+  renews: [],
 };
 
 const BAY_RANK = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
@@ -135,6 +149,17 @@ const minutesOf = ({ template }: Work, ends: readonly End[]): number =>
         0,
       );
 
+/** A disc has a rotor, and a drum brake a drum. */
+const isFitted = (part: Renewal['part'], brake: BrakeKind | undefined): boolean => {
+  const disc = brake === 'air-disc' || brake === 'hydraulic-disc';
+  return part === 'rotor' ? disc : part !== 'drum' || !disc;
+};
+
+const renewalsOf = ({ template }: Work, ends: readonly End[], axles: readonly Axle[]): Renewal[] =>
+  (template.renews ?? []).flatMap((part) =>
+    ends.filter(({ axle }) => isFitted(part, axles[axle - 1]?.brake)).map((end) => ({ part, ...end })),
+  );
+
 /** How often parts are counted: once an axle, once an end, or once. */
 const timesOf = ({ template }: Work, ends: readonly End[]): number =>
   template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
@@ -177,6 +202,7 @@ export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
       ...off.map((axle) => ({ key: `on ${axle}`, words: `${place(axle)}: wheels on`, look: false })),
     ],
     parts: [...parts].map(([part, count]) => ({ part, count })),
+    renews: each.flatMap(({ work, ends }) => renewalsOf(work, ends, axles)),
   };
 }
 

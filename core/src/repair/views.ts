@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { defectViewSchema } from '../defects';
 import { standingSchema } from '../inspection';
-import { axleSchema, featuresSchema, unitHeadSchema } from '../trailer';
+import { axleSchema, featuresSchema, partLifeSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
+import { partOrderSchema } from './parts';
 import { endSchema, templateSchema, workSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
@@ -18,6 +19,8 @@ export const jobViewSchema = z.strictObject({
   wheelsOff: z.boolean(),
   bay: z.strictObject({ id, name: z.string() }).nullable(),
   day: z.string().nullable(),
+  /** Parts ordered for it and not here yet, the last to come last: until then it is on hold. */
+  waits: z.array(partOrderSchema),
   done: z.string().nullable(),
   doneAt: instant.nullable(),
   /** When the server learnt that it is done, and from whom. */
@@ -86,6 +89,8 @@ export const jobPageSchema = z.strictObject({
       without: z.string().nullable(),
     }),
   ),
+  /** What was fitted new in this job. */
+  fitted: z.array(partLifeSchema),
   /** What came with it from outside: an invoice. */
   documents: z.array(z.strictObject({ title: z.string(), text: z.string(), at: instant })),
   retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),

@@ -11,6 +11,19 @@ export {
   wireUnitSchema,
 } from './gear-schema';
 export {
+  type FittedForm,
+  fittedFormSchema,
+  LIMITED_BY,
+  lifeOf,
+  ofPresentLives,
+  type PartLife,
+  partLifeSchema,
+  RENEWED_PARTS,
+  type Renewal,
+  type RenewedPart,
+  renewalSchema,
+} from './part-life';
+export {
   comparePositions,
   type Place,
   type Position,

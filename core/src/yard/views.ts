@@ -4,7 +4,7 @@ import { coupledUnitSchema, meterSchema } from '../fleet';
 import { inspectionHeadSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema, retorqueSchema } from '../repair';
-import { axleSchema, featuresSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
+import { axleSchema, featuresSchema, partLifeSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
 
 const id = z.string();
 const instant = z.string();
@@ -91,6 +91,8 @@ export const unitPageSchema = z.strictObject({
   meter: meterSchema.nullable(),
   /** Wheels to be torqued again, the first due before. */
   retorques: z.array(retorqueSchema),
+  /** Parts fitted new, the oldest first: what was read before is of the parts they replaced. */
+  lives: z.array(partLifeSchema),
   /** Not certified or cancelled: all of them. */
   jobs: z.array(jobViewSchema),
   /** The newest; `inspectionsTotal` says how many there are, and the rest is asked for page by page. */

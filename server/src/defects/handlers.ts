@@ -1,8 +1,5 @@
 import {
   catalogueEntry,
-  DEFECT_LIFE,
-  type DefectAct,
-  type DefectNeed,
   dayIn,
   defectWords,
   heldByPractice,
@@ -12,31 +9,16 @@ import {
   readingPlace,
   wheelEnd,
 } from '@zealous-axle/core';
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { findUnit, holdFor, unitBook } from '../fleet';
 import { invalid, notNow } from '../problem';
-import { type Changed, changed, type Doing, found, type Handler, nextState, sameVersion } from '../run';
+import { type Changed, changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { aheadOfMeter } from './driven';
+import { moveDefect } from './move';
 import { type DefectRow, defectPlace, defectViews, findDefect, openDefects } from './queries';
-import { acknowledgement, cleanReport, defect } from './schema';
-
-/** Moves a defect along its life, if its table lets this role do so now. */
-export async function moveDefect(
-  { store, session }: Pick<Doing<'triage-defect'>, 'store' | 'session'>,
-  row: DefectRow,
-  act: DefectAct,
-  more: Partial<DefectRow> = {},
-  given: Partial<Record<DefectNeed, boolean>> = {},
-): Promise<number> {
-  const state = nextState(DEFECT_LIFE, 'a defect', row.state, act, session.person.role, given);
-  const version = row.version + 1;
-  await store
-    .update(defect)
-    .set({ state, version, ...more })
-    .where(and(eq(defect.id, row.id), eq(defect.version, row.version)));
-  return version;
-}
+import { acknowledgement, cleanReport, defect, reportNote } from './schema';
 
 async function versioned(store: FleetStore, id: string, version: number): Promise<DefectRow> {
   const row = found(await findDefect(store, id));
@@ -100,6 +82,20 @@ export const reportNothing: Handler<'report-nothing'> = async ({ store, session,
   return { unitId: body.unit, changed: [changed('report', body.report)] };
 };
 
+/** The report stays as it was signed; this stands beside it. */
+export const addToReport: Handler<'add-to-report'> = async ({ store, session, at, body }) => {
+  const row = found(await findDefect(store, body.defect));
+  await store.insert(reportNote).values({
+    fleetId: session.fleet.id,
+    id: body.note,
+    defectId: row.id,
+    words: body.words,
+    addedBy: session.person.id,
+    addedAt: at,
+  });
+  return { unitId: row.unitId, changed: [changed('defect', row.id, row.version)] };
+};
+
 export const triageDefect: Handler<'triage-defect'> = async (doing) => {
   const { store, body } = doing;
   const row = await versioned(store, body.defect, body.version);
@@ -141,7 +137,8 @@ export const deferDefect: Handler<'defer-defect'> = async (doing) => {
     'a day ahead': body.until > dayIn(session.fleet.zone, now),
     'a rule that lets it wait': !bars,
   };
-  const more = { until: body.until, ...answeredNow(doing, body.reason) };
+  if (body.untilMeter) await aheadOfMeter(store, row.unitId, body.untilMeter);
+  const more = { until: body.until, untilMeter: body.untilMeter ?? null, ...answeredNow(doing, body.reason) };
   const version = await moveDefect(doing, row, 'defer', more, given);
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
@@ -171,7 +168,7 @@ export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
   const holds = row.holds || holdsByBook(await unitBook(store, session, unit), row.code);
-  const fresh = { holds, joinedTo: null, until: null, reason: null, answeredAt: null };
+  const fresh = { holds, joinedTo: null, until: null, untilMeter: null, reason: null, answeredAt: null };
   const version = await moveDefect(doing, row, 'take back the answer to', fresh);
   if (holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };

@@ -1,19 +1,21 @@
 /** What was reported, and the life of a report. */
+export { recordMeter } from './driven';
 export {
   acknowledgeRepair,
+  addToReport,
   bringBackMeasured,
   deferDefect,
   dismissDefect,
   findNoFault,
   joinDefect,
   measureDefect,
-  moveDefect,
   reportAsFound,
   reportDefect,
   reportNothing,
   takeBackAnswer,
   triageDefect,
 } from './handlers';
+export { moveDefect } from './move';
 export {
   countDefects,
   defectPlace,

@@ -19,9 +19,15 @@ export interface DefectQuestion {
 const reporter = alias(person, 'reporter');
 const signer = alias(person, 'signer');
 
+/** What was added to a report, the oldest first. */
+const added = sql<DefectView['added']>`(
+  select coalesce(json_agg(json_build_object('words', n.words, 'by', p.name, 'at', n.added_at) order by n.added_at, n.id), '[]')
+  from report_note n join person p on p.fleet_id = n.fleet_id and p.id = n.added_by
+  where n.fleet_id = ${defect.fleetId} and n.defect_id = ${defect.id})`;
+
 function select(store: FleetStore) {
   return store
-    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name })
+    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name, added })
     .from(defect)
     .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
     .innerJoin(reporter, and(eq(reporter.fleetId, defect.fleetId), eq(reporter.id, defect.reportedBy)))
@@ -53,7 +59,9 @@ const viewOf = (row: Row): DefectView => ({
   joined: row.defect.joinedTo,
   comeBackOf: row.defect.comeBackOf,
   until: row.defect.until,
+  untilMeter: row.defect.untilMeter,
   reason: row.defect.reason,
+  added: row.added.map((each) => ({ ...each, at: new Date(each.at).toISOString() })),
   certified:
     row.certificate && row.signer
       ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }

@@ -24,6 +24,8 @@ export const defect = pgTable(
     comeBackOf: uuid('come_back_of'),
     /** Until when it waits, as the shop's date. */
     until: date('until', { mode: 'string' }),
+    /** Or until its unit's meter reads so much, as it was written. */
+    untilMeter: text('until_meter'),
     /** Why it was answered as it was. */
     reason: text('reason'),
     answeredAt: at('answered_at'),
@@ -36,6 +38,21 @@ export const defect = pgTable(
     index('defect_state').on(t.fleetId, t.state, t.reportedAt.desc().nullsFirst(), t.id.desc().nullsFirst()),
     index('defect_job').on(t.fleetId, t.jobId),
   ],
+);
+
+/** What was added to a report after it was signed. */
+export const reportNote = pgTable(
+  'report_note',
+  {
+    fleetId,
+    id,
+    defectId: uuid('defect_id').notNull(),
+    words: text('words').notNull(),
+    addedBy: uuid('added_by').notNull(),
+    addedAt: at('added_at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('report_note_defect').on(t.fleetId, t.defectId)],
 );
 
 /** A signed report of a walk round that found nothing. */

@@ -143,3 +143,29 @@ test('every trailer of a long queue comes page by page, each once, what holds fi
   expect([seen.size, page.total]).toEqual([50, 50]);
   expect(held).toEqual([...held].sort((a, b) => Number(b) - Number(a)));
 });
+
+test('what is put off until a distance comes back when the meter reads it, whoever reads it', async () => {
+  const { fleet, who, report, queue, send } = await begin();
+  const defect = await report('mud-flap-torn', '', whole);
+  const meter = (value: string) =>
+    world.done(who('driver'), 'record-meter', { meter: uuidv7(), unit: fleet.unit, value });
+  const put = (untilMeter: string) =>
+    send('defer-defect', { defect, version: 1, until: '2099-01-01', untilMeter, reason: 'next service' });
+  expect((await put('50 000 km')).body.errors).toMatchObject([{ message: expect.stringContaining('never read') }]);
+  await meter('48 210 km');
+  expect((await put('29,000 mi')).body.errors).toMatchObject([{ message: expect.stringContaining('48 210 km') }]);
+  expect((await put('50 000 km')).status).toBe(200);
+  await meter('49 990 km');
+  expect((await queue()).total).toBe(0);
+  await meter('31,100 mi');
+  expect(reports(await queue())).toMatchObject([{ defect: { id: defect, state: 'reported' } }]);
+});
+
+test('a signed report stays as it was, and what is added stands beside it with name and time', async () => {
+  const { who, report, queue } = await begin();
+  const defect = await report('chamber-leak', 'hisses');
+  await world.done(who('technician'), 'add-to-report', { defect, note: uuidv7(), words: 'only when it is applied' });
+  expect(reports(await queue())).toMatchObject([
+    { defect: { words: 'hisses', version: 1, added: [{ words: 'only when it is applied', by: expect.any(String) }] } },
+  ]);
+});

@@ -2,7 +2,7 @@ import { type CoupledUnit, type Meter, PROPOSE_DAYS, whyNotBehind } from '@zealo
 import { and, desc, eq, gte, isNull, or, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { invalidWith, notNow } from '../problem';
-import { changed, found, type Handler } from '../run';
+import { changed, type Doing, found, type Handler } from '../run';
 import { type FleetStore, prepared } from '../store';
 import { coupling, meter, unit } from './schema';
 import { findUnit } from './units';
@@ -146,7 +146,8 @@ export const drop: Handler<'drop'> = async ({ store, session, at, body }) => {
   return { unitId: pulledId, unitIds: [unitId], changed: [changed('unit', unitId), changed('unit', pulledId)] };
 };
 
-export const recordMeter: Handler<'record-meter'> = async ({ store, session, at, body }) => {
+/** Keeps a meter as it was read. */
+export async function keepMeter({ store, session, at, body }: Doing<'record-meter'>): Promise<void> {
   found(await findUnit(store, body.unit));
   await store.insert(meter).values({
     fleetId: session.fleet.id,
@@ -156,8 +157,7 @@ export const recordMeter: Handler<'record-meter'> = async ({ store, session, at,
     readBy: session.person.id,
     readAt: at,
   });
-  return { unitId: body.unit, changed: [changed('unit', body.unit)] };
-};
+}
 
 /** Both units of a coupling. */
 export const unitsCoupled = async (_: FleetStore, body: unknown): Promise<string[]> => {

@@ -1,6 +1,7 @@
 import {
   type Axle,
   bookFor,
+  type CommandBody,
   checkEntry,
   fleetLimitRefusal,
   isStepKind,
@@ -13,8 +14,9 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import { invalid, invalidWith } from '../problem';
 import { changed, found, type Handler, sameVersion } from '../run';
+import type { FleetStore } from '../store';
 import { fleetLimit, unit } from './schema';
-import { findUnit } from './units';
+import { findUnit, type UnitRow } from './units';
 
 /** The book, policies and units a fleet works by. */
 export const setFleetRules: Handler<'set-fleet-rules'> = async ({ store, session, body }) => {
@@ -84,19 +86,26 @@ export const setFitted: Handler<'set-fitted'> = async ({ store, body }) => {
   return { unitId: row.id, changed: [changed('unit', row.id)] };
 };
 
-/** A maker's limit for what is fitted at an axle, or at one end of it. */
-export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body }) => {
-  const row = found(await findUnit(store, body.unit));
-  const axle = row.axles[body.axle - 1];
+/** Sets a maker's limit for what is fitted at an axle, or at one end of it; null takes it back. */
+export async function limitAt(
+  store: FleetStore,
+  row: UnitRow,
+  { axle: number, side, reading, limit }: Omit<CommandBody<'set-maker-limit'>, 'unit'>,
+): Promise<void> {
+  const axle = row.axles[number - 1];
   if (!axle) throw invalid('body.axle', 'no-axle', row.number, row.axles.length);
-  const { reading, limit, side } = body;
   const fitted: Axle = side
     ? { ...axle, ends: { ...axle.ends, [side]: withMaker(axle.ends?.[side] ?? {}, reading, limit) } }
     : withMaker(axle, reading, limit);
-  const axles = row.axles.map((each, index) => (index === body.axle - 1 ? fitted : each));
+  const axles = row.axles.map((each, index) => (index === number - 1 ? fitted : each));
   await store
     .update(unit)
     .set({ axles, version: row.version + 1 })
     .where(eq(unit.id, row.id));
+}
+
+export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body }) => {
+  const row = found(await findUnit(store, body.unit));
+  await limitAt(store, row, body);
   return { unitId: row.id, changed: [changed('unit', row.id)] };
 };

@@ -1,8 +1,16 @@
 /** The fleet: its units, rules, routes, papers and holds. */
 
-export { combinationOf, drop, hook, lastBehind, lastMeter, recordMeter, unitsCoupled } from './combination';
+export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, unitsCoupled } from './combination';
 export { foundFleet, foundingSchema } from './found-fleet';
-export { addFleetLimit, setFitted, setFleetRules, setMakerLimit, setOwnUnits, withdrawFleetLimit } from './handlers';
+export {
+  addFleetLimit,
+  limitAt,
+  setFitted,
+  setFleetRules,
+  setMakerLimit,
+  setOwnUnits,
+  withdrawFleetLimit,
+} from './handlers';
 export { holdFor, openHolds, placeHold } from './holds';
 export { ownRoutes } from './own-routes';
 export { recordPaper, recordSticker } from './papers';

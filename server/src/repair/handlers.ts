@@ -18,6 +18,7 @@ import { standingReadings } from '../inspection';
 import { notNow } from '../problem';
 import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { fitParts } from './fitted';
 import { findJob, finishedOf, type JobRow, jobViews } from './queries';
 import { job, torqueCheck } from './schema';
 import { templatesOf } from './shop-data';
@@ -136,6 +137,7 @@ export const finishJob: Handler<'finish-job'> = async (doing) => {
       checkedBy: session.person.id,
       checkedAt: at,
     });
+  await fitParts(doing, row, body.fitted ?? []);
   if (work.value) await askRetorque(doing, row, row.work.wheels, work.value);
   return result;
 };

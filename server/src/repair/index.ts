@@ -1,9 +1,12 @@
 /** Jobs, certificates and the release. */
+
+export { livesOf } from './fitted';
 export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJob } from './handlers';
 export { holdTrailer, releaseTrailer } from './holds';
 export { jobPage } from './page';
+export { orderPart, receivePart, takePart } from './parts';
 export { jobViews, openRetorques } from './queries';
 export { askRoad, setRoadCosts, takeRoadReport } from './road';
 export { shopRoutes } from './routes';
 export { savePart, saveTemplate } from './shop-data';
-export { clockOff, clockOn, doRetorque, lapseRetorque, takePart, tickStep, torqueWheel } from './work';
+export { clockOff, clockOn, doRetorque, lapseRetorque, tickStep, torqueWheel } from './work';

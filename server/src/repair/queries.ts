@@ -14,7 +14,8 @@ import { certificate } from '../defects';
 import { bay, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
-import { job, jobDocument, jobTick, jobTime, part, partUse, retorque, torqueCheck } from './schema';
+import { fittedIn } from './fitted';
+import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque, torqueCheck } from './schema';
 
 /** What a job's page has beside the work done on it. */
 type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing'>;
@@ -29,6 +30,18 @@ export interface JobQuestion {
   unitId?: string;
   id?: string;
   states?: readonly JobState[];
+}
+
+/** What was ordered for jobs and is not here yet, the last to come last. */
+async function ordersOf(store: FleetStore, jobs: readonly string[]) {
+  if (jobs.length === 0) return [];
+  return store
+    .select({ order: partOrder, name: part.name, by: person.name })
+    .from(partOrder)
+    .innerJoin(part, and(eq(part.fleetId, partOrder.fleetId), eq(part.id, partOrder.partId)))
+    .innerJoin(person, and(eq(person.fleetId, partOrder.fleetId), eq(person.id, partOrder.orderedBy)))
+    .where(and(sql`${partOrder.jobId} = any(${sql.param([...jobs])}::uuid[])`, isNull(partOrder.receivedAt)))
+    .orderBy(asc(partOrder.dueOn), asc(partOrder.id));
 }
 
 async function torqueOf(store: FleetStore, jobs: readonly string[]) {
@@ -52,10 +65,8 @@ function select(store: FleetStore) {
 }
 
 async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select>>): Promise<JobView[]> {
-  const torque = await torqueOf(
-    store,
-    rows.map((row) => row.job.id),
-  );
+  const ids = rows.map((row) => row.job.id);
+  const [torque, orders] = await Promise.all([torqueOf(store, ids), ordersOf(store, ids)]);
   return rows.map(
     (row): JobView => ({
       id: row.job.id,
@@ -73,6 +84,16 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
       wheelsOff: row.job.wheelsOff,
       bay: row.bay ? { id: row.bay.id, name: row.bay.name } : null,
       day: row.job.day,
+      waits: orders
+        .filter(({ order }) => order.jobId === row.job.id)
+        .map(({ order: { id, partId, count: ordered, dueOn }, name, by }) => ({
+          id,
+          part: partId,
+          name,
+          count: ordered,
+          due: dueOn,
+          by,
+        })),
       done: row.job.done,
       doneAt: row.job.doneAt?.toISOString() ?? null,
       finished: finishedOf(row.job),
@@ -165,7 +186,7 @@ export const bayList = (store: FleetStore) =>
 
 /** What was done on a job: steps, times, parts, and when its wheels are torqued again. */
 export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobPage, keyof Head>> {
-  const [row, ticks, times, uses, stock, [again], documents] = await Promise.all([
+  const [row, ticks, times, uses, stock, [again], documents, fitted] = await Promise.all([
     findJob(store, jobId),
     store
       .select({ tick: jobTick, by: person.name })
@@ -182,6 +203,7 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
     store.select().from(part),
     store.select().from(retorque).where(eq(retorque.jobId, jobId)),
     store.select().from(jobDocument).where(eq(jobDocument.jobId, jobId)).orderBy(asc(jobDocument.recordedAt)),
+    fittedIn(store, jobId),
   ]);
   const work = row?.work ?? NO_WORK_KNOWN;
   return {
@@ -206,6 +228,7 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
         without: row?.without.find((each) => each.part === wanted)?.reason ?? null,
       };
     }),
+    fitted,
     documents: documents.map(({ title, body, recordedAt }) => ({ title, text: body, at: recordedAt.toISOString() })),
     retorque: again ? { on: again.dueOn, done: again.doneAt?.toISOString() ?? null } : null,
   };

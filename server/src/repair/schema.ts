@@ -4,9 +4,11 @@ import {
   type JobState,
   type JobWork,
   NO_WORK_KNOWN,
+  type RenewedPart,
   type Side,
   type Template,
   type TorqueStage,
+  type Tyre,
 } from '@zealous-axle/core';
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
@@ -118,6 +120,46 @@ export const partUse = pgTable(
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('part_use_job').on(t.fleetId, t.jobId)],
+);
+
+/** Parts ordered for a job, until they are here. */
+export const partOrder = pgTable(
+  'part_order',
+  {
+    fleetId,
+    id,
+    jobId: uuid('job_id').notNull(),
+    partId: text('part_id').notNull(),
+    count: integer('count').notNull(),
+    dueOn: date('due_on', { mode: 'string' }).notNull(),
+    orderedBy: uuid('ordered_by').notNull(),
+    orderedAt: at('ordered_at').notNull(),
+    recordedAt,
+    receivedBy: uuid('received_by'),
+    receivedAt: at('received_at'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('part_order_job').on(t.fleetId, t.jobId)],
+);
+
+/** What was fitted new at an axle end: a part's life begins. */
+export const fittedPart = pgTable(
+  'fitted_part',
+  {
+    fleetId,
+    id,
+    unitId,
+    jobId: uuid('job_id').notNull(),
+    part: text('part').$type<RenewedPart>().notNull(),
+    axle: integer('axle').notNull(),
+    side: text('side').$type<Side>().notNull(),
+    tyre: text('tyre').$type<Tyre>(),
+    number: text('number').notNull(),
+    makerLimit: text('maker_limit'),
+    fittedBy: uuid('fitted_by').notNull(),
+    fittedAt: at('fitted_at').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('fitted_part_unit').on(t.fleetId, t.unitId)],
 );
 
 /** Wheels that were off, to be torqued again by a day. */

@@ -291,3 +291,36 @@ test('what was reported or repaired is found by its words, its number and the ca
   expect(ids(await find('50%'))).toEqual([[], []]);
   expect(other.job).not.toBe(job);
 });
+
+test('a part that is missing is ordered, holds the job up until it comes, and comes once', async () => {
+  const { page, send, done, job } = await begin(0);
+  const order = uuidv7();
+  await done('technician', 'order-part', { job, order, part: 'hub-seal', count: 1, due: '2026-03-09' });
+  expect((await page()).job.waits).toMatchObject([{ id: order, part: 'hub-seal', count: 1, due: '2026-03-09' }]);
+  const came = await Promise.all(['technician', 'foreman'].map((who) => send(who, 'receive-part', { job, order })));
+  expect(came.map(({ status }) => status).sort()).toEqual([200, 409]);
+  expect(came.find(({ status }) => status === 409)?.body.detail).toBe('These parts came already.');
+  const now = await page();
+  expect([now.job.waits, now.parts.find(({ part }) => part === 'hub-seal')?.stock]).toEqual([[], 1]);
+  expect((await send('technician', 'receive-part', { job, order: uuidv7() })).body.detail).toBe(
+    'There is no such order for this job.',
+  );
+});
+
+test('a new tyre begins a life with its number and limit; the old one’s readings are not of it', async () => {
+  const { fleet, who, page, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
+  expect((await page()).work.renews).toEqual([{ part: 'tyre', ...left }]);
+  await tickAll();
+  await takeAll();
+  await torque('snug');
+  await torque('full');
+  const tyre = { part: 'tyre', ...left, tyre: 'outer', number: 'TR-9', limit: '4/32 in' };
+  expect((await finish({ fitted: [{ ...tyre, side: 'right' }] })).body.detail).toBe(
+    'This job fits no such part there.',
+  );
+  expect((await finish({ fitted: [tyre] })).status).toBe(200);
+  expect((await page()).fitted).toMatchObject([{ part: 'tyre', tyre: 'outer', number: 'TR-9', limit: '4/32 in' }]);
+  const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
+  expect(unit.lives).toMatchObject([{ part: 'tyre', number: 'TR-9', by: expect.any(String) }]);
+  expect(unit.axles[0].ends.left.maker.tread).toMatchObject({ value: '4/32 in' });
+});

@@ -12,7 +12,7 @@ import {
   qualified,
   RETORQUE,
 } from '@zealous-axle/core';
-import { and, eq, gte, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { reportAsFound } from '../defects';
@@ -20,18 +20,18 @@ import { notNow } from '../problem';
 import { changed, type Doing, found, type Handler, nextState } from '../run';
 import type { FleetStore } from '../store';
 import { findJob, type JobRow } from './queries';
-import { jobTick, jobTime, part, partUse, retorque, torqueCheck } from './schema';
+import { jobTick, jobTime, partUse, retorque, torqueCheck } from './schema';
 
 type Working = Pick<Doing<'tick-step'>, 'store' | 'session' | 'at'>;
 
 /** The job, where it may be worked on now. Its version stays: two people at it do not stand in each other's way. */
-async function atWork({ store, session }: Working, id: string): Promise<JobRow> {
+export async function atWork({ store, session }: Working, id: string): Promise<JobRow> {
   const row = found(await findJob(store, id));
   nextState<typeof row.state, JobAct, JobNeed>(JOB_LIFE, 'a job', row.state, 'work on', session.person.role);
   return row;
 }
 
-const done = (row: JobRow) => ({ unitId: row.unitId, changed: [changed('job', row.id, row.version)] });
+export const workedOn = (row: JobRow) => ({ unitId: row.unitId, changed: [changed('job', row.id, row.version)] });
 
 export const tickStep: Handler<'tick-step'> = async (doing) => {
   const { store, session, at, now, body } = doing;
@@ -42,7 +42,7 @@ export const tickStep: Handler<'tick-step'> = async (doing) => {
     .insert(jobTick)
     .values({ fleetId: session.fleet.id, jobId: row.id, step: body.step, ...ticked })
     .onConflictDoUpdate({ target: [jobTick.fleetId, jobTick.jobId, jobTick.step], set: ticked });
-  return done(row);
+  return workedOn(row);
 };
 
 /** Ends the clock that runs for a person, whichever job it is on. */
@@ -63,7 +63,7 @@ export const clockOn: Handler<'clock-on'> = async (doing) => {
     personId: session.person.id,
     startedAt: at,
   });
-  return done(row);
+  return workedOn(row);
 };
 
 export const clockOff: Handler<'clock-off'> = async (doing) => {
@@ -80,7 +80,7 @@ export const clockOff: Handler<'clock-off'> = async (doing) => {
     .update(jobTime)
     .set({ endedAt: said < own.startedAt ? own.startedAt : said, because: body.because })
     .where(and(eq(jobTime.id, own.id), isNull(jobTime.endedAt)));
-  return done(row);
+  return workedOn(row);
 };
 
 /** Every clock that runs on a job stops with it. */
@@ -89,29 +89,6 @@ export const stopClocks = (store: FleetStore, jobId: string, at: Date) =>
     .update(jobTime)
     .set({ endedAt: sql`greatest(${jobTime.startedAt}, ${at.toISOString()}::timestamptz)`, because: 'done' })
     .where(and(eq(jobTime.jobId, jobId), isNull(jobTime.endedAt)));
-
-export const takePart: Handler<'take-part'> = async (doing) => {
-  const { store, session, at, body } = doing;
-  const row = await atWork(doing, body.job);
-  const [there] = await store.select().from(part).where(eq(part.id, body.part));
-  const wanted = found(there);
-  const taken = await store
-    .update(part)
-    .set({ stock: sql`${part.stock} - ${body.count}` })
-    .where(and(eq(part.id, wanted.id), gte(part.stock, body.count)))
-    .returning({ id: part.id });
-  if (taken.length === 0) throw notNow('no-stock', wanted.name, wanted.stock, wanted.leadDays);
-  await store.insert(partUse).values({
-    fleetId: session.fleet.id,
-    id: body.use,
-    jobId: row.id,
-    partId: wanted.id,
-    count: body.count,
-    takenBy: session.person.id,
-    takenAt: at,
-  });
-  return done(row);
-};
 
 export const torqueWheel: Handler<'torque-wheel'> = async (doing) => {
   const { store, session, at, body } = doing;
@@ -136,7 +113,7 @@ export const torqueWheel: Handler<'torque-wheel'> = async (doing) => {
     checkedBy: session.person.id,
     checkedAt: at,
   });
-  return done(row);
+  return workedOn(row);
 };
 
 const sameEnd = (one: End, other: { axle: number | null; side: string | null }): boolean =>
@@ -180,6 +157,9 @@ export async function askRetorque(
   });
 }
 
+const wheelCodes = (wheels: readonly End[]): string =>
+  wheels.map((wheel) => positionCode({ ...wheel, tyre: null })).join(', ');
+
 export const doRetorque: Handler<'do-retorque'> = async (doing) => {
   const { store, session, at, body } = doing;
   const [row] = await store
@@ -193,10 +173,9 @@ export const doRetorque: Handler<'do-retorque'> = async (doing) => {
     .set({ doneBy: session.person.id, doneAt: at, tool: `${body.tool}, ${body.value}`, moved: body.moved })
     .where(eq(retorque.id, asked.id));
   const [first] = asked.wheels;
+  const words = `A nut moved at the re-torque of ${wheelCodes(asked.wheels)}`;
   const made =
-    body.moved && first
-      ? [await reportAsFound(doing, body.unit, { code: 'wheel-nut-loose', ...first }, 'Moved at the re-torque')]
-      : [];
+    body.moved && first ? [await reportAsFound(doing, body.unit, { code: 'wheel-nut-loose', ...first }, words)] : [];
   return { unitId: body.unit, changed: [changed('unit', body.unit), ...made] };
 };
 
@@ -223,7 +202,7 @@ export const lapseRetorque: Handler<'lapse-retorque'> = async (doing) => {
   if (late.dueOn >= dayIn(session.fleet.zone, now)) throw notNow('not-lapsed', late.dueOn);
   await store.update(retorque).set({ lapsed: true }).where(eq(retorque.id, late.id));
   const [first] = late.wheels;
-  const words = `Due on ${late.dueOn} at ${late.wheels.map((wheel) => positionCode({ ...wheel, tyre: null })).join(', ')}`;
+  const words = `Due on ${late.dueOn} at ${wheelCodes(late.wheels)}`;
   const made = first ? [await reportAsFound(doing, body.unit, { code: 'retorque-due', ...first }, words)] : [];
   return { unitId: body.unit, changed: [changed('unit', body.unit), ...made] };
 };

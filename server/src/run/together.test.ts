@@ -49,6 +49,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
   const all: Partial<{ [N in CommandName]: CommandBody<N> }> = {
     'report-defect': { defect: fresh, unit, code: 'lamp-out', place, words: 'dark' },
     'report-nothing': { report: fresh, unit },
+    'add-to-report': { defect: REPORTED, note: fresh, words: 'more' },
     'triage-defect': { defect: REPORTED, version, holds: true },
     'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },
     'measure-defect': { defect: REPORTED, version },
@@ -75,6 +76,8 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'clock-on': { job: STARTED, time: fresh },
     'clock-off': { job: STARTED, time: fresh, because: 'pause' },
     'take-part': { job: STARTED, use: fresh, part: 'lamp', count: 1 },
+    'order-part': { job: STARTED, order: fresh, part: 'lamp', count: 1, due: '2026-03-09' },
+    'receive-part': { job: STARTED, order: fresh },
     'torque-wheel': {
       job: STARTED,
       check: fresh,

@@ -198,6 +198,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
   const bodies: { [N in CommandName]: CommandBody<N> } = {
     'report-defect': { defect: uuidv7(), unit: unitId, code: 'lamp-out', place, words: 'dark' },
     'report-nothing': { report: uuidv7(), unit: unitId },
+    'add-to-report': { defect, note: uuidv7(), words: 'on the left too' },
     'triage-defect': { defect, version: 1, holds: false },
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },
     'measure-defect': { defect, version: 1 },
@@ -224,6 +225,8 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'clock-on': { job, time: uuidv7() },
     'clock-off': { job, time: uuidv7(), because: 'pause' },
     'take-part': { job, use: uuidv7(), part: 'lamp', count: 1 },
+    'order-part': { job, order: uuidv7(), part: 'lamp', count: 1, due: '2026-03-09' },
+    'receive-part': { job, order: uuidv7() },
     'torque-wheel': {
       job,
       check: uuidv7(),

@@ -16,7 +16,7 @@ import { defectViews, lastCleanReport } from '../defects';
 import { combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
-import { jobViews, openRetorques } from '../repair';
+import { jobViews, livesOf, openRetorques } from '../repair';
 import { type FleetStore, prepared } from '../store';
 import { yardRow } from './schema';
 
@@ -164,6 +164,7 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     defects,
     jobs,
     retorques,
+    lives,
     combination,
     behind,
     meter,
@@ -178,6 +179,7 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
     jobViews(store, { unitId, states: OPEN_JOB_STATES }),
     openRetorques(store, unitId),
+    livesOf(store, unitId),
     combinationOf(store, unitId),
     lastBehind(store, unitId, now),
     lastMeter(store, unitId),
@@ -208,6 +210,7 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     defects,
     jobs,
     retorques,
+    lives,
     combination,
     lastBehind: combination.length ? null : behind,
     meter,

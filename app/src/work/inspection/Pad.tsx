@@ -3,6 +3,7 @@ import {
   type Draft,
   entryOf,
   keyOf,
+  lifeOf,
   type Step,
   textOf,
   withEntry,
@@ -87,6 +88,7 @@ function Entering() {
         limit={judged.limit}
         otherSide={judged.otherSide}
         before={draft.previous[keyOf(step)]}
+        life={lifeOf(draft.lives ?? [], step)}
         verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
       />
       {why ? <Notice>{reasons}</Notice> : null}

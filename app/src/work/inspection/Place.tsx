@@ -1,4 +1,12 @@
-import { type Draft, type Limit, limitWords, type Step, subjectWords, type Verdict } from '@zealous-axle/core';
+import {
+  type Draft,
+  type Limit,
+  limitWords,
+  type PartLife,
+  type Step,
+  subjectWords,
+  type Verdict,
+} from '@zealous-axle/core';
 import { memo } from 'react';
 import { View } from 'react-native';
 import { dayOf } from '../../look/dates';
@@ -18,12 +26,14 @@ interface Props {
   limit: Limit | null;
   otherSide: Limit | null;
   before: { text: string; at: string } | undefined;
+  /** The life of the part read here, where it was fitted new. */
+  life: PartLife | null;
   /** Said in place of the drawing, where the step has none. */
   verdict: Verdict | null;
 }
 
 /** Where the person is, what to look at and how, the limit, and what it read last time. */
-export const Place = memo(function Place({ unit, ends, step, limit, otherSide, before, verdict }: Props) {
+export const Place = memo(function Place({ unit, ends, step, limit, otherSide, before, life, verdict }: Props) {
   const { fleet } = useSession();
   const { both, shown } = useShown();
   const atEnd = step.axle !== null && step.side !== null;
@@ -59,12 +69,19 @@ export const Place = memo(function Place({ unit, ends, step, limit, otherSide, b
           </Text>
         ) : null}
         {step.kind === 'check' ? <Text>{padOf(step.kind).how(step)}</Text> : null}
+        {life ? (
+          <Text size="small">
+            {`Fitted new ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}
+          </Text>
+        ) : null}
         <Text size="small" tone="soft">
           {before
             ? `Last ${shown(before.text)}, ${dayOf(before.at, fleet.zone)}`
-            : step.kind === 'check'
-              ? 'Not seen before'
-              : 'Not read before'}
+            : life
+              ? 'Not read since'
+              : step.kind === 'check'
+                ? 'Not seen before'
+                : 'Not read before'}
         </Text>
       </View>
     </View>

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { dayName } from '../../look/dates';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
-import { minutesWords } from './minutes';
+import { minutesWords, onHoldWords } from './words';
 
 const STATE_WORDS: Record<JobView['state'], string> = {
   open: 'not placed',
@@ -27,6 +27,11 @@ function JobRow({ job }: { job: JobView }) {
       <Text size="small" tone="soft">
         {`${STATE_WORDS[job.state]} · ${minutesWords(job.minutes)}${job.wheelsOff ? ' · wheels off' : ''}`}
       </Text>
+      {job.waits.length ? (
+        <Text size="small" tone="violation">
+          {onHoldWords(job)}
+        </Text>
+      ) : null}
     </LinkRow>
   );
 }

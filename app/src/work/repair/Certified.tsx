@@ -1,4 +1,4 @@
-import { COMMANDS, type DefectView, defectWords } from '@zealous-axle/core';
+import { COMMANDS, comeBackCode, type DefectView, defectWords } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -20,8 +20,15 @@ const seen = ({ id, version, unit, ...at }: DefectView): Promise<void> =>
 
 /** It is reported again, as come back from this repair: its words are the driver's. */
 async function stillWrong(defect: DefectView, words: string): Promise<void> {
-  const { axle, side, tyre, code, unit } = defect;
-  const body = { defect: uuidv7(), unit: unit.id, code, place: { axle, side, tyre }, words, comeBackOf: defect.id };
+  const { axle, side, tyre, unit } = defect;
+  const body = {
+    defect: uuidv7(),
+    unit: unit.id,
+    code: comeBackCode(defect),
+    place: { axle, side, tyre },
+    words,
+    comeBackOf: defect.id,
+  };
   await send('report-defect', body, `${unit.number}: ${nameOf(defect)} still wrong`);
   await seen(defect);
 }

@@ -15,7 +15,7 @@ import { Loaded } from '../../parts/Loaded';
 import { Text } from '../../parts/Text';
 import { useParts, useTemplates, useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
-import { minutesWords } from './minutes';
+import { minutesWords } from './words';
 
 const titleOf = (defects: readonly DefectView[]): string =>
   defects

@@ -37,7 +37,7 @@ import { useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { minutesWords } from './minutes';
+import { minutesWords } from './words';
 
 const QUARTER = 15;
 const money = (hundredths: number): string => (hundredths / 100).toFixed(2);

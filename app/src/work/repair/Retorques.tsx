@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { type Lapsed, positionCode, type Retorque, torqueSchema, type UnitPage } from '@zealous-axle/core';
+import { type Lapsed, positionCode, RETORQUE, type Retorque, torqueSchema, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
@@ -54,10 +54,7 @@ export function Retorques({ unit, today }: { unit: UnitPage; today: string }) {
   const [open, setOpen] = useState<Retorque | null>(null);
   if (unit.retorques.length === 0) return null;
   return (
-    <Card
-      title="Torque again"
-      note="Wheels that were off: after 50 to 100 miles (80 to 160 km), by this day at the latest"
-    >
+    <Card title="Torque again" note={`Wheels that were off: after ${RETORQUE.distance}, by this day at the latest`}>
       {unit.retorques.map((retorque) => (
         <View key={retorque.id} className="min-h-14 flex-row items-center gap-2 border-t border-line">
           <View className="min-w-0 flex-1">

@@ -17,7 +17,7 @@ import { useParts, useTemplates } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { minutesWords } from './minutes';
+import { minutesWords } from './words';
 
 const lines = (text: string): string[] =>
   text

@@ -14,10 +14,10 @@ import { VerdictBadge } from '../../parts/VerdictMark';
 
 type Head = Pick<UnitPage, 'id' | 'number' | 'kind'>;
 
-const hook = (puller: Head, pulled: Head, place: string) =>
+const hook = (puller: Head, pulled: Head) =>
   send(
     'hook',
-    { coupling: uuidv7(), unit: puller.id, pulled: pulled.id, place },
+    { coupling: uuidv7(), unit: puller.id, pulled: pulled.id, place: '' },
     `${pulled.number} hooked behind ${puller.number}`,
   );
 
@@ -57,7 +57,7 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
                 onPress={() =>
                   void send(
                     'drop',
-                    { coupling: each.coupling ?? '', unit: ahead.id, pulled: each.id, place: unit.site },
+                    { coupling: each.coupling ?? '', unit: ahead.id, pulled: each.id, place: '' },
                     `${each.number} dropped`,
                   )
                 }
@@ -70,7 +70,7 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
         <Button
           look="act"
           label={`Hook behind ${lastBehind.number} again`}
-          onPress={() => void hook(lastBehind, own, unit.site)}
+          onPress={() => void hook(lastBehind, own)}
         />
       ) : null}
       <View className="flex-row flex-wrap gap-2">
@@ -107,8 +107,8 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
           fits={(row) => (choosing === 'behind' ? whyNotBehind(last, row) : whyNotBehind(row, own)) === null}
           onChoose={(row) => {
             setChoosing(null);
-            if (choosing === 'behind') void hook(last, row, unit.site);
-            else void hook(row, own, unit.site);
+            if (choosing === 'behind') void hook(last, row);
+            else void hook(row, own);
           }}
           onClose={() => setChoosing(null)}
         />

@@ -47,6 +47,7 @@ import { Certified } from '../repair/Certified';
 import { ClosedJobs } from '../repair/ClosedJobs';
 import { Holding } from '../repair/Holding';
 import { Retorques } from '../repair/Retorques';
+import { AddToReport } from '../report/AddToReport';
 import { History, UnitPhotos } from './History';
 import { ItsUnit } from './ItsUnit';
 import { RunsWith } from './RunsWith';
@@ -251,7 +252,9 @@ function Trailer({ unit }: { unit: UnitPage }) {
       <Card title="Open defects">
         {open.length === 0 ? <Text tone="soft">None reported.</Text> : null}
         {open.map((defect) => (
-          <DefectRow key={defect.id} defect={defect} />
+          <DefectRow key={defect.id} defect={defect}>
+            <AddToReport defect={defect} />
+          </DefectRow>
         ))}
       </Card>
       {jobs.length ? (

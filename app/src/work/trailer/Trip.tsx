@@ -15,6 +15,7 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
+import { useOutbox } from '../../device/useOutbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -31,6 +32,7 @@ import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { InspectButton } from '../inspection/InspectButton';
 import { Certified } from '../repair/Certified';
+import { AddToReport } from '../report/AddToReport';
 
 const WHEN = [
   { value: 'before', label: 'Before the trip' },
@@ -83,6 +85,10 @@ function MeterField({ unit }: { unit: UnitPage }) {
 function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
   const { fleet } = useSession();
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
+  const { entries } = useOutbox();
+  const unsent = entries.filter(
+    ({ name, body }) => name === 'report-defect' && (body as { unit?: string }).unit === unit.id,
+  ).length;
   const certified = unit.defects.filter(({ state }) => state === 'certified');
   return (
     <>
@@ -90,10 +96,15 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
         {unit.holds.length ? (
           <Notice look="stop">{`Held: do not move it, call the shop. ${unit.holds.map(({ reason }) => reason).join('. ')}`}</Notice>
         ) : open.length ? (
-          <Notice look="ask">It may go: the shop knows of what is open.</Notice>
+          <Notice look="ask">It may go: the shop knows of what is listed here.</Notice>
         ) : (
           <Text tone="soft">Nothing is open on it.</Text>
         )}
+        {unsent ? (
+          <Notice look="stop">
+            {`${unsent === 1 ? 'A report' : `${unsent} reports`} of it wait on this device: the shop does not know yet. Call it where it matters.`}
+          </Notice>
+        ) : null}
         {unit.nothingFound ? (
           <Text
             size="small"
@@ -101,7 +112,9 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
           >{`Last walk that found nothing: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>
         ) : null}
         {open.map((defect) => (
-          <DefectRow key={defect.id} defect={defect} />
+          <DefectRow key={defect.id} defect={defect}>
+            <AddToReport defect={defect} />
+          </DefectRow>
         ))}
         {when === 'after' ? <MeterField unit={unit} /> : null}
         <View className="flex-row flex-wrap gap-2">

@@ -36,6 +36,7 @@ import { Photos } from './Photos';
 import { Suggestions } from './Suggestions';
 import { sectionName } from './sections';
 import { type Judged, useJudged } from './useJudged';
+import { WalkOn } from './WalkOn';
 
 const isOpen = ({ verdict }: Finding) => verdict === 'not-judged';
 
@@ -219,6 +220,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
         {brakes}
         <Findings judged={judged} />
         {plan}
+        <WalkOn unit={judged.unit.id} />
         {files}
       </>
     );
@@ -228,6 +230,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
         <Head judged={judged} />
         {brakes}
         {plan}
+        <WalkOn unit={judged.unit.id} />
         {files}
       </View>
       <View className="min-w-0 flex-1 gap-4">

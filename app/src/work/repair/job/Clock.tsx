@@ -10,7 +10,7 @@ import { Notice } from '../../../parts/Notice';
 import { Stepper } from '../../../parts/Stepper';
 import { Text } from '../../../parts/Text';
 import { useSession } from '../../../session/session';
-import { minutesWords } from '../minutes';
+import { minutesWords } from '../words';
 import { usePending } from './pending';
 
 const MINUTE_MS = 60_000;

@@ -7,6 +7,7 @@ import { Field } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useKeptForm } from '../../../session/forms';
+import { FittedFields, useFitted } from './Fitted';
 import { usePending } from './pending';
 import { useSteps } from './Steps';
 import type { StageProps } from './stage';
@@ -53,6 +54,7 @@ export function Finish({ page, act }: StageProps) {
     page,
     without.map(({ part }) => part),
   );
+  const parts = useFitted(page);
   const { control, formState, ready, clear } = form;
   if (!ready) return null;
   const finish = form.handleSubmit(({ done, torque, tool }) => {
@@ -61,9 +63,13 @@ export function Finish({ page, act }: StageProps) {
       version: job.version,
       done,
       ...(without.length ? { without } : {}),
+      ...(parts.fitted.length ? { fitted: parts.fitted } : {}),
       ...(asksTorque ? { torque: { value: torque, tool } } : {}),
     };
-    if (act('finish-job', body, `${job.unit.number}: repair done`)) void clear();
+    if (act('finish-job', body, `${job.unit.number}: repair done`)) {
+      void clear();
+      void parts.clear();
+    }
   });
   return (
     <>
@@ -86,6 +92,7 @@ export function Finish({ page, act }: StageProps) {
           />
         </>
       ) : null}
+      <FittedFields lots={parts.lots} set={parts.set} />
       {page.parts
         .filter(({ part, taken, needed }) => taken < needed && !without.some((each) => each.part === part))
         .map(({ part, name }) => (
@@ -110,7 +117,7 @@ export function Finish({ page, act }: StageProps) {
         tall
         look="act"
         label="Repair is done"
-        disabled={!formState.isValid || left !== null}
+        disabled={!formState.isValid || !parts.right || left !== null}
         onPress={() => void finish()}
       />
     </>

@@ -1,4 +1,13 @@
-import { COMMANDS, dayAfter, JOB_LIFE, type JobAct, type JobPage, type JobState, mayNow } from '@zealous-axle/core';
+import {
+  COMMANDS,
+  dayAfter,
+  isOpenJob,
+  JOB_LIFE,
+  type JobAct,
+  type JobPage,
+  type JobState,
+  mayNow,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
@@ -23,7 +32,7 @@ import { useJob } from '../../../server/queries';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { useJudgedStanding } from '../../../session/standing';
-import { minutesWords } from '../minutes';
+import { minutesWords, onHoldWords } from '../words';
 import { Certify } from './Certify';
 import { Clock } from './Clock';
 import { Finish } from './Finish';
@@ -146,6 +155,7 @@ function Stages({ page }: { page: JobPage }) {
   return (
     <>
       {waits ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
+      {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
       <Card title={job.title} note={`${minutesWords(job.minutes)}${job.wheelsOff ? ', wheels off' : ''}`}>
         {defects.map((defect) => (
           <DefectRow key={defect.id} defect={defect} />
@@ -172,6 +182,7 @@ function Stages({ page }: { page: JobPage }) {
         {job.state === 'placed' && moving ? <Place page={page} act={act} /> : null}
       </Stage>
       <Stage title="Start" at="placed" state={job.state}>
+        {job.state === 'placed' ? <PartsNeeded page={page} may={false} /> : null}
         {may('start') ? (
           <Button
             tall

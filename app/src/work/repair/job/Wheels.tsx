@@ -1,4 +1,13 @@
-import { COMMANDS, type End, type JobPage, type TorqueStage, torqueSchema } from '@zealous-axle/core';
+import {
+  COMMANDS,
+  type End,
+  type JobPage,
+  SNUG_TORQUE,
+  type TorqueStage,
+  torqueDoubt,
+  torqueSchema,
+  WHEEL_KINDS,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,6 +17,7 @@ import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
+import { Notice } from '../../../parts/Notice';
 import { endCode } from '../../../parts/RunningGear';
 import { Text } from '../../../parts/Text';
 import { VerdictMark } from '../../../parts/VerdictMark';
@@ -22,7 +32,13 @@ const schema = z.object({
   tool: torqueSchema.shape.tool,
   calibrated: z.union([z.literal(''), calibration.unwrap()]),
 });
-export type Torqued = z.infer<typeof schema> & { holes: number };
+export type Torqued = z.infer<typeof schema> & { holes: number; kind: string | null };
+
+const KINDS = WHEEL_KINDS.map(({ id, name, least, most }) => ({
+  value: id,
+  label: name,
+  note: `${least} to ${most}, practice: the maker’s value first`,
+}));
 
 /** Which stages of each wheel are done, on the server or on this device. */
 function useStages({ job, work }: JobPage) {
@@ -46,8 +62,10 @@ interface TorqueProps {
 
 /** One wheel: drawn up by hand in star, then to its full value in star. */
 function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
-  const { control, handleSubmit, formState } = useZodForm(schema, first);
+  const { control, handleSubmit, watch, formState } = useZodForm(schema, first);
   const [holes, setHoles] = useState(first.holes);
+  const [kind, setKind] = useState(first.kind);
+  const doubt = kind ? torqueDoubt(watch('value'), kind) : null;
   const at = endCode(wheel);
   const stage: TorqueStage = snug ? 'full' : 'snug';
   const keep = handleSubmit(({ calibrated, ...written }) => {
@@ -56,14 +74,14 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
       { job: job.id, check: uuidv7(), ...wheel, holes, stage, ...written, calibrated: calibrated || null },
       `${job.unit.number}: ${at} ${stage === 'snug' ? 'drawn up by hand' : `torqued to ${written.value}`}`,
     );
-    onTorqued({ ...written, calibrated, holes });
+    onTorqued({ ...written, calibrated, holes, kind });
   });
   return (
     <Drawer title={`Wheel ${at}`} onClose={onClose}>
       <BoltCircle holes={holes} />
       <Text>
         {stage === 'snug'
-          ? 'First each nut drawn up by hand, in this order.'
+          ? `First each nut drawn up by hand, about ${SNUG_TORQUE}, in this order.`
           : 'Now each nut to its full value, in the same order.'}
       </Text>
       <Choice
@@ -73,7 +91,9 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
         value={String(holes)}
         onChange={(count) => setHoles(Number(count))}
       />
+      <Choice stacked label="Kind of wheel" options={KINDS} value={kind} onChange={setKind} />
       <Field control={control} name="value" label="Full value, from the maker" placeholder="475 lb-ft" />
+      {doubt ? <Notice look="ask">{doubt}</Notice> : null}
       <Field control={control} name="tool" label="Set with" placeholder="Torque wrench 4" />
       <Field control={control} name="calibrated" label="Calibrated until (if it is known)" placeholder="2027-03-31" />
       <Button
@@ -91,7 +111,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
 export function Wheels({ page, may }: { page: JobPage; may: boolean }) {
   const stages = useStages(page);
   const [open, setOpen] = useState<End | null>(null);
-  const [last, setLast] = useState<Torqued>({ value: '', tool: '', calibrated: '', holes: 10 });
+  const [last, setLast] = useState<Torqued>({ value: '', tool: '', calibrated: '', holes: 10, kind: null });
   if (stages.length === 0) return null;
   const chosen = stages.find(({ wheel }) => wheel === open);
   return (

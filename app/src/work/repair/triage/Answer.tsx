@@ -1,4 +1,12 @@
-import { COMMANDS, dayAfter, dayText, severityOf, type TriageReport, wordsText } from '@zealous-axle/core';
+import {
+  COMMANDS,
+  dayAfter,
+  dayText,
+  distanceText,
+  severityOf,
+  type TriageReport,
+  wordsText,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { z } from 'zod';
 import { Button } from '../../../parts/Button';
@@ -18,18 +26,31 @@ const HOLD = [
 ] as const;
 
 const FIRST_DAYS = 14;
-const deferSchema = z.object({ until: dayText, reason: wordsText(300) });
+const deferSchema = z.object({
+  until: dayText,
+  untilMeter: z.union([z.literal(''), distanceText]),
+  reason: wordsText(300),
+});
 
 function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answered) => void }) {
   const { control, handleSubmit, formState } = useZodForm(deferSchema, {
     until: dayAfter(today, FIRST_DAYS),
+    untilMeter: '',
     reason: '',
   });
-  const done = handleSubmit((more) => onAnswer({ name: 'defer-defect', more }));
+  const done = handleSubmit(({ untilMeter, ...more }) =>
+    onAnswer({ name: 'defer-defect', more: { ...more, ...(untilMeter ? { untilMeter } : {}) } }),
+  );
   return (
     <>
-      <Text>It comes back by itself on that day.</Text>
+      <Text>It comes back by itself on that day, or when the meter reads so much, whichever is first.</Text>
       <Field control={control} name="until" label="Until" placeholder="2026-12-31" />
+      <Field
+        control={control}
+        name="untilMeter"
+        label="Or until the meter reads (may stay empty)"
+        placeholder="48 210 km"
+      />
       <Field control={control} name="reason" label="Why can it wait?" multiline maxLength={300} autoFocus />
       <Button tall look="act" label="Put it off" disabled={!formState.isValid} onPress={() => void done()} />
     </>

@@ -32,7 +32,7 @@ export function asProposed({ proposal: { answer, severity, joins } }: TriageRepo
 export function answerWords({ name, more }: Answered): string {
   if (name === 'join-defect') return 'join the report that stands already';
   if (name === 'measure-defect') return 'measure first';
-  if (name === 'defer-defect') return `put off until ${more.until}`;
+  if (name === 'defer-defect') return `put off until ${more.until}${more.untilMeter ? ` or ${more.untilMeter}` : ''}`;
   if (name === 'find-no-fault') return 'no fault found';
   if (name === 'dismiss-defect') return 'not a defect';
   return more.holds ? 'to be repaired, held' : 'to be repaired, can wait';

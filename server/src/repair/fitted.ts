@@ -1,0 +1,76 @@
+import { type FittedForm, type JobWork, LIMITED_BY, type PartLife } from '@zealous-axle/core';
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { person } from '../access';
+import { findUnit, limitAt } from '../fleet';
+import { notNow } from '../problem';
+import { type Doing, found } from '../run';
+import { type FleetStore, prepared } from '../store';
+import { fittedPart } from './schema';
+
+function lives(store: FleetStore) {
+  return store
+    .select({ fitted: fittedPart, by: person.name })
+    .from(fittedPart)
+    .innerJoin(person, and(eq(person.fleetId, fittedPart.fleetId), eq(person.id, fittedPart.fittedBy)));
+}
+
+const lifeOf = ({ fitted, by }: Awaited<ReturnType<typeof lives>>[number]): PartLife => ({
+  part: fitted.part,
+  axle: fitted.axle,
+  side: fitted.side,
+  tyre: fitted.tyre,
+  number: fitted.number,
+  limit: fitted.makerLimit,
+  since: fitted.fittedAt.toISOString(),
+  by,
+  job: fitted.jobId,
+});
+
+/** Every life of a part that is known to have begun on a unit, the oldest first. */
+export async function livesOf(store: FleetStore, unitId: string): Promise<PartLife[]> {
+  const asked = prepared(store, 'lives', () =>
+    lives(store)
+      .where(eq(fittedPart.unitId, sql.placeholder('unit')))
+      .orderBy(asc(fittedPart.fittedAt)),
+  );
+  return (await asked.execute({ unit: unitId })).map(lifeOf);
+}
+
+export const fittedIn = async (store: FleetStore, jobId: string): Promise<PartLife[]> =>
+  (await lives(store).where(eq(fittedPart.jobId, jobId)).orderBy(asc(fittedPart.fittedAt), asc(fittedPart.id))).map(
+    lifeOf,
+  );
+
+/**
+ * Begins the lives of what a job fitted. A maker's limit read off a part takes the place of the old part's at that end;
+ * where none was read, the old one stays.
+ */
+export async function fitParts(
+  { store, session, at }: Pick<Doing<'finish-job'>, 'store' | 'session' | 'at'>,
+  row: { id: string; unitId: string; work: JobWork },
+  fitted: readonly FittedForm[],
+): Promise<void> {
+  for (const { limit, ...each } of fitted) {
+    if (!row.work.renews.some((own) => own.part === each.part && own.axle === each.axle && own.side === each.side))
+      throw notNow('not-renewed');
+    await store.insert(fittedPart).values({
+      fleetId: session.fleet.id,
+      id: uuidv7(),
+      unitId: row.unitId,
+      jobId: row.id,
+      ...each,
+      makerLimit: limit,
+      fittedBy: session.person.id,
+      fittedAt: at,
+    });
+    const reading = LIMITED_BY[each.part];
+    if (!limit || !reading) continue;
+    const source = `On the part${each.number ? ` (${each.number})` : ''}`;
+    await limitAt(store, found(await findUnit(store, row.unitId)), {
+      ...each,
+      reading,
+      limit: { value: limit, source },
+    });
+  }
+}
