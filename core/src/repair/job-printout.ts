@@ -19,7 +19,7 @@ const CAUTIONS = [
 
 /** The certificate of a job on paper. `zone` is the fleet's. */
 export function jobPrintout(page: JobPage, fleet: { name: string; zone: string }): JobPrintout {
-  const { job, defects, work, ticks, times, parts, documents, retorque } = page;
+  const { job, defects, work, ticks, times, parts, fitted, documents, retorque } = page;
   const at = (instant: string) => format(new TZDate(instant, fleet.zone), 'd MMM yyyy, HH:mm');
   const minutes = ({ from, to }: JobPage['times'][number]) =>
     to ? `${Math.round((Date.parse(to) - Date.parse(from)) / 60_000)} min` : 'running';
@@ -62,6 +62,16 @@ export function jobPrintout(page: JobPage, fleet: { name: string; zone: string }
         parts.map(
           ({ name, needed, taken, without }) =>
             `${taken} of ${needed} × ${name}${without ? ` – left out: ${without}` : ''}`,
+        ),
+      ),
+      ...section(
+        'Fitted new',
+        fitted.map(({ part, number, limit, ...place }) =>
+          [
+            `${positionCode(place)} ${part}`,
+            number || 'number not noted',
+            limit ? `its limit ${limit}` : 'no limit noted',
+          ].join(', '),
         ),
       ),
       ...section(

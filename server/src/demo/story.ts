@@ -271,8 +271,16 @@ async function tellPlaced({ narrator, bays, dayAhead, trailer }: Scene): Promise
     defects: [{ defect: nut, version: 2 }],
     minutes: 110,
     wheelsOff: false,
+    work: [{ template: 'air-bag', ends: [end(3, 'left')] }],
   });
   await tell('foreman', 'place-job', 47, { job: placed, version: 1, bay: bays[2] ?? '', day: dayAhead(0) });
+  await tell('technician', 'order-part', 20, {
+    job: placed,
+    order: id(),
+    part: 'air-bag',
+    count: 2,
+    due: dayAhead(2),
+  });
 }
 
 /** A full trailer on its dolly behind the straight truck, since this morning. */
