@@ -23,6 +23,7 @@ import {
   webRoutes,
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
+import { type Planner, planRoutes } from './plan';
 import { fileRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
 import { gaugeRoutes } from './standins';
@@ -30,6 +31,7 @@ import { unitRoutes } from './yard';
 
 export interface AppParts extends Serving {
   live: Live;
+  planner: Planner;
   web: string;
   log: 'silent' | 'error' | 'info';
 }
@@ -90,6 +92,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       shopRoutes(v1, parts);
       commandRoutes(v1, parts, doCommand as DoCommand);
       judgeRoutes(v1);
+      planRoutes(v1, parts.planner);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },

@@ -1,9 +1,11 @@
 import { existsSync } from 'node:fs';
+import { join } from 'node:path';
 import { buildApp } from './app';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
 import { foundFleet, foundingSchema } from './fleet';
+import { openPlanner } from './plan';
 import { readSettings, type Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 
@@ -44,7 +46,10 @@ async function main(): Promise<void> {
   const { pool, db } = connect(url);
   const live = openLive(url);
   const { web, log, secure, offlineDays } = settings;
-  const app = await buildApp({ db, now, live, web, log, secure, offlineDays });
+  const planner = openPlanner(join(__dirname, 'plan-thread.js'), settings.planThreads, (message) =>
+    process.stderr.write(`A plan was refused by its checker and not shown: ${message}\n`),
+  );
+  const app = await buildApp({ db, now, live, planner, web, log, secure, offlineDays });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
   say(`\nZealous Axle is at ${address}`);
@@ -67,6 +72,7 @@ async function main(): Promise<void> {
     // What is being answered is answered; whoever takes longer than this is cut off.
     setTimeout(() => process.exit(1), LONGEST_STOP_MS).unref();
     await app.close();
+    await planner.close();
     await live.close();
     await pool.end();
     process.exit(0);

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
 
@@ -24,6 +25,8 @@ const environment = z.object({
   ZA_LOG: z.enum(['silent', 'error', 'info']).default('info'),
   /** How long a device may go without the server: what was done earlier is kept, and decides nothing. */
   ZA_OFFLINE_DAYS: z.coerce.number().int().min(1).max(365).default(30),
+  /** Threads that plan, beside the one that answers. */
+  ZA_PLAN_THREADS: z.coerce.number().int().min(1).max(64).default(availableParallelism()),
   /** Set where the program is served over TLS: the session cookie then never travels without it. */
   ZA_SECURE: z.enum(['0', '1']).default('0'),
 });
@@ -38,6 +41,7 @@ export interface Settings {
   log: 'silent' | 'error' | 'info';
   secure: boolean;
   offlineDays: number;
+  planThreads: number;
   /** The fleet to found, as it was written; null for none. */
   founding: Record<'name' | 'slug' | 'zone' | 'book' | 'units' | 'manager', string | undefined> | null;
 }
@@ -66,6 +70,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     log: ZA_LOG,
     secure: ZA_SECURE === '1',
     offlineDays: ZA_OFFLINE_DAYS,
+    planThreads: read.data.ZA_PLAN_THREADS,
     founding: ZA_FLEET
       ? { name: ZA_FLEET, slug: ZA_FLEET_SLUG, zone: ZA_ZONE, book: ZA_BOOK, units: ZA_UNITS, manager: ZA_MANAGER }
       : null,

@@ -1,6 +1,7 @@
 import { type AddressInfo, createServer, type Socket } from 'node:net';
 import { buildApp } from '../app';
 import { connect } from '../store';
+import { planHere } from '../testing/planner';
 import { EVERY_COMMAND, openWorld, sampleBodies, type TestFleet, type World } from '../testing/world';
 import { budget } from './budget';
 import { loggedError } from './errors';
@@ -79,6 +80,7 @@ test('a database that takes connections and says nothing is answered for with 50
   const app = await buildApp({
     db,
     live: world.live,
+    planner: planHere(),
     now: () => new Date(),
     web: '/nowhere',
     log: 'silent',

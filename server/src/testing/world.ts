@@ -24,6 +24,7 @@ import { COOKIE } from '../http/serving';
 import { connect, inFleet } from '../store/connect';
 import { serverUrl } from '../store/migrate';
 import { keepYard } from '../yard/keep';
+import { planHere } from './planner';
 
 export const PASSWORD = 'a long enough password';
 const ROLES: readonly Role[] = ['driver', 'technician', 'foreman', 'manager'];
@@ -79,9 +80,11 @@ export async function openWorld() {
   const { pool, db } = connect(url);
   const live = openLive(url);
   let time = new Date('2026-03-02T12:00:00Z');
+  const planner = planHere();
   const app = await buildApp({
     db,
     live,
+    planner,
     now: () => time,
     web: '/nowhere',
     log: 'silent',
@@ -176,6 +179,7 @@ export async function openWorld() {
     },
     async close() {
       await app.close();
+      await planner.close();
       await live.close();
       await pool.end();
       await asOwner.pool.end();

@@ -1,0 +1,22 @@
+/** The shop plan: its wire form, the solver, proven bounds, and the checker that every plan passes. */
+export { type Bound, boundOf } from './bound';
+export { type Breach, checkPlan } from './check';
+export { type Binding, type Explanation, explain, type Gain, gains } from './explain';
+export { modelOf } from './model';
+export { type Planned, type PlanOptions, plan } from './plan';
+export { PlanRefused } from './refused';
+export { type Replanned, replan } from './replan';
+export { PlanUnsound } from './unsound';
+export { sumOf } from './weights';
+export {
+  type Objective,
+  type PlanAnswer,
+  type PlanJob,
+  type PlanRequest,
+  PRIORITIES,
+  type Priority,
+  planAnswerSchema,
+  planRequestSchema,
+  type Slot,
+  slotSchema,
+} from './wire';

@@ -1,0 +1,270 @@
+import { boundOf } from './bound';
+import { checkPlan } from './check';
+import { type Choice, Decoder, type Promised, type Put } from './decode';
+import { firstChoices } from './first';
+import { givenChoice } from './given';
+import { type HeldSetups, instantOf, type Model, modelOf } from './model';
+import { search } from './search';
+import { PlanUnsound } from './unsound';
+import { sumOf } from './weights';
+import type { Objective, PlanAnswer, PlanRequest, Slot } from './wire';
+
+/** What a search runs by. Core has no clock and no threads: both are given. */
+export interface PlanOptions {
+  /** Milliseconds since the call. Without it the search goes by steps alone. */
+  elapsed?: () => number;
+  /** Steps of the search, at most: with them, and no clock, the same request gives the same plan. */
+  steps?: number;
+  /** Asked every few steps: true ends the search with the best plan so far. */
+  stop?: () => boolean;
+  /** Told each better plan. */
+  better?: (answer: PlanAnswer) => void;
+  /** A plan that is known: the answer is never worse. */
+  from?: readonly Slot[];
+  /** Slots that were promised: moving one costs. */
+  promised?: readonly Slot[];
+  /** Set-up shares of pinned slots, where they stood in a plan before. */
+  held?: HeldSetups;
+  /** Whether bounds are proven too; else they are all nothing. */
+  proof?: boolean;
+  /** Rounds the bounds are climbed for, at most. */
+  rounds?: number;
+}
+
+export interface Planned extends PlanAnswer {
+  /** Proven: no plan's weighted sum is below it. At least the sum of the bounds of the terms. */
+  boundSum: number;
+  steps: number;
+  decodes: number;
+}
+
+/** Steps where neither a number of them nor a clock is given. */
+const STEPS = 20_000;
+/** The share of the time that goes into the bound, and how many rounds it has at most. */
+const BOUND_SHARE = 0.15;
+const BOUND_ROUNDS = 400;
+/** Better plans are told at most so often. */
+const TELL_MS = 100;
+const NO_TERMS: Objective = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
+
+function termsOf(model: Model, puts: readonly Put[]): Objective {
+  const ends = new Map(puts.map(({ job, end }) => [job, end]));
+  const held = new Map<number, number>();
+  let late = 0;
+  for (const [index, job] of model.jobs.entries()) {
+    const end = ends.get(index);
+    if (end !== undefined) late += job.weight * Math.max(0, end - job.due);
+    if (job.outOfService) held.set(job.trailer, Math.max(held.get(job.trailer) ?? 0, end ?? model.horizon));
+  }
+  return {
+    heldMinutes: [...held.values()].reduce((sum, each) => sum + Math.max(0, each), 0),
+    weightedLateness: late,
+    setupMinutes: puts.reduce((sum, { setup }) => sum + setup, 0),
+    makespanMinutes: Math.max(0, ...puts.map(({ end }) => end)),
+  };
+}
+
+/** Everything that stands: what is pinned, and where the decoder put the rest. */
+function standing(model: Model, decoder: Decoder): Put[] {
+  const pinned = model.jobs.flatMap((job, index): Put[] =>
+    job.pinned
+      ? [
+          {
+            job: index,
+            bay: job.pinned.bay,
+            technicians: job.pinned.technicians,
+            start: job.pinned.start,
+            end: job.pinned.end,
+            setup: job.pinned.setup,
+          },
+        ]
+      : [],
+  );
+  return [...pinned, ...decoder.puts()].sort((a, b) => a.start - b.start || a.job - b.job);
+}
+
+function answerOf(model: Model, decoder: Decoder, late: ReadonlyMap<number, string>): Omit<PlanAnswer, 'elapsedMs'> {
+  const puts = standing(model, decoder);
+  const placed = new Set(puts.map(({ job }) => job));
+  return {
+    slots: puts.map(({ job, bay, technicians, start, end, setup }) => ({
+      job: model.jobs[job]?.id ?? '',
+      bay: model.bays[bay]?.id ?? '',
+      technicians: technicians.map((each) => model.technicians[each]?.id ?? ''),
+      start: instantOf(model, start),
+      end: instantOf(model, end),
+      setupMinutes: setup,
+    })),
+    unplaced: model.jobs.flatMap(({ id }, index) =>
+      placed.has(index)
+        ? []
+        : [{ job: id, reason: model.unfit.get(index) ?? late.get(index) ?? 'It finds no place before the horizon.' }],
+    ),
+    objective: termsOf(model, puts),
+    bound: NO_TERMS,
+  };
+}
+
+/** Jobs the decoder found no place for before the horizon, with what stands in their way. */
+function leftOver(model: Model, decoder: Decoder): Map<number, string> {
+  const placed = new Set(decoder.puts().map(({ job }) => job));
+  const left = decoder.free.filter((index) => !placed.has(index));
+  return new Map(
+    left.map((index) => {
+      const job = model.jobs[index];
+      const first = left.find(
+        (other) =>
+          other !== index &&
+          (job?.after.includes(other) ||
+            (model.jobs[other]?.outOfService && !job?.outOfService && model.jobs[other]?.trailer === job?.trailer)),
+      );
+      return [
+        index,
+        first === undefined
+          ? 'No crew and bay are free together for it before the horizon.'
+          : `It waits for ${model.jobs[first]?.id}, which finds no place before the horizon.`,
+      ];
+    }),
+  );
+}
+
+const promisedOf = (model: Model, slots: readonly Slot[]): Map<number, Promised> => {
+  const jobs = new Map(model.jobs.map(({ id }, index) => [id, index]));
+  const bays = new Map(model.bays.map(({ id }, index) => [id, index]));
+  return new Map(
+    slots.flatMap(({ job, bay, start }) => {
+      const index = jobs.get(job);
+      return index === undefined
+        ? []
+        : [
+            [
+              index,
+              { start: Math.round((Date.parse(start) - model.zero) / 60_000), bay: bays.get(bay) ?? -1 },
+            ] as const,
+          ];
+    }),
+  );
+};
+
+/**
+ * Plans a shop: a start, a bay and people for every job that can have them, the best that is found in the time. Each plan
+ * that leaves it has passed the independent checker. Throws {@link PlanRefused} for a request no plan can be made of, and
+ * {@link PlanUnsound}, with its seed, where the checker refuses what was found.
+ */
+export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
+  const { elapsed, stop = () => false, proof = true } = options;
+  const steps = options.steps ?? (elapsed ? Number.MAX_SAFE_INTEGER : STEPS);
+  const timed = elapsed ? request.timeLimitMs : 0;
+  const model = modelOf(request, options.held);
+  const promised = promisedOf(model, options.promised ?? []);
+  const late = new Map<number, string>();
+  const now = () => elapsed?.() ?? 0;
+  let taken = 0;
+  let decodes = 0;
+  let told = 0;
+  const finished = (decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> => {
+    const answer = answerOf(model, decoder, late);
+    const breaches = checkPlan(request, answer);
+    if (breaches.length) throw new PlanUnsound(request.seed, breaches);
+    return answer;
+  };
+  const run = (share: number): { decoder: Decoder; choice: Choice } => {
+    const decoder = new Decoder(model, promised);
+    const begun = now();
+    const until = elapsed ? begun + (timed - begun) * share : 0;
+    const given = options.from ? givenChoice(decoder, options.from) : null;
+    const starts = [...firstChoices(decoder), ...(given ? [given] : [])].sort((a, b) => a.cost - b.cost);
+    const found = search(
+      decoder,
+      starts,
+      request.seed,
+      {
+        steps,
+        progress: (step) => {
+          taken = step;
+          return Math.max(step / steps, elapsed && until > begun ? (now() - begun) / (until - begun) : elapsed ? 1 : 0);
+        },
+        stop,
+      },
+      () => {
+        const due = told === 0 || !elapsed || now() - told >= TELL_MS;
+        if (!options.better || !due || leftOver(model, decoder).size) return;
+        options.better({ ...finished(decoder), elapsedMs: now() });
+        told = now();
+      },
+    );
+    decodes += decoder.decodes;
+    return { decoder, choice: found.choice };
+  };
+
+  const share = proof ? 1 - BOUND_SHARE : 1;
+  let { decoder } = run(share);
+  // What finds no place is taken out, so that nothing of it – half of a set-up, a crew – is left in the plan.
+  for (let left = leftOver(model, decoder); left.size; left = leftOver(model, decoder)) {
+    for (const [index, why] of left) {
+      late.set(index, why);
+      model.unfit.set(index, why);
+    }
+    decoder = run(share).decoder;
+  }
+  const answer = betterOf(finished(decoder), options.from ? asGiven(request, model, options.from) : null);
+  const bound =
+    proof && late.size === 0
+      ? boundOf(
+          model,
+          answer.objective,
+          options.rounds ?? BOUND_ROUNDS,
+          () => stop() || (elapsed !== undefined && now() >= timed),
+        )
+      : { terms: NO_TERMS, sum: 0 };
+  const held = proof && late.size === 0 ? heldWithout(model, bound.terms) : NO_TERMS;
+  return {
+    ...answer,
+    bound: held,
+    boundSum: Math.max(bound.sum, sumOf(held)),
+    elapsedMs: now(),
+    steps: taken,
+    decodes,
+  };
+}
+
+type Found = Omit<PlanAnswer, 'elapsedMs'>;
+
+/** A given plan as an answer, where it still keeps every rule and leaves nothing out that could be placed. */
+function asGiven(request: PlanRequest, model: Model, slots: readonly Slot[]): Found | null {
+  const at = new Map(model.jobs.map(({ id }, index) => [id, index]));
+  const minute = (instant: string) => Math.round((Date.parse(instant) - model.zero) / 60_000);
+  const puts = slots.flatMap(({ job, start, end, setupMinutes }): Put[] => {
+    const index = at.get(job);
+    if (index === undefined) return [];
+    return [{ job: index, bay: 0, technicians: [], start: minute(start), end: minute(end), setup: setupMinutes }];
+  });
+  const placed = new Set(puts.map(({ job }) => job));
+  if (model.jobs.some((_, index) => !placed.has(index) && !model.unfit.has(index))) return null;
+  const answer: Found = {
+    slots: slots.filter(({ job }) => at.has(job)),
+    unplaced: model.jobs.flatMap(({ id }, index) =>
+      placed.has(index) ? [] : [{ job: id, reason: model.unfit.get(index) ?? '' }],
+    ),
+    objective: termsOf(model, puts),
+    bound: NO_TERMS,
+  };
+  return checkPlan(request, answer).length ? null : answer;
+}
+
+const betterOf = (found: Found, given: Found | null): Found =>
+  given && (found.unplaced.length > given.unplaced.length || sumOf(given.objective) < sumOf(found.objective))
+    ? given
+    : found;
+
+/** Trailers held by what cannot be placed are held to the horizon, in every plan. */
+function heldWithout(model: Model, terms: Objective): Objective {
+  const held = new Set(
+    model.jobs.flatMap((job, index) => (job.outOfService && model.unfit.has(index) ? [job.trailer] : [])),
+  );
+  const others = [...held].filter(
+    (trailer) =>
+      !model.jobs.some((job, index) => job.trailer === trailer && job.outOfService && !model.unfit.has(index)),
+  );
+  return { ...terms, heldMinutes: terms.heldMinutes + others.length * model.horizon };
+}
