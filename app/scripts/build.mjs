@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { buildSync } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compressAll, walk } from './compress.mjs';
 
@@ -24,6 +25,16 @@ const drawn = readFileSync(page, 'utf8')
   .replace('<title data-rh="true"></title>', '');
 if (/<script(?![^>]*\bsrc=)/.test(drawn)) throw new Error('the page has an inline script');
 writeFileSync(page, drawn);
+
+buildSync({
+  entryPoints: [join(app, 'scripts', 'plan-worker.ts')],
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  outfile: join(dist, 'plan-worker.js'),
+  logLevel: 'warning',
+});
 
 // The whole program is kept on the device when a build is first seen, and served from there. Data never goes through
 // the service worker: the app keeps its own.
