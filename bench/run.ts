@@ -11,9 +11,10 @@ import { benchTwo, benchWrites } from './load';
 import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
+import { benchPlan } from './plan';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
-const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge, outage: benchOutage };
+const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge, plan: benchPlan, outage: benchOutage };
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
   pages: benchPages,
   writes: benchWrites,

@@ -185,3 +185,28 @@ test('a repair is found by its words, and its certificate goes on paper', async 
   await expect(page.getByText('Stud and nut', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('Tomas Rask, date')).toBeVisible();
 });
+
+test('a part that is missing holds its job up until it is here', async ({ browser, program }) => {
+  const technician = await deviceOf(browser, program.url, 'technician');
+  await shop(technician);
+  await expect(technician.getByText(/^On hold for 2 × Air bag/)).toBeVisible();
+  await technician.locator('a[href^="/job/"]').filter({ hasText: 'L-21' }).first().click();
+  await expect(technician.getByText(/^On hold for 2 × Air bag, expected/)).toBeVisible();
+  await press(technician, 'It is here. Air bag');
+  await allSent(technician);
+  await expect(technician.getByText(/^On hold/)).toHaveCount(0);
+  await expect(technician.getByText('2 in stock')).toBeVisible();
+});
+
+test('a report that was signed is added to, and stays as it was', async ({ browser, program }) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-12');
+  await driver
+    .getByRole('button', { name: /^Add to it/ })
+    .first()
+    .click();
+  await driver.getByLabel('What else?').fill('Only when it rains');
+  await press(driver, 'Add it');
+  await allSent(driver);
+  await expect(driver.getByText(/^Only when it rains – added by /)).toBeVisible();
+});

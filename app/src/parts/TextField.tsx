@@ -18,6 +18,8 @@ export interface TextFieldProps
     | 'onFocus'
   > {
   label: string;
+  /** What it is called where its label alone does not say of what it is. */
+  spoken?: string;
   /** What is wrong with what was written, in one sentence. */
   error?: string | null;
   maxLength?: number;
@@ -25,13 +27,13 @@ export interface TextFieldProps
 }
 
 /** Words to write, under their label. */
-export function TextField({ label, error, multiline, input, onChangeText, ...props }: TextFieldProps) {
+export function TextField({ label, spoken = label, error, multiline, input, onChangeText, ...props }: TextFieldProps) {
   return (
     <View className="gap-1">
       <Text bold>{label}</Text>
       <TextInput
         ref={input}
-        aria-label={label}
+        aria-label={spoken}
         multiline={multiline}
         autoCapitalize="none"
         className={`min-h-14 rounded-xl border-2 bg-card px-3 py-3 font-words text-body text-ink ${multiline ? 'min-h-24' : ''} ${error ? 'border-out' : 'border-edge'}`}

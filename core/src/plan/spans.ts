@@ -41,7 +41,3 @@ export function endAcross(spans: readonly Span[], start: number, minutes: number
   }
   return null;
 }
-
-/** The minutes of `spans` that lie in [from, to). */
-export const minutesIn = (spans: readonly Span[], from: number, to: number): number =>
-  spans.reduce((sum, span) => sum + Math.max(0, Math.min(span.to, to) - Math.max(span.from, from)), 0);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Sizes a plan is refused beyond: what a shop has, many times over. */
-export const MOST = {
+const MOST = {
   jobs: 1_000,
   people: 200,
   bays: 100,

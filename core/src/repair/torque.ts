@@ -20,7 +20,7 @@ const LB_FT_IN_NM = 1.355_817_948_331_4;
 const ROUGHLY = 0.5;
 
 /** A torque in N·m. Null where the text is none. The pound-foot: exact by definition (0.3048 m × 0.45359237 kg × g₀). */
-export function newtonMetres(text: string): number | null {
+function newtonMetres(text: string): number | null {
   const read = torqueSchema.shape.value.safeParse(text);
   if (!read.success) return null;
   const value = Number.parseInt(read.data, 10);

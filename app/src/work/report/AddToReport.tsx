@@ -14,7 +14,13 @@ export function AddToReport({ defect }: { defect: DefectView }) {
   const name = `${defectPlace(defect)}: ${defectWords(defect.code)}`;
   return (
     <>
-      <Button look="bare" label="Add to it …" hint={name} onPress={() => setOpen(true)} />
+      <Button
+        look="bare"
+        className="-my-2 ml-5 self-start"
+        label="Add to it …"
+        hint={name}
+        onPress={() => setOpen(true)}
+      />
       {open ? (
         <Drawer title={name} onClose={() => setOpen(false)}>
           <Text>The report stays as it was signed. What you add stands below it, with your name and the time.</Text>

@@ -89,27 +89,32 @@ export function FittedFields({ lots, set }: Pick<ReturnType<typeof useFitted>, '
         As it is printed on the part. Without a limit of its own, the old part’s stays in force.
       </Text>
       {lots.map(({ key, words, part, printed }) => (
-        <View key={key} className="flex-row flex-wrap gap-2 border-t border-line pt-2">
-          <View className="min-w-40 flex-1">
-            <TextField
-              label={`${words}: part number`}
-              value={printed.number}
-              maxLength={60}
-              onChangeText={(number) => set(key, { ...printed, number })}
-            />
-          </View>
-          {LIMITED_BY[part] ? (
-            <View className="min-w-40 flex-1">
+        <View key={key} className="gap-1 border-t border-line pt-2">
+          <Text bold>{words}</Text>
+          <View className="flex-row gap-2">
+            <View className="min-w-0 flex-1">
               <TextField
-                label={`${words}: its limit`}
-                placeholder={part === 'tyre' ? '4/32 in' : '5/16 in'}
-                value={printed.limit}
-                maxLength={40}
-                error={wrongLimit(printed)}
-                onChangeText={(limit) => set(key, { ...printed, limit })}
+                label="Part number"
+                spoken={`${words}: part number`}
+                value={printed.number}
+                maxLength={60}
+                onChangeText={(number) => set(key, { ...printed, number })}
               />
             </View>
-          ) : null}
+            {LIMITED_BY[part] ? (
+              <View className="min-w-0 flex-1">
+                <TextField
+                  label="Its limit"
+                  spoken={`${words}: its limit`}
+                  placeholder={part === 'tyre' ? '4/32 in' : '5/16 in'}
+                  value={printed.limit}
+                  maxLength={40}
+                  error={wrongLimit(printed)}
+                  onChangeText={(limit) => set(key, { ...printed, limit })}
+                />
+              </View>
+            ) : null}
+          </View>
         </View>
       ))}
     </View>

@@ -182,7 +182,6 @@ function Stages({ page }: { page: JobPage }) {
         {job.state === 'placed' && moving ? <Place page={page} act={act} /> : null}
       </Stage>
       <Stage title="Start" at="placed" state={job.state}>
-        {job.state === 'placed' ? <PartsNeeded page={page} may={false} /> : null}
         {may('start') ? (
           <Button
             tall
