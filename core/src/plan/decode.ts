@@ -1,6 +1,7 @@
 import { type Model, type ModelJob, NEVER, type Span } from './model';
 import { freeTime, pinnedStays, type Room, roomsOf, type Stay } from './shop';
 import { common } from './spans';
+import { endOfSplit, openFrom, teams } from './stretch';
 import { MOVED_WEIGHT, SUM_WEIGHTS } from './weights';
 
 /** A slot a caller was promised: moving it costs. */
@@ -86,6 +87,8 @@ export class Decoder {
   private readonly horizon: number;
   private readonly roomKinds: Int32Array;
   private readonly roomTo: Int32Array;
+  private readonly roomBefore: Int32Array;
+  private readonly trailerOfStay: Int32Array;
   private readonly roomFlex: Int32Array;
   private readonly roomHours: Int32Array;
   private readonly hours: (readonly Span[] | null)[];
@@ -167,6 +170,8 @@ export class Decoder {
   constructor(
     readonly model: Model,
     promised: ReadonlyMap<number, Promised> = new Map(),
+    /** Whether a visit may be part of the pinned stay that follows it in its room. */
+    private readonly joining = true,
   ) {
     this.free = model.jobs.flatMap((job, index) => (job.pinned || model.unfit.has(index) ? [] : [index]));
     const n = this.free.length;
@@ -221,6 +226,8 @@ export class Decoder {
     const r = this.rooms.length;
     this.roomKinds = Int32Array.from(this.rooms, ({ bay }) => model.bays[bay]?.kinds ?? 0);
     this.roomTo = Int32Array.from(this.rooms, ({ to }) => to);
+    this.roomBefore = Int32Array.from(this.rooms, ({ before }) => before);
+    this.trailerOfStay = Int32Array.from(this.stays, ({ trailer }) => trailers.get(trailer) ?? -1);
     this.roomFlex = Int32Array.from(this.rooms, ({ bay }) => model.bays[bay]?.flexibility ?? 0);
     const kindsOfHours = new Map<string, number>();
     const hours: (readonly Span[] | null)[] = [];
@@ -428,6 +435,10 @@ export class Decoder {
   /** The stay that a job's visit belongs to, as it was decoded last: visits that follow each other in one room are one. */
   stayOf(at: number): number {
     return this.state[this.atVisitStay + this.visit[at]!]!;
+  }
+  /** When a job must be done at the latest, for something pinned. */
+  latestOf(at: number): number {
+    return this.latest[at]!;
   }
   startOf(at: number): number {
     return this.kept.start[at]!;
@@ -683,6 +694,7 @@ export class Decoder {
       let best = NEVER;
       let bestRoom = -1;
       let bestSetup = 0;
+      let bestStay = 0;
       let blocked = -1;
       // What was searched last: another room with the same hours that is free between gives the same start.
       let searchedFrom = NEVER;
@@ -704,16 +716,22 @@ export class Decoder {
         const begin = free > from ? free : from;
         if (begin > best || (begin === best && best < NEVER && this.roomFlex[room]! >= this.roomFlex[bestRoom]!))
           continue;
-        const goesOn = S[this.atRoomStay + room] !== 0 && S[this.atRoomStay + room] === S[this.atTrailerStay + trailer];
-        const stay = goesOn ? S[this.atRoomStay + room]! : visit + 1;
-        const setup = this.setupOf(at, visit, stay, goesOn ? 0 : this.shunt);
+        let stay = this.stayIn(room, visit, trailer, begin);
+        let setup = this.setupOf(at, visit, stay, stay === visit + 1 ? this.shunt : 0);
         const known =
           begin >= searchedFrom &&
           begin <= searchedStart &&
           setup === searchedSetup &&
           this.roomHours[room] === searchedHours &&
           this.roomTo[room] === NEVER;
-        const start = known ? searchedStart : this.search(at, begin, this.minutes[at]! + setup, room, trailer);
+        let start = known ? searchedStart : this.search(at, begin, this.minutes[at]! + setup, room, trailer);
+        const really = start === NEVER ? stay : this.stayIn(room, visit, trailer, start);
+        if (really !== stay) {
+          // It begins only after its trailer was elsewhere: then it is a stay of its own.
+          stay = really;
+          setup = this.setupOf(at, visit, stay, stay === visit + 1 ? this.shunt : 0);
+          start = this.search(at, begin, this.minutes[at]! + setup, room, trailer);
+        }
         if (!known && this.roomTo[room] === NEVER) {
           searchedFrom = begin;
           searchedStart = start;
@@ -724,18 +742,44 @@ export class Decoder {
           best = start;
           bestRoom = room;
           bestSetup = setup;
+          bestStay = stay;
           if (!known || best !== start) for (let each = 0; each < people; each++) team1[each] = found[each]!;
         }
       }
       if (bestRoom >= 0) {
-        const goesOn =
-          S[this.atRoomStay + bestRoom] !== 0 && S[this.atRoomStay + bestRoom] === S[this.atTrailerStay + trailer];
-        S[this.atVisitStay + visit] = goesOn ? S[this.atRoomStay + bestRoom]! : visit + 1;
+        S[this.atVisitStay + visit] = bestStay;
         return this.put(at, visit, trailer, bestRoom, best, bestSetup);
       }
       if (blocked < 0) return this.leaveOut(at, visit, trailer);
       if (!this.finish(blocked)) return false;
     }
+  }
+
+  /**
+   * The stay that a visit begun at `start` would belong to in a room: one it goes on with, a pinned one it comes just
+   * before, or its own. Where the trailer is pinned elsewhere between, it is its own.
+   */
+  private stayIn(room: number, visit: number, trailer: number, start: number): number {
+    const S = this.state;
+    const standing = S[this.atRoomStay + room]!;
+    const fixed = this.fixedOf[trailer]!;
+    if (standing !== 0 && standing === S[this.atTrailerStay + trailer]) {
+      const left = S[this.atRoomFree + room]!;
+      let between = false;
+      for (let index = 0; index < fixed.length; index++)
+        if (fixed[index]!.from >= left && fixed[index]!.from < start) between = true;
+      if (!between) return standing;
+    }
+    if (!this.joins(room, trailer)) return visit + 1;
+    for (let index = 0; index < fixed.length; index++)
+      if (fixed[index]!.from > start && fixed[index]!.from < this.roomTo[room]!) return visit + 1;
+    return this.count + 1 + this.rooms[room]!.before;
+  }
+
+  /** Whether a room ends with a pinned stay of this very trailer. */
+  private joins(room: number, trailer: number): boolean {
+    const before = this.roomBefore[room]!;
+    return this.joining && before >= 0 && this.trailerOfStay[before] === trailer;
   }
 
   private betterRoom(room: number, than: number): boolean {
@@ -747,7 +791,7 @@ export class Decoder {
   private search(at: number, from: number, minutes: number, room: number, trailer: number): number {
     const hours = this.hours[this.roomHours[room]!]!;
     const last = Math.min(this.roomTo[room]!, this.latest[at]!, this.horizon);
-    if (this.splits[at] !== 0) return this.searchSplit(at, from, minutes, room, last);
+    if (this.splits[at] !== 0) return this.searchSplit(at, from, minutes, room, trailer, last);
     const fixed = this.fixedOf[trailer]!;
     let begin = from;
     for (;;) {
@@ -854,7 +898,8 @@ export class Decoder {
   }
 
   /** A job longer than any shift: one team, from shift to shift, with nothing between. */
-  private searchSplit(at: number, from: number, minutes: number, room: number, last: number): number {
+  private searchSplit(at: number, from: number, minutes: number, room: number, trailer: number, last: number): number {
+    const fixed = this.fixedOf[trailer]!;
     const open = this.model.bays[this.rooms[room]!.bay]!.open;
     let best = NEVER;
     for (const team of teams(this.crew[at]!, this.people[at]!, this.person[at]!)) {
@@ -868,6 +913,7 @@ export class Decoder {
         if (start >= to || start >= best) continue;
         const end = endOfSplit(shifts, free, start, minutes);
         if (end === null || end > last) continue;
+        if (fixed.some((stay) => start < stay.to && end > stay.from)) continue;
         best = start;
         for (const [index, each] of team.entries()) this.found[index] = each;
         break;
@@ -949,6 +995,12 @@ export class Decoder {
     S[this.atRoomVisit + room] = over ? 0 : visit + 1;
     S[this.atTrailerVisit + trailer] = over ? 0 : visit + 1;
     if (end > S[this.atRoomFree + room]!) S[this.atRoomFree + room] = end;
+    // Nobody comes between it and the pinned stay it is part of, nor does its trailer go elsewhere.
+    const before = this.roomBefore[room]!;
+    if (over && before >= 0 && S[this.atVisitStay + visit] === this.count + 1 + before) {
+      S[this.atRoomFree + room] = NEVER;
+      S[this.atTrailerEnd + trailer] = this.stays[before]!.to;
+    }
     S[this.atRoomStay + room] = S[this.atVisitStay + visit]!;
     S[this.atTrailerStay + trailer] = S[this.atVisitStay + visit]!;
   }
@@ -1057,45 +1109,4 @@ export class Decoder {
           ],
     );
   }
-}
-
-/** The first moment from `begin` on at which a place is open for so many minutes. */
-function openFrom(hours: readonly Span[], begin: number, minutes: number): number {
-  for (let index = 0; index < hours.length; index++) {
-    const { from, to } = hours[index]!;
-    if (to < begin + minutes) continue;
-    const start = from > begin ? from : begin;
-    if (start + minutes <= to) return start;
-  }
-  return NEVER;
-}
-
-/** The teams of so many that could do a long job: at most a few of them are tried. */
-function teams(crew: readonly number[], people: number, must: number): number[][] {
-  const MOST_TEAMS = 24;
-  const out: number[][] = [];
-  const build = (from: number, team: number[]) => {
-    if (out.length >= MOST_TEAMS) return;
-    if (team.length === people) {
-      if (must < 0 || team.includes(must)) out.push(team);
-      return;
-    }
-    for (let index = from; index < crew.length; index++) build(index + 1, [...team, crew[index]!]);
-  };
-  build(0, []);
-  return out;
-}
-
-/** The end of a split job begun at `start`: it fills every shift to its end until it is done; null where it cannot. */
-function endOfSplit(shifts: readonly Span[], free: readonly Span[], start: number, minutes: number): number | null {
-  let left = minutes;
-  for (const { from, to } of shifts) {
-    if (to <= start) continue;
-    const begin = Math.max(from, start);
-    const needed = Math.min(left, to - begin);
-    if (!free.some((span) => span.from <= begin && span.to >= begin + needed)) return null;
-    left -= needed;
-    if (left === 0) return begin + needed;
-  }
-  return null;
 }

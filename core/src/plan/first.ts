@@ -69,7 +69,9 @@ function walkOrder(decoder: Decoder, { kappa, holding, worked }: (typeof WAYS)[n
         continue;
       }
       const slack = Math.max(0, job.due - now - job.minutes);
-      const urgent = (job.outOfService ? holding : 0) + 100 * job.weight * Math.exp(-slack / kappa);
+      const latest = decoder.latestOf(at);
+      const must = latest < NEVER ? holding * Math.exp(-Math.max(0, latest - now - job.minutes) / kappa) : 0;
+      const urgent = must + (job.outOfService ? holding : 0) + 100 * job.weight * Math.exp(-slack / kappa);
       const press = urgent / (job.minutes * job.people);
       if (press > most) [first, most] = [at, press];
     }

@@ -136,6 +136,15 @@ function brokenBy(model: Model, index: number): Broken[] {
     (left, each) => common(left, model.technicians[each]?.shifts ?? []),
     bay?.open ?? [],
   );
+  const whole = pinned.setup;
+  if (!job.splits) {
+    // A set-up that no longer fits there is left to its mates.
+    const room = spans.find(({ from, to }) => from <= pinned.start && to >= pinned.start + job.minutes);
+    if (room) {
+      pinned.setup = Math.min(whole, room.to - pinned.start - job.minutes);
+      pinned.end = pinned.start + job.minutes + pinned.setup;
+    }
+  }
   const end = endAcross(spans, pinned.start, job.minutes + pinned.setup);
   const within = spans.some(({ from, to }) => from <= pinned.start && to >= pinned.end);
   if (end === null || (!within && !job.splits))

@@ -60,6 +60,8 @@ export interface Model {
   /** The instant that minute 0 stands for, in milliseconds. */
   zero: number;
   horizon: number;
+  /** The horizon to the fraction of a minute: so long is held what has no place. */
+  exactHorizon: number;
   shunt: number;
   jobs: ModelJob[];
   groups: Group[];
@@ -284,6 +286,7 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
     request,
     zero,
     horizon: Math.floor(request.horizonDays * MINUTES_A_DAY),
+    exactHorizon: request.horizonDays * MINUTES_A_DAY,
     shunt: request.setups.shunt ?? 0,
     groups,
     trailers: trailerIds,

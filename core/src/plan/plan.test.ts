@@ -3,6 +3,7 @@ import { checkPlan } from './check';
 import { jobShop, madeUpShop } from './made-up';
 import { modelOf } from './model';
 import { plan } from './plan';
+import { randomOf } from './random';
 import { PlanRefused } from './refused';
 import { sumOf } from './weights';
 import type { PlanJob, PlanRequest } from './wire';
@@ -247,6 +248,31 @@ test('pins of a plan are the plan: nothing moves', () => {
     }),
     { numRuns: 25 },
   );
+});
+
+test('with any of its slots pinned a plan keeps every rule, and they stay where they are', () => {
+  fc.assert(
+    fc.property(shops, fc.double({ min: 0.05, max: 0.9, noNaN: true }), (made, share) => {
+      const request = madeUpShop(made);
+      const first = plan(request, { steps: 60, proof: false });
+      const chance = randomOf(made.seed);
+      const jobs = request.jobs.map((job) => {
+        const slot = first.slots.find((each) => each.job === job.id && chance.next() < share);
+        return slot ? { ...job, pinned: { bay: slot.bay, technicians: slot.technicians, start: slot.start } } : job;
+      });
+      const asked = { ...request, jobs };
+      const again = plan(asked, { steps: 60, proof: false });
+      expect(checkPlan(asked, again)).toEqual([]);
+      for (const { id, pinned } of jobs)
+        if (pinned) expect(slotOf(again, id) ?? again.unplaced.find(({ job }) => job === id)).toBeDefined();
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('what has no place is held to the horizon, to the fraction of a minute', () => {
+  const request = shop([{ priority: 'out-of-service', minutes: 300 }], { horizonDays: 0.123456 });
+  expect(plan(request, quick).objective.heldMinutes).toBeCloseTo(0.123456 * 1_440, 6);
 });
 
 test('a stop ends it with the best plan so far', () => {

@@ -54,7 +54,7 @@ function termsOf(model: Model, puts: readonly Put[]): Objective {
   for (const [index, job] of model.jobs.entries()) {
     const end = ends.get(index);
     if (end !== undefined) late += job.weight * Math.max(0, end - job.due);
-    if (job.outOfService) held.set(job.trailer, Math.max(held.get(job.trailer) ?? 0, end ?? model.horizon));
+    if (job.outOfService) held.set(job.trailer, Math.max(held.get(job.trailer) ?? 0, end ?? model.exactHorizon));
   }
   return {
     heldMinutes: [...held.values()].reduce((sum, each) => sum + Math.max(0, each), 0),
@@ -152,6 +152,16 @@ const promisedOf = (model: Model, slots: readonly Slot[]): Map<number, Promised>
  * {@link PlanUnsound}, with its seed, where the checker refuses what was found.
  */
 export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
+  try {
+    return planned(request, options, true);
+  } catch (error) {
+    // A visit that was to be part of a pinned stay, and is not, since its trailer went elsewhere between.
+    if (!(error instanceof PlanUnsound) || !request.jobs.some((job) => job.pinned)) throw error;
+    return planned(request, options, false);
+  }
+}
+
+function planned(request: PlanRequest, options: PlanOptions, joining: boolean): Planned {
   const { elapsed, stop = () => false, proof = true } = options;
   const steps = options.steps ?? (elapsed ? Number.MAX_SAFE_INTEGER : STEPS);
   const timed = elapsed ? request.timeLimitMs : 0;
@@ -169,7 +179,7 @@ export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
     return answer;
   };
   const run = (share: number): { decoder: Decoder; choice: Choice } => {
-    const decoder = new Decoder(model, promised);
+    const decoder = new Decoder(model, promised, joining);
     const begun = now();
     const until = elapsed ? begun + (timed - begun) * share : 0;
     const given = options.from ? givenChoice(decoder, options.from) : null;
@@ -205,6 +215,7 @@ export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
       late.set(index, why);
       model.unfit.set(index, why);
     }
+    unpinWaiting(model, late);
     decoder = run(share).decoder;
   }
   const answer = betterOf(finished(decoder), options.from ? asGiven(request, model, options.from) : null);
@@ -257,6 +268,18 @@ const betterOf = (found: Found, given: Found | null): Found =>
     ? given
     : found;
 
+/** What is pinned, has not begun, and waits for what finds no place before it has none either. */
+function unpinWaiting(model: Model, late: Map<number, string>): void {
+  for (const [index, job] of model.jobs.entries()) {
+    const before = job.after.find((each) => model.unfit.has(each));
+    if (before === undefined || !job.pinned || job.pinned.begun) continue;
+    const why = `It is pinned, and ${model.jobs[before]?.id}, which it waits for, finds no place before it.`;
+    job.pinned = null;
+    late.set(index, why);
+    model.unfit.set(index, why);
+  }
+}
+
 /** Trailers held by what cannot be placed are held to the horizon, in every plan. */
 function heldWithout(model: Model, terms: Objective): Objective {
   const held = new Set(
@@ -266,5 +289,5 @@ function heldWithout(model: Model, terms: Objective): Objective {
     (trailer) =>
       !model.jobs.some((job, index) => job.trailer === trailer && job.outOfService && !model.unfit.has(index)),
   );
-  return { ...terms, heldMinutes: terms.heldMinutes + others.length * model.horizon };
+  return { ...terms, heldMinutes: terms.heldMinutes + others.length * model.exactHorizon };
 }

@@ -11,6 +11,8 @@ export interface Room {
   to: number;
   /** The pinned stay just before, to be gone on with by its own trailer; -1 where there is none. */
   after: number;
+  /** The pinned stay that ends it, to be joined by its own trailer; -1 where there is none. */
+  before: number;
 }
 
 /** Pinned jobs of one trailer that follow each other in one bay: its stay there. */
@@ -50,11 +52,11 @@ export function roomsOf({ bays }: Model, stays: readonly Stay[]): Room[] {
       let [from, after] = [0, -1];
       for (const [at, stay] of stays.entries()) {
         if (stay.bay !== index) continue;
-        if (stay.from > from) rooms.push({ bay: index, from, to: stay.from, after });
+        if (stay.from > from) rooms.push({ bay: index, from, to: stay.from, after, before: at });
         from = Math.max(from, stay.to);
         after = at;
       }
-      rooms.push({ bay: index, from, to: NEVER, after });
+      rooms.push({ bay: index, from, to: NEVER, after, before: -1 });
       return rooms;
     });
 }
