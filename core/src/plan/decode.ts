@@ -88,11 +88,13 @@ export class Decoder {
   private readonly roomKinds: Int32Array;
   private readonly roomTo: Int32Array;
   private readonly roomBefore: Int32Array;
+  private readonly roomOnly: Int32Array;
   private readonly trailerOfStay: Int32Array;
   private readonly roomFlex: Int32Array;
   private readonly roomHours: Int32Array;
   private readonly hours: (readonly Span[] | null)[];
-  private readonly fixedOf: { from: number; to: number; bay: number }[][] = [];
+  /** When each trailer is worked on by what is pinned, in order. */
+  private readonly fixedOf: Span[][] = [];
   private readonly spanRoom: number;
 
   // Of the choice being decoded.
@@ -227,6 +229,7 @@ export class Decoder {
     this.roomKinds = Int32Array.from(this.rooms, ({ bay }) => model.bays[bay]?.kinds ?? 0);
     this.roomTo = Int32Array.from(this.rooms, ({ to }) => to);
     this.roomBefore = Int32Array.from(this.rooms, ({ before }) => before);
+    this.roomOnly = Int32Array.from(this.rooms, ({ only }) => (only < 0 ? -1 : (trailers.get(only) ?? this.count)));
     this.trailerOfStay = Int32Array.from(this.stays, ({ trailer }) => trailers.get(trailer) ?? -1);
     this.roomFlex = Int32Array.from(this.rooms, ({ bay }) => model.bays[bay]?.flexibility ?? 0);
     const kindsOfHours = new Map<string, number>();
@@ -251,7 +254,7 @@ export class Decoder {
       return list;
     };
     for (const [trailer, at] of trailers)
-      this.fixedOf[at] = this.stays.flatMap((stay) => (stay.trailer === trailer ? [stay] : []));
+      this.fixedOf[at] = this.stays.flatMap((stay) => (stay.trailer === trailer ? stay.slots : []));
 
     const time = freeTime(model);
     const people = time.length;
@@ -382,15 +385,14 @@ export class Decoder {
       cost += SUM_WEIGHTS.heldMinutes * (least - known);
       S[this.atHeldEnd + trailer] = least;
     }
-    for (const [stay, { trailer, to, groups }] of this.stays.entries()) {
+    for (const [stay, { trailer, slots, groups }] of this.stays.entries()) {
       const own = jobs.findIndex((job) => job.trailer === trailer);
       for (const group of groups) if (group >= 0) S[this.atGroupStay + group] = this.count + 1 + stay;
       if (own < 0) continue;
       const at = this.trailer[own]!;
-      // A trailer that stands in a bay now goes on from there; what is pinned for later is gone round.
-      if (this.stays[stay]!.from <= 0) {
-        S[this.atTrailerEnd + at] = Math.max(S[this.atTrailerEnd + at]!, to);
-      }
+      // A trailer that is worked on now goes on from there; what is pinned for later is gone round.
+      for (const slot of slots)
+        if (slot.from <= 0) S[this.atTrailerEnd + at] = Math.max(S[this.atTrailerEnd + at]!, slot.to);
       S[this.atTrailerStay + at] = this.count + 1 + stay;
     }
     for (const [person, spans] of time.entries()) {
@@ -703,7 +705,7 @@ export class Decoder {
       let searchedHours = -1;
       for (let index = 0; index < fits.length; index++) {
         const room = fits[index]!;
-        if (only >= 0 && only !== room) continue;
+        if ((only >= 0 && only !== room) || (this.roomOnly[room]! >= 0 && this.roomOnly[room] !== trailer)) continue;
         const standing = S[this.atRoomVisit + room]! - 1;
         if (standing >= 0) {
           const earlier =

@@ -268,15 +268,19 @@ const betterOf = (found: Found, given: Found | null): Found =>
     ? given
     : found;
 
-/** What is pinned, has not begun, and waits for what finds no place before it has none either. */
+/** What waits for something that finds no place has none either, be it pinned, unless it has begun. */
 function unpinWaiting(model: Model, late: Map<number, string>): void {
-  for (const [index, job] of model.jobs.entries()) {
-    const before = job.after.find((each) => model.unfit.has(each));
-    if (before === undefined || !job.pinned || job.pinned.begun) continue;
-    const why = `It is pinned, and ${model.jobs[before]?.id}, which it waits for, finds no place before it.`;
-    job.pinned = null;
-    late.set(index, why);
-    model.unfit.set(index, why);
+  for (let more = true; more; ) {
+    more = false;
+    for (const [index, job] of model.jobs.entries()) {
+      const before = job.after.find((each) => model.unfit.has(each));
+      if (before === undefined || model.unfit.has(index) || job.pinned?.begun) continue;
+      const why = `${job.pinned ? 'It is pinned, and' : 'It waits for'} ${model.jobs[before]?.id}, which ${job.pinned ? 'it waits for, finds no place before it' : 'finds no place'}.`;
+      job.pinned = null;
+      late.set(index, why);
+      model.unfit.set(index, why);
+      more = true;
+    }
   }
 }
 

@@ -13,6 +13,8 @@ export interface Room {
   after: number;
   /** The pinned stay that ends it, to be joined by its own trailer; -1 where there is none. */
   before: number;
+  /** The only trailer that may use it: it lies between two pinned jobs of one stay. -1 for any. */
+  only: number;
 }
 
 /** Pinned jobs of one trailer that follow each other in one bay: its stay there. */
@@ -22,6 +24,8 @@ export interface Stay {
   from: number;
   to: number;
   groups: number[];
+  /** When it is worked on there, in order. */
+  slots: Span[];
 }
 
 /** The stays that the pinned jobs make, in their order of time. */
@@ -34,10 +38,11 @@ export function pinnedStays({ jobs }: Model): Stay[] {
     const own =
       inBay && inBay === ofTrailer
         ? inBay
-        : { bay, trailer: job.trailer, from: start, to: end, groups: [] as number[] };
+        : { bay, trailer: job.trailer, from: start, to: end, groups: [] as number[], slots: [] as Span[] };
     if (own !== inBay) stays.push(own);
     own.to = Math.max(own.to, end);
     own.groups.push(job.group);
+    own.slots.push({ from: start, to: end });
   }
   return stays;
 }
@@ -52,11 +57,23 @@ export function roomsOf({ bays }: Model, stays: readonly Stay[]): Room[] {
       let [from, after] = [0, -1];
       for (const [at, stay] of stays.entries()) {
         if (stay.bay !== index) continue;
-        if (stay.from > from) rooms.push({ bay: index, from, to: stay.from, after, before: at });
+        if (stay.from > from) rooms.push({ bay: index, from, to: stay.from, after, before: at, only: -1 });
+        for (const [place, slot] of stay.slots.entries()) {
+          const next = stay.slots[place + 1];
+          if (next && next.from > Math.max(0, slot.to))
+            rooms.push({
+              bay: index,
+              from: Math.max(0, slot.to),
+              to: next.from,
+              after: at,
+              before: at,
+              only: stay.trailer,
+            });
+        }
         from = Math.max(from, stay.to);
         after = at;
       }
-      rooms.push({ bay: index, from, to: NEVER, after, before: -1 });
+      rooms.push({ bay: index, from, to: NEVER, after, before: -1, only: -1 });
       return rooms;
     });
 }
