@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
 import { allSent, asked, deviceOf, enter, expect, openTrailer, press, test } from './program';
 
 const WIDE = { width: 1280, height: 800 };
@@ -209,4 +210,79 @@ test('a report that was signed is added to, and stays as it was', async ({ brows
   await press(driver, 'Add it');
   await allSent(driver);
   await expect(driver.getByText(/^Only when it rains – added by /)).toBeVisible();
+});
+
+/** Sends a command as whoever is signed in on a page: what leads up to a test, not what it is about. */
+const command = (page: Page, name: string, body: object) =>
+  page.evaluate(
+    async ([to, sent]) => {
+      const headers = { 'content-type': 'application/json' };
+      const answer = await fetch(`/api/v1/commands/${to}`, { method: 'POST', headers, body: JSON.stringify(sent) });
+      if (!answer.ok) throw new Error(await answer.text());
+    },
+    [name, { id: uuidv7(), at: new Date().toISOString(), body }] as const,
+  );
+const get = <T>(page: Page, path: string): Promise<T> =>
+  page.evaluate(async (asked) => (await fetch(`/api/v1${asked}`)).json(), path);
+
+interface Named {
+  id: string;
+  name: string;
+  role: string;
+  version: number;
+  work: { qualifications: { name: string; until: string | null }[] };
+}
+
+/** A job by a template on a trailer, started by the technician. */
+async function started(foreman: Page, technician: Page, number: string, code: string, template: string, end: object[]) {
+  const { units } = await get<{ units: { id: string }[] }>(foreman, `/units?text=${number}`);
+  const { bays } = await get<{ bays: { id: string }[] }>(foreman, '/shop');
+  const [unit, bay] = [units[0]?.id, bays[0]?.id];
+  const [defect, job] = [uuidv7(), uuidv7()];
+  const place = { axle: null, side: null, tyre: null, ...end[0] };
+  await command(foreman, 'report-defect', { defect, unit, code, place, words: '' });
+  const work = [{ template, ends: end }];
+  const defects = [{ defect, version: 1 }];
+  await command(foreman, 'make-job', { job, unit, title: code, defects, minutes: 60, wheelsOff: false, work });
+  const day = new Date().toISOString().slice(0, 10);
+  await command(foreman, 'place-job', { job, version: 1, bay, day });
+  await command(technician, 'start-job', { job, version: 2 });
+  const page = await get<{ work: { steps: { key: string }[] } }>(technician, `/jobs/${job}`);
+  for (const { key } of page.work.steps) await command(technician, 'tick-step', { job, step: key, done: true });
+  return job;
+}
+
+test('whose paper has expired cannot sign, and is told which', async ({ browser, program }) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman', { viewport: WIDE });
+  const technician = await deviceOf(browser, program.url, 'technician');
+  const { people } = await get<{ people: Named[] }>(foreman, '/people');
+  const own = people.find(({ name }) => name === 'Tomas Rask') as Named;
+  const qualifications = [...own.work.qualifications, { name: 'Welder', until: '2020-01-31' }];
+  const form = { name: own.name, role: own.role, work: { ...own.work, qualifications } };
+  await command(foreman, 'set-person', { person: own.id, version: own.version, form });
+  const job = await started(foreman, technician, 'H-12', 'cross-member', 'crack', []);
+  await command(technician, 'finish-job', { job, version: 3, done: 'Welded' });
+  await technician.goto(`${program.url}/job/${job}`);
+  await technician.getByLabel('Statement').fill('Welded and seen');
+  await press(technician, 'Sign and certify');
+  await press(technician, /refused. See why/);
+  await expect(technician.getByText(/paper as Welder has expired/).first()).toBeVisible();
+});
+
+test('the pad of the re-measure knows the part that was fitted new', async ({ browser, program }) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman', { viewport: WIDE });
+  const technician = await deviceOf(browser, program.url, 'technician');
+  const job = await started(foreman, technician, 'H-12', 'chamber-loose', 'chamber', [{ axle: 1, side: 'left' }]);
+  const taken = await get<{ parts: { part: string; needed: number }[] }>(technician, `/jobs/${job}`);
+  for (const { part, needed } of taken.parts)
+    await command(technician, 'take-part', { job, use: uuidv7(), part, count: needed });
+  await technician.goto(`${program.url}/job/${job}`);
+  await technician.getByLabel('Chamber, 1L: part number').fill('CH-30L');
+  await technician.getByLabel('What was done').fill('Chamber renewed');
+  await press(technician, 'Repair is done');
+  await allSent(technician);
+  await technician.getByRole('button', { name: /^Measure again/ }).click();
+  await press(technician, '100 psi');
+  await expect(technician.getByText(/^Fitted new .*CH-30L/)).toBeVisible();
+  await expect(technician.getByText('Not read since')).toBeVisible();
 });

@@ -22,6 +22,7 @@ export type DefectAct =
   | 'defer'
   | 'join'
   | 'bring back'
+  | 'see due'
   | 'find nothing at'
   | 'dismiss'
   | 'take back the answer to'
@@ -51,7 +52,9 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
     who: SHOP,
     needs: ['a reason', 'a day ahead', 'a rule that lets it wait'],
   },
-  { act: 'bring back', from: ['measuring', 'deferred'], to: 'reported', who: EVERYBODY },
+  { act: 'bring back', from: ['measuring'], to: 'reported', who: BENCH },
+  // Whoever reads the meter it was put off until: nobody answers anything by it.
+  { act: 'see due', from: ['deferred'], to: 'reported', who: EVERYBODY },
   { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
   { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
   { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },

@@ -25,7 +25,7 @@ async function bringBackDriven(
     ({ state, untilMeter }) => state === 'deferred' && untilMeter && distance(untilMeter) <= distance(reads),
   );
   const back: Changed[] = [];
-  for (const row of due) back.push(changed('defect', row.id, await moveDefect(doing, row, 'bring back')));
+  for (const row of due) back.push(changed('defect', row.id, await moveDefect(doing, row, 'see due')));
   return back;
 }
 

@@ -26,7 +26,7 @@ import { startInspection } from '../../../session/start-inspection';
 import type { StageProps } from './stage';
 
 function MeasureAgain({ page }: { page: JobPage }) {
-  const { job, defects, standing } = page;
+  const { job, defects, standing, fitted } = page;
   const session = useSession();
   const unit = useUnit(job.unit.id);
   const [draft, setDraft] = useState<string | null>(null);
@@ -49,7 +49,11 @@ function MeasureAgain({ page }: { page: JobPage }) {
     const inspection =
       draft ??
       (await startInspection({
-        unit: { ...job.unit, standing: unit.data?.standing ?? standing },
+        unit: {
+          ...job.unit,
+          standing: unit.data?.standing ?? standing,
+          lives: [...(unit.data?.lives ?? []), ...fitted],
+        },
         session,
         by: { job: job.id, steps },
       }));
