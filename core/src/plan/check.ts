@@ -195,7 +195,7 @@ class Check {
     }
   }
 
-  /** With what is pinned the shares are as they were: never less than once, and never negative. */
+  /** With what is pinned the shares are as a caller or an earlier plan had them: only that none is negative is held against it. */
   private pinnedSetups(stay: readonly Placed[]): void {
     for (const { job, slot } of stay) if (slot.setupMinutes < 0) this.say('4', job.id, 'a set-up takes no time back');
   }

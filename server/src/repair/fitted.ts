@@ -1,4 +1,13 @@
-import { type FittedForm, type JobWork, LIMITED_BY, type PartLife } from '@zealous-axle/core';
+import {
+  type FittedForm,
+  type JobWork,
+  LIMITED_BY,
+  must,
+  type PartLife,
+  parseLength,
+  type Unit,
+  wheelEnd,
+} from '@zealous-axle/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
@@ -42,6 +51,13 @@ export const fittedIn = async (store: FleetStore, jobId: string): Promise<PartLi
     lifeOf,
   );
 
+/** Both tyres of a dual end go by one limit: a looser one of the new tyre does not loosen the tyre beside it. */
+function loosensItsMate(unit: Unit, { part, axle, side, tyre }: Omit<FittedForm, 'limit'>, limit: string): boolean {
+  const now = wheelEnd(unit, axle, side)?.maker?.tread;
+  if (part !== 'tyre' || tyre === null || tyre === 'single' || !now) return false;
+  return must(parseLength(limit, 'none')) < must(parseLength(now.value, 'none'));
+}
+
 /**
  * Begins the lives of what a job fitted. A maker's limit read off a part takes the place of the old part's at that end;
  * where none was read, the old one stays.
@@ -66,8 +82,10 @@ export async function fitParts(
     });
     const reading = LIMITED_BY[each.part];
     if (!limit || !reading) continue;
+    const unit = found(await findUnit(store, row.unitId));
+    if (loosensItsMate(unit, each, limit)) continue;
     const source = `On the part${each.number ? ` (${each.number})` : ''}`;
-    await limitAt(store, found(await findUnit(store, row.unitId)), {
+    await limitAt(store, unit, {
       ...each,
       reading,
       limit: { value: limit, source },

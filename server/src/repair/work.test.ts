@@ -307,6 +307,20 @@ test('a part that is missing is ordered, holds the job up until it comes, and co
   );
 });
 
+test('a looser limit of one new tyre of a dual does not loosen its mate', async () => {
+  const { fleet, who, done, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
+  const strict = { value: '5/32 in', source: 'cast on it' };
+  await done('technician', 'set-maker-limit', { unit: fleet.unit, ...left, reading: 'tread', limit: strict });
+  await tickAll();
+  await takeAll();
+  await torque('snug');
+  await torque('full');
+  const tyre = { part: 'tyre', ...left, tyre: 'outer', number: 'TR-9', limit: '2/32 in' };
+  expect((await finish({ fitted: [tyre] })).status).toBe(200);
+  const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
+  expect([unit.lives[0].limit, unit.axles[0].ends.left.maker.tread]).toEqual(['2/32 in', strict]);
+});
+
 test('a new tyre begins a life with its number and limit; the old one’s readings are not of it', async () => {
   const { fleet, who, page, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
   expect((await page()).work.renews).toEqual([{ part: 'tyre', ...left }]);
