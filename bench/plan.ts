@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { type Planned, type PlanRequest, plan, replan, sumOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
-import { jobShop, madeUpShop } from '../core/src/plan/made-up';
+import { jobShop, madeUpShop } from '../core/src/plan/solver/made-up';
 import { middle, round, say } from './figures';
 
 /** Two threads, as the server has on such a machine; the built thread of the server is what is measured. */

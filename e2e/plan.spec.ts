@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { APIRequestContext } from '@playwright/test';
-import { checkPlan, type PlanAnswer, type PlanRequest, plan } from '../core/src/plan';
-import { madeUpShop } from '../core/src/plan/made-up';
+import { checkPlan, type PlanAnswer, type PlanRequest, plan } from '../core/src/plan/solver';
+import { madeUpShop } from '../core/src/plan/solver/made-up';
 import { expect, test } from './program';
 
 const STEPS = 3_000;
@@ -21,14 +21,14 @@ test('the planner in the browser is small, and gives the plan that it gives here
   await page.goto(program.url);
   const there = await page.evaluate(
     (asked) =>
-      new Promise<{ planned: PlanAnswer }>((resolve) => {
+      new Promise<{ done: PlanAnswer }>((resolve) => {
         const own = new Worker('/plan-worker.js');
         own.onmessage = ({ data }) => resolve(data);
         own.postMessage(asked);
       }),
-    { request, steps: STEPS },
+    { ask: 'plan', number: 1, request, steps: STEPS },
   );
-  expect(there.planned.slots).toEqual(plan(request, { steps: STEPS }).slots);
+  expect(there.done.slots).toEqual(plan(request, { steps: STEPS }).slots);
 });
 
 test('the server plans in threads beside its other work, and says when all of them are taken', async ({

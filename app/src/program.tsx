@@ -8,6 +8,7 @@ import { Yard as YardList } from './work/yard/Yard';
 
 export { Frame } from './parts/Frame';
 export { NotFound } from './parts/NotFound';
+export { Bays } from './work/fleet/Bays';
 export { Gone } from './work/fleet/Gone';
 export { LimitBook } from './work/fleet/LimitBook';
 
@@ -22,6 +23,7 @@ export { Combine } from './work/inspection/Combine';
 export { Gauges } from './work/inspection/Gauges';
 export { Inspect } from './work/inspection/Inspect';
 export { VerdictSheet } from './work/inspection/sheet/VerdictSheet';
+export { Plan } from './work/plan/Plan';
 export { Paper } from './work/records/Printout';
 export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';

@@ -3,6 +3,7 @@ import { DEFECT_COMMANDS } from './defects';
 import { FLEET_COMMANDS } from './fleet';
 import { INSPECTION_COMMANDS } from './inspection';
 import type { Command, Role } from './life';
+import { PLAN_COMMANDS } from './plan';
 import { RECORD_COMMANDS } from './records';
 import { REPAIR_COMMANDS } from './repair';
 
@@ -16,6 +17,7 @@ export const COMMANDS = {
   ...INSPECTION_COMMANDS,
   ...RECORD_COMMANDS,
   ...FLEET_COMMANDS,
+  ...PLAN_COMMANDS,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

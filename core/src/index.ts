@@ -9,6 +9,7 @@ export * from './life';
 export * from './limits';
 export * from './measure';
 export * from './patterns';
+export * from './plan';
 export * from './problem';
 export * from './reading';
 export * from './records';

@@ -23,7 +23,7 @@ import {
   webRoutes,
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
-import { type Planner, planRoutes } from './plan';
+import { boardRoutes, type Planner, planRoutes } from './plan';
 import { fileRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
 import { gaugeRoutes } from './standins';
@@ -93,6 +93,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       commandRoutes(v1, parts, doCommand as DoCommand);
       judgeRoutes(v1);
       planRoutes(v1, parts.planner);
+      boardRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },

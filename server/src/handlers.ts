@@ -25,8 +25,10 @@ import {
   resetPerson,
   saveBay,
   saveRoute,
+  setDeparture,
   setFitted,
   setFleetRules,
+  setHolidays,
   setMakerLimit,
   setOwnUnits,
   setPerson,
@@ -44,6 +46,7 @@ import {
   startInspection,
   takeReading,
 } from './inspection';
+import { askPlan, cancelPlan, movesPlan, publishPlan, putPlanAside, unitsPlanned, watchPlan } from './plan';
 import { importReadings, importUnits, unitsInFile } from './records';
 import {
   askRoad,
@@ -71,7 +74,7 @@ import {
   torqueWheel,
 } from './repair';
 import { type Actor, type Clock, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
-import type { Database } from './store';
+import type { Database, FleetStore } from './store';
 import { keepYard } from './yard';
 
 /** What each command does. One file per thing that is acted on. */
@@ -126,6 +129,12 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'set-person-left': setPersonLeft,
   'reset-person': resetPerson,
   'save-bay': saveBay,
+  'set-holidays': setHolidays,
+  'set-departure': setDeparture,
+  'ask-plan': askPlan,
+  'cancel-plan': cancelPlan,
+  'put-plan-aside': putPlanAside,
+  'publish-plan': publishPlan,
   'set-unit': setUnit,
   'set-chamber': setChamber,
   'set-unit-state': setUnitState,
@@ -146,7 +155,16 @@ const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = {
   'import-readings': unitsInFile,
   hook: unitsCoupled,
   drop: unitsCoupled,
+  'publish-plan': unitsPlanned,
 };
+
+/** What is kept in step with a command: the yard's rows, and the plan where it may no longer stand. */
+const derivedOf =
+  (name: CommandName, fleet: string) =>
+  async (store: FleetStore, units: readonly string[]): Promise<void> => {
+    await keepYard(store, units);
+    if (movesPlan(name)) await watchPlan(store, fleet, name);
+  };
 
 /** Does one command, by whoever is signed in. */
 export const doCommand = <N extends CommandName>(
@@ -156,4 +174,10 @@ export const doCommand = <N extends CommandName>(
   sent: SentCommand<N>,
   clock: Clock,
 ): Promise<CommandAnswer> =>
-  runCommand(db, session, { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: keepYard }, sent, clock);
+  runCommand(
+    db,
+    session,
+    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session.fleet.id) },
+    sent,
+    clock,
+  );

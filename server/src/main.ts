@@ -1,13 +1,12 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import { buildApp } from './app';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
 import { foundFleet, foundingSchema } from './fleet';
-import { openPlanner } from './plan';
 import { readSettings, type Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
+import { openWorker, plannerHere } from './worker';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
@@ -46,10 +45,9 @@ async function main(): Promise<void> {
   const { pool, db } = connect(url);
   const live = openLive(url);
   const { web, log, secure, offlineDays } = settings;
-  const planner = openPlanner(join(__dirname, 'plan-thread.js'), settings.planThreads, (message) =>
-    process.stderr.write(`A plan was refused by its checker and not shown: ${message}\n`),
-  );
+  const planner = plannerHere(settings);
   const app = await buildApp({ db, now, live, planner, web, log, secure, offlineDays });
+  const queue = await openWorker(settings, { db, live, planner });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
   say(`\nZealous Axle is at ${address}`);
@@ -72,6 +70,7 @@ async function main(): Promise<void> {
     // What is being answered is answered; whoever takes longer than this is cut off.
     setTimeout(() => process.exit(1), LONGEST_STOP_MS).unref();
     await app.close();
+    await queue.close();
     await planner.close();
     await live.close();
     await pool.end();

@@ -1,5 +1,6 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type {
+  Board,
   DefectsPage,
   InspectionsPage,
   JobPage,
@@ -17,6 +18,7 @@ import { call, Refused } from './client';
 
 /** Answers nobody looks at leave the window's memory after this long; the device keeps them. */
 const UNSEEN_MS = 5 * 60_000;
+const PLAN_AGAIN_MS = 60_000;
 
 /** Answers are shown at once as last known, and read again behind it. */
 export const queryClient = new QueryClient({
@@ -37,6 +39,9 @@ export const unitQuery = (id: string) => ({
   queryFn: () => call<UnitPage>('GET', `/units/${id}`),
 });
 export const useUnit = (id: string) => useQuery({ ...unitQuery(id), enabled: id !== '' });
+/** The plan; looked at again while the clock moves, since what has begun and what is late follows from it. */
+export const usePlan = () =>
+  useQuery({ queryKey: ['plan'], queryFn: () => call<Board>('GET', '/plan'), refetchInterval: PLAN_AGAIN_MS });
 export const useShop = () => useQuery({ queryKey: ['shop'], queryFn: () => call<Shop>('GET', '/shop') });
 export const useTemplates = () =>
   useQuery({ queryKey: ['templates'], queryFn: () => call<Templates>('GET', '/templates') });

@@ -7,11 +7,11 @@ import type { YardAnswer } from './yard';
 
 /** Something happened: a command by name, or that much may have been missed; on a unit, on none (null), or on one not known here. */
 export interface Happened {
-  type: CommandName | 'read-again';
+  type: CommandName | 'read-again' | 'plan';
   unit?: string | null;
 }
 
-const isCommand = (type: Happened['type']): type is CommandName => type !== 'read-again';
+const isCommand = (type: Happened['type']): type is CommandName => type !== 'read-again' && type !== 'plan';
 
 /** The unit an answer is about, where it is about one. */
 function unitOf({ queryKey, state }: Query): string | undefined {
@@ -38,6 +38,14 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'lapse-retorque',
   ].includes(type);
 
+/** Commands that change the plan, or what it follows from. */
+const CHANGES_PLAN = (type: CommandName): boolean =>
+  CHANGES_SHOP(type) ||
+  CHANGES_SET_UP(type) ||
+  type.endsWith('-plan') ||
+  type === 'put-plan-aside' ||
+  ['set-holidays', 'set-departure', 'hold-trailer', 'release-trailer', 'save-part'].includes(type);
+
 const SHOP_DATA: Partial<Record<CommandName, string>> = {
   'save-part': 'parts',
   'take-part': 'parts',
@@ -46,9 +54,16 @@ const SHOP_DATA: Partial<Record<CommandName, string>> = {
 };
 const SET_UP = ['set-up', 'people', 'gone'];
 const CHANGES_SET_UP = (type: CommandName): boolean =>
-  ['add-unit', 'import-units', 'set-unit', 'set-unit-state', 'set-chamber', 'record-sticker', 'save-bay'].includes(
-    type,
-  ) ||
+  [
+    'add-unit',
+    'import-units',
+    'set-unit',
+    'set-unit-state',
+    'set-chamber',
+    'record-sticker',
+    'save-bay',
+    'set-holidays',
+  ].includes(type) ||
   type.endsWith('-person') ||
   type === 'set-person-left';
 
@@ -94,7 +109,9 @@ const isUnanswered = ({ state }: Query): boolean => state.data === undefined;
 /** Reads again what an event touches, and nothing else. */
 export function refresh(events: readonly Happened[]): void {
   const commands = events.map(({ type }) => type).filter(isCommand);
-  if (commands.length < events.length) return void queryClient.invalidateQueries();
+  if (events.some(({ type }) => type === 'read-again')) return void queryClient.invalidateQueries();
+  if (events.some(({ type }) => type === 'plan')) void queryClient.invalidateQueries({ queryKey: ['plan'] });
+  if (commands.length === 0) return;
   const units = new Set(events.flatMap(({ unit }) => unit ?? []));
   const unknown = events.some(
     ({ type, unit }) =>
@@ -103,6 +120,7 @@ export function refresh(events: readonly Happened[]): void {
   );
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
+    if (name === 'plan') return commands.some(CHANGES_PLAN);
     if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
     if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);

@@ -13,7 +13,7 @@ import { changePerson, isKept, keepSession } from './session';
 
 /** What changes what a fleet judges by, or how a person reads it. */
 const changesRules = ({ type }: Happened): boolean =>
-  type === 'read-again' || ['fleet', 'self'].includes(commandOf(type).about);
+  type === 'read-again' || (type !== 'plan' && ['fleet', 'self'].includes(commandOf(type).about));
 
 /** Asks the server who is signed in and what the fleet judges by; without a server the last known stands. */
 export const renewSession = () =>

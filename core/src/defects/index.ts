@@ -11,6 +11,7 @@ export {
   type Reported,
   SEVERITIES,
   type Severity as Urgency,
+  urgencyOf,
 } from './propose';
 export * from './seen';
 export * from './views';

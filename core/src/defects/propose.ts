@@ -93,8 +93,9 @@ const sameFault = (one: Reported, other: Reported): boolean =>
 /** Held until it is repaired by practice, where the law names no figure. */
 export const heldByPractice = (code: string): boolean => urgency.holds.includes(code);
 
-function severity(
-  { code, words, holds, measured: known }: Reported,
+/** How much a report presses, and the rule that says so. */
+export function urgencyOf(
+  { code, words, holds, measured: known }: Pick<Reported, 'code' | 'words' | 'holds' | 'measured'>,
   book: 'na' | 'gb',
 ): Pick<Proposal, 'severity' | 'because'> {
   const rule = severityOf(code, book);
@@ -119,7 +120,7 @@ export function proposalFor(
   book: 'na' | 'gb',
   { open, repaired, today }: { open: readonly Reported[]; repaired: readonly Repaired[]; today: Day },
 ): Proposal {
-  const own = severity(report, book);
+  const own = urgencyOf(report, book);
   const joins = open.find((each) => each.id < report.id && sameFault(report, each))?.id ?? null;
   const before = repaired.find(
     (each) =>

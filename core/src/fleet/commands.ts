@@ -4,6 +4,7 @@ import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { BOOK_IDS, policiesSchema, STICKER_MEANS, stickerMonth } from '../limits';
 import { dayText, displayUnitsSchema, distanceText, wordsText } from '../measure';
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import { bayWorkSchema, holidaysSchema } from './bays';
 import { COUPLING_LIFE } from './combination';
 import { PAPER_NAMES } from './papers';
 import { onceCodeText, personFormSchema, signInText } from './people';
@@ -57,7 +58,18 @@ export const FLEET_COMMANDS = {
   'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() })),
   /** Ends their sessions and their password: a code lets them set a new one. */
   'reset-person': command('fleet', SHOP, z.strictObject({ person: id, version, code: onceCodeText })),
-  'save-bay': command('fleet', SHOP, z.strictObject({ bay: id, name: wordsText(40) })),
+  /** A bay's name, and what it is fit for and when; that stays as it is where it is not said. */
+  'save-bay': command('fleet', SHOP, z.strictObject({ bay: id, name: wordsText(40), work: bayWorkSchema.optional() })),
+  'set-holidays': command('fleet', SHOP, z.strictObject({ version, holidays: holidaysSchema })),
+  /** When a unit leaves next, and where to; null where it is not known any more. */
+  'set-departure': command(
+    'unit',
+    SHOP,
+    z.strictObject({
+      unit: id,
+      departure: z.strictObject({ at: z.iso.datetime({ offset: true }), to: z.string().trim().max(60) }).nullable(),
+    }),
+  ),
   'set-fleet-rules': command(
     'fleet',
     SHOP,

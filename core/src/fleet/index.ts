@@ -1,6 +1,17 @@
 /** The fleet: its people, its rules, its routes and papers. */
 
 export {
+  BAY_KINDS,
+  type BayKind,
+  type BayView,
+  type BayWork,
+  bayViewSchema,
+  bayWorkSchema,
+  type Holidays,
+  holidaysSchema,
+  NO_BAY_WORK,
+} from './bays';
+export {
   COUPLING_LIFE,
   type CoupledUnit,
   coupledUnitSchema,
@@ -11,6 +22,17 @@ export {
   whyNotBehind,
 } from './combination';
 export { FLEET_COMMANDS } from './commands';
+export {
+  type Away,
+  awaySchema,
+  dayBegins,
+  hourText,
+  type Shift,
+  type Span,
+  shiftSchema,
+  spansOf,
+  type WeeklyHours,
+} from './hours';
 export { PAPER_NAMES, PAPERS, type PaperKind, papersUnder, weeksAllowed } from './papers';
 export * from './people';
 export * from './views';

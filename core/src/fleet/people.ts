@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { ROLES, type Role, SHOP } from '../life';
 import { type Day, dayText, wordsText } from '../measure';
+import { bayViewSchema, holidaysSchema } from './bays';
+import { awaySchema, shiftSchema } from './hours';
 import skillsFile from './skills.json';
 
 /** What a person signs in with before the `@` of the fleet. */
@@ -80,18 +82,6 @@ export const SKILLS: readonly Named[] = skillsFile.skills;
 export const QUALIFICATIONS: readonly Named[] = skillsFile.qualifications;
 const namesOf = (list: readonly Named[]) => list.map(({ name }) => name) as [string, ...string[]];
 
-/** An hour of the day in the fleet's zone, like 06:00; 24:00 is its end. */
-export const hourText = z
-  .string()
-  .trim()
-  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, 'write an hour like 06:00');
-
-/** Hours worked on days of the week, 1 for Monday to 7. A shift over midnight ends before it begins: 22:00 to 06:00. */
-export const shiftSchema = z
-  .strictObject({ days: z.array(z.int().min(1).max(7)).min(1).max(7), from: hourText, to: hourText })
-  .refine(({ from, to }) => from !== to, { path: ['to'], message: 'a shift does not end when it begins' });
-export type Shift = z.infer<typeof shiftSchema>;
-
 export const qualificationSchema = z.strictObject({
   name: z.enum(namesOf(QUALIFICATIONS)),
   /** Its last day; null where it has none. */
@@ -104,9 +94,11 @@ export const personWorkSchema = z.strictObject({
   skills: z.array(z.enum(namesOf(SKILLS))).max(SKILLS.length),
   qualifications: z.array(qualificationSchema).max(QUALIFICATIONS.length),
   shifts: z.array(shiftSchema).max(14),
+  /** Days on which they are not there. */
+  away: z.array(awaySchema).max(60).default([]),
 });
 export type PersonWork = z.infer<typeof personWorkSchema>;
-export const NO_WORK: PersonWork = { skills: [], qualifications: [], shifts: [] };
+export const NO_WORK: PersonWork = { skills: [], qualifications: [], shifts: [], away: [] };
 
 /** Whether a paper stands on a day: `never` held, `expired`, or `valid`. */
 export function qualified({ qualifications }: PersonWork, name: string, on: Day): 'never' | 'expired' | 'valid' {
@@ -150,7 +142,10 @@ export const setUpSchema = z.strictObject({
   chambersUnknown: z.int(),
   people: z.int(),
   invited: z.int(),
-  bays: z.array(z.strictObject({ id: z.string(), name: z.string(), rank: z.int() })),
+  bays: z.array(bayViewSchema),
+  holidays: holidaysSchema,
+  /** Of the fleet's rules and holidays. */
+  version: z.int(),
   papers: z.int(),
 });
 export type SetUp = z.infer<typeof setUpSchema>;

@@ -1,15 +1,24 @@
-/** The shop plan: its wire form, the solver, proven bounds, and the checker that every plan passes. */
-export { type Bound, boundOf } from './bound';
-export { type Breach, checkPlan } from './check';
-export { type Binding, type Explanation, explain, type Gain, gains } from './explain';
-export { modelOf } from './model';
-export { type Planned, type PlanOptions, plan } from './plan';
-export { PlanRefused } from './refused';
-export { type Replanned, replan } from './replan';
-export { PlanUnsound } from './unsound';
-export { sumOf } from './weights';
+/** The shop plan: its wire form, the shop it is made for, and what is done with it. The solver stands in `solver/`. */
+export { PLAN_COMMANDS } from './commands';
+export { type Difference, type Move, planDifference } from './difference';
+export { type JobParts, type PartsDays, partsDays, type Shortage, type Stock } from './parts-days';
+export { PLAN_RUN_LIFE, type PlanRunState, RUN_STATES } from './run-life';
+export { nextStep, type ShopFacts, type ShopJob, type ShopRequest, shopRequest } from './shop-request';
+export {
+  type Board,
+  type BoardJob,
+  boardSchema,
+  type KeptSlot,
+  keptSlotSchema,
+  type PartsNeeded,
+  type PlanRun,
+  partsNeededSchema,
+  planRunSchema,
+} from './views';
+export { MOVED_WEIGHT, PRIORITY_WEIGHTS, SUM_WEIGHTS, sumOf } from './weights';
 export {
   type Objective,
+  objectiveSchema,
   type PlanAnswer,
   type PlanJob,
   type PlanRequest,

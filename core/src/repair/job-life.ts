@@ -2,7 +2,7 @@ import { type Act, BENCH, SHOP } from '../life';
 
 export const JOB_STATES = ['open', 'placed', 'started', 'done', 'certified', 'cancelled'] as const;
 export type JobState = (typeof JOB_STATES)[number];
-export type JobAct = 'make' | 'place' | 'start' | 'work on' | 'finish' | 'reopen' | 'certify' | 'cancel';
+export type JobAct = 'make' | 'place' | 'take off' | 'start' | 'work on' | 'finish' | 'reopen' | 'certify' | 'cancel';
 export type JobNeed =
   | 'a bay'
   | 'a day'
@@ -19,6 +19,7 @@ export type JobNeed =
 export const JOB_LIFE: readonly Act<JobState, JobAct, JobNeed>[] = [
   { act: 'make', from: [], to: 'open', who: SHOP },
   { act: 'place', from: ['open', 'placed'], to: 'placed', who: SHOP, needs: ['a bay', 'a day'] },
+  { act: 'take off', from: ['placed'], to: 'open', who: SHOP },
   { act: 'cancel', from: ['open', 'placed'], to: 'cancelled', who: SHOP, needs: ['a reason'] },
   { act: 'start', from: ['placed'], to: 'started', who: BENCH },
   { act: 'work on', from: ['started'], to: 'started', who: BENCH },

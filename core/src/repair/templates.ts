@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { BAY_KINDS } from '../fleet';
 import { wordsText } from '../measure';
 import { parseSubject, STEP_KINDS } from '../reading';
 import {
@@ -12,8 +13,6 @@ import {
   type Side,
 } from '../trailer';
 import shipped from './templates.json';
-
-const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
 
 /** How a kind of repair goes: its steps, time, people, parts, and what is measured again. Practice; a shop changes it. */
 export const templateSchema = z.strictObject({

@@ -11,6 +11,8 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'add-unit',
   'invite-person',
   'save-bay',
+  'set-holidays',
+  'ask-plan',
   'save-part',
   'set-road-costs',
   'save-template',

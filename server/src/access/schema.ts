@@ -1,6 +1,7 @@
 import {
   type BookId,
   type DisplayUnits,
+  type Holidays,
   NO_WORK,
   type PersonWork,
   type RoadCosts,
@@ -34,6 +35,7 @@ export const fleet = pgTable('fleet', {
     .default({ length: 'in', pressure: 'psi', distance: 'mi', temperature: '°F' }),
   /** What the road costs, as the shop set it; null until it did. */
   roadCosts: jsonb('road_costs').$type<RoadCosts>(),
+  holidays: jsonb('holidays').$type<Holidays>().notNull().default([]),
   version: integer('version').notNull().default(1),
   shape: shape(1),
 });

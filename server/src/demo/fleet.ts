@@ -68,6 +68,7 @@ export const workOf = ({ skills, holds = {}, shifts }: DemoWork, dayAhead: (days
   skills,
   qualifications: Object.entries(holds).map(([name, days]) => ({ name, until: dayAhead(days) })),
   shifts,
+  away: [],
 });
 
 export const BAYS = ['Bay 1 – lift', 'Bay 2 – lift', 'Bay 3 – long', 'Wash and yard'] as const;

@@ -1,4 +1,12 @@
-import type { Axle, Features, Route, UnitKind, UnitState } from '@zealous-axle/core';
+import {
+  type Axle,
+  type BayWork,
+  type Features,
+  NO_BAY_WORK,
+  type Route,
+  type UnitKind,
+  type UnitState,
+} from '@zealous-axle/core';
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
 
@@ -33,8 +41,29 @@ export const paper = pgTable(
 
 export const bay = pgTable(
   'bay',
-  { fleetId, id, name: text('name').notNull(), rank: integer('rank').notNull() },
+  {
+    fleetId,
+    id,
+    name: text('name').notNull(),
+    rank: integer('rank').notNull(),
+    work: jsonb('work').$type<BayWork>().notNull().default(NO_BAY_WORK),
+    shape: shape(1),
+  },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** When a unit leaves next, as it was last told. */
+export const departure = pgTable(
+  'departure',
+  {
+    fleetId,
+    unitId,
+    leavesAt: at('leaves_at').notNull(),
+    leavesTo: text('leaves_to').notNull(),
+    toldBy: uuid('told_by').notNull(),
+    toldAt: at('told_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.unitId] })],
 );
 
 /** A fleet's own stricter limit. Withdrawn, it stays as what was judged by. */

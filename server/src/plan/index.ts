@@ -1,3 +1,8 @@
-/** The shop plan: threads that search, and the stateless call. */
+/** The shop plan: threads that search, the plan people work by, and the tasks that look after it. */
+export { boardRoutes } from './board-routes';
+export { askPlan, cancelPlan, publishPlan, putPlanAside, unitsPlanned } from './handlers';
 export { planRoutes } from './plan-routes';
 export { bestOf, openPlanner, type Planner } from './planner';
+export { type Searching, searchPlan } from './search-task';
+export { movesPlan, watchPlan } from './watch';
+export { watchPlan as doWatchPlan } from './watch-task';

@@ -1,4 +1,4 @@
-import { planAnswerSchema, planRequestSchema } from '@zealous-axle/core/plan';
+import { planAnswerSchema, planRequestSchema } from '@zealous-axle/core';
 import { type App, budget } from '../http';
 import type { Planner } from './planner';
 

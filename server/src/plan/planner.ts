@@ -1,7 +1,10 @@
-import { type Planned, type PlanRequest, sumOf } from '@zealous-axle/core/plan';
+import { MessageChannel } from 'node:worker_threads';
+import { type Planned, type PlanRequest, type Slot, sumOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
 import { KnownProblem } from '../problem';
-import type { Asked, Told } from './asked';
+import type { Asked, Progress, Told } from './asked';
+
+export type { Progress } from './asked';
 
 /** Requests that may wait for a thread; the next one is told that all are busy. */
 const MOST_WAITING = 8;
@@ -9,10 +12,19 @@ const MOST_WAITING = 8;
 const SEEDS = 2;
 const BUSY = 'Every thread that plans is at work, and others wait. Send it again in a while.';
 
+/** From which plan a search starts, and who hears how far it is. */
+export interface SearchFrom {
+  /** A plan that is known: the answer is never worse. */
+  from?: readonly Slot[];
+  /** The plan that stood, to be changed as little as pays. */
+  again?: readonly Slot[];
+  progress?: (progress: Progress) => void;
+}
+
 /** Plans in threads beside the server, and says so when all of them are at work. */
 export interface Planner {
   /** The best plan found; ends early, with the best so far, when `signal` fires. Throws a known problem. */
-  plan(request: PlanRequest, signal: AbortSignal): Promise<Planned>;
+  plan(request: PlanRequest, signal: AbortSignal, from?: SearchFrom): Promise<Planned>;
   close(): Promise<void>;
 }
 
@@ -27,30 +39,46 @@ export function openPlanner(file: string, threads: number, unsound: (message: st
   });
   let running = 0;
 
-  async function one(asked: Asked): Promise<Told> {
+  async function one(asked: Asked, progress: SearchFrom['progress']): Promise<Told> {
     running++;
+    const { port1, port2 } = new MessageChannel();
+    if (progress) port1.on('message', progress);
+    port1.unref();
     try {
-      return await pool.run(asked);
+      return await pool.run({ ...asked, port: port2 }, { transferList: [port2] });
     } finally {
       running--;
+      port1.close();
     }
   }
 
   return {
-    async plan(request, signal) {
+    async plan(request, signal, { from, again, progress } = {}) {
       if (pool.queueSize >= MOST_WAITING) throw new KnownProblem('busy', { detail: BUSY });
       const stop = new SharedArrayBuffer(4);
       const end = () => Atomics.store(new Int32Array(stop), 0, 1);
+      if (signal.aborted) end();
       signal.addEventListener('abort', end, { once: true });
       const free = Math.max(1, Math.min(SEEDS, threads - running));
+      const told = progress && bestProgress(progress);
       const seeds = Array.from({ length: free }, (_, index) => ({ ...request, seed: request.seed + index * 7_919 }));
       try {
-        return bestOf(await Promise.all(seeds.map((each) => one({ request: each, stop }))), unsound);
+        return bestOf(await Promise.all(seeds.map((each) => one({ request: each, stop, from, again }, told))), unsound);
       } finally {
         signal.removeEventListener('abort', end);
       }
     },
     close: () => pool.destroy(),
+  };
+}
+
+/** Of several searches' progress only what betters all of them is told. */
+function bestProgress(tell: (progress: Progress) => void): (progress: Progress) => void {
+  let best = Number.POSITIVE_INFINITY;
+  return (progress) => {
+    if (progress.sum >= best) return;
+    best = progress.sum;
+    tell(progress);
   };
 }
 

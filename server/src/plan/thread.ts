@@ -1,19 +1,31 @@
-import { PlanRefused, type PlanRequest, PlanUnsound, plan } from '@zealous-axle/core/plan';
+import { PlanRefused, type PlanRequest, PlanUnsound, plan, replan, sumOf } from '@zealous-axle/core/plan';
 import type { Asked, Told } from './asked';
 
 /** A request with its search's end: set to 1 by whoever waits, when they no longer do. */
-export default function thread({ request, stop }: Asked): Told {
+export default function thread({ request, stop, from, again, port }: Asked): Told {
   const begun = performance.now();
   const flag = new Int32Array(stop);
+  const elapsed = () => performance.now() - begun;
+  const options = {
+    elapsed,
+    stop: () => Atomics.load(flag, 0) === 1,
+    ...(port
+      ? {
+          better: ({ objective }: { objective: Parameters<typeof sumOf>[0] }) =>
+            port.postMessage({ sum: sumOf(objective), elapsedMs: Math.round(elapsed()) }),
+        }
+      : {}),
+  };
   try {
-    const planned = plan(request as PlanRequest, {
-      elapsed: () => performance.now() - begun,
-      stop: () => Atomics.load(flag, 0) === 1,
-    });
+    const planned = again
+      ? replan(request as PlanRequest, again, options)
+      : plan(request as PlanRequest, { ...options, ...(from?.length ? { from } : {}) });
     return { planned };
   } catch (error) {
     if (error instanceof PlanRefused) return { refused: error.errors };
     if (error instanceof PlanUnsound) return { unsound: error.message };
     throw error;
+  } finally {
+    port?.close();
   }
 }

@@ -52,6 +52,8 @@ const SENTENCES = {
   'one-trailer': 'A job is for one trailer at a time.',
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
+  'plan-job-over': 'A job of this plan is over, or was never there: read the plan again.',
+  'plan-broken': (job: string, rule: string) => `${job}: ${rule}.`,
   'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
   'weeks-needed': (least: number, most: number) =>

@@ -8,5 +8,6 @@ export { orderPart, receivePart, takePart } from './parts';
 export { jobViews, openRetorques } from './queries';
 export { askRoad, setRoadCosts, takeRoadReport } from './road';
 export { shopRoutes } from './routes';
+export { job, jobTime, part, partOrder, partUse } from './schema';
 export { savePart, saveTemplate } from './shop-data';
 export { clockOff, clockOn, doRetorque, lapseRetorque, tickStep, torqueWheel } from './work';

@@ -10,7 +10,7 @@ const ROW_OF: Partial<Record<About, string>> = { defect: 'defect', job: 'job', i
 async function unitIds(store: FleetStore, about: About, body: unknown, named?: UnitsOf): Promise<readonly string[]> {
   const given = body as Record<string, string>;
   if (about === 'unit') return given.unit ? [given.unit] : [];
-  if (about === 'units') return named ? named(store, body) : [];
+  if (named) return named(store, body);
   const table = ROW_OF[about];
   if (!table) return [];
   const { rows } = await store.execute<{ unit_id: string }>(

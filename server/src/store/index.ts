@@ -2,5 +2,7 @@
 export { at, fleetId, id, place, recordedAt, shape, unitId } from './columns';
 export { type Behind, connect, type Database, type FleetStore, inFleet, readInFleet, streamInFleet } from './connect';
 export { CommitUnsure, isLost } from './lost';
-export { prepareDatabase, serverUrl } from './migrate';
+export { prepareDatabase, queueUrl, serverUrl } from './migrate';
 export { prepared } from './prepared';
+export { QUIET } from './quiet';
+export { addTask, type TaskName, type Tasks } from './tasks';

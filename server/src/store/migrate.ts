@@ -2,30 +2,42 @@ import { createHmac } from 'node:crypto';
 import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import { runMigrations } from 'graphile-worker';
 import pg from 'pg';
+import { QUIET } from './quiet';
 
 const SERVER_ROLE = 'axle_server';
+/** Owns the queue's tables and nothing else: a worker takes tasks as this, and does them as the server. */
+const QUEUE_ROLE = 'axle_queue';
 const MIGRATION_LOCK = 6_427_501;
+/** A task that failed so often is given up. */
+const MOST_ATTEMPTS = 5;
 
 /**
  * The address under which the server itself works: a role that owns nothing and cannot bypass row-level security.
  * Its password follows from the owner's address, so every server process comes to the same one without a file.
  */
-export function serverUrl(ownerUrl: string): string {
+export const serverUrl = (ownerUrl: string): string => roleUrl(ownerUrl, SERVER_ROLE);
+/** The address under which tasks are taken from the queue. */
+export const queueUrl = (ownerUrl: string): string => roleUrl(ownerUrl, QUEUE_ROLE);
+
+type Role = typeof SERVER_ROLE | typeof QUEUE_ROLE;
+
+function roleUrl(ownerUrl: string, role: Role): string {
   const url = new URL(ownerUrl);
-  url.username = SERVER_ROLE;
-  url.password = rolePassword(ownerUrl);
+  url.username = role;
+  url.password = rolePassword(ownerUrl, role);
   return url.toString();
 }
 
-function rolePassword(ownerUrl: string): string {
+function rolePassword(ownerUrl: string, role: Role): string {
   const { host, username, password } = new URL(ownerUrl);
-  return createHmac('sha256', `${username}:${password}@${host}`).update(SERVER_ROLE).digest('hex');
+  return createHmac('sha256', `${username}:${password}@${host}`).update(role).digest('hex');
 }
 
-/** Whether the server's role is there already, with its password. */
-async function roleWorks(ownerUrl: string): Promise<boolean> {
-  const client = new pg.Client({ connectionString: serverUrl(ownerUrl) });
+/** Whether a role is there already, with its password. */
+async function roleWorks(ownerUrl: string, role: Role): Promise<boolean> {
+  const client = new pg.Client({ connectionString: roleUrl(ownerUrl, role) });
   try {
     await client.connect();
     return true;
@@ -36,12 +48,42 @@ async function roleWorks(ownerUrl: string): Promise<boolean> {
   }
 }
 
-async function ensureServerRole(client: pg.Client, ownerUrl: string): Promise<void> {
-  const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [SERVER_ROLE]);
+async function ensureRole(client: pg.Client, ownerUrl: string, role: Role): Promise<void> {
+  if (await roleWorks(ownerUrl, role)) return;
+  const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [role]);
   const act = rowCount ? 'alter' : 'create';
   await client.query(
-    `${act} role ${SERVER_ROLE} login nosuperuser nobypassrls nocreatedb nocreaterole password '${rolePassword(ownerUrl)}'`,
+    `${act} role ${role} login nosuperuser nobypassrls nocreatedb nocreaterole password '${rolePassword(ownerUrl, role)}'`,
   );
+}
+
+/**
+ * The queue's tables, and the one function by which the server may put a task into it: in the transaction of the fact
+ * that asks for it. A task of the same key that nobody has taken yet is replaced.
+ */
+async function ensureQueue(client: pg.Client, ownerUrl: string): Promise<void> {
+  const { rows } = await client.query<{ database: string; there: boolean }>(
+    "select current_database() as database, to_regnamespace('za_queue') is not null as there",
+  );
+  const [row] = rows;
+  if (!row) return;
+  const database = pg.escapeIdentifier(row.database);
+  await client.query(`grant connect, create on database ${database} to ${QUEUE_ROLE}`);
+  await runMigrations({ connectionString: queueUrl(ownerUrl), logger: QUIET });
+  await client.query(`revoke create on database ${database} from ${QUEUE_ROLE}`);
+  if (row.there) return;
+  await client.query(`grant ${QUEUE_ROLE} to current_user`);
+  await client.query(`create schema za_queue authorization ${QUEUE_ROLE}`);
+  await client.query(`set role ${QUEUE_ROLE}`);
+  await client.query(`create function za_queue.add(task text, payload json, key text, seconds double precision)
+    returns void language sql security definer set search_path = graphile_worker, pg_temp as $$
+      select graphile_worker.add_job(task, payload, job_key => key, max_attempts => ${MOST_ATTEMPTS},
+        run_at => now() + make_interval(secs => seconds))
+    $$`);
+  await client.query(`revoke all on function za_queue.add from public`);
+  await client.query(`grant usage on schema za_queue to ${SERVER_ROLE}`);
+  await client.query(`grant execute on function za_queue.add to ${SERVER_ROLE}`);
+  await client.query('reset role');
 }
 
 /** Brings the database at `ownerUrl` to the current shape. Safe to run from several processes at once. */
@@ -50,8 +92,10 @@ export async function prepareDatabase(ownerUrl: string, folder = join(__dirname,
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
-    if (!(await roleWorks(ownerUrl))) await ensureServerRole(client, ownerUrl);
+    await ensureRole(client, ownerUrl, SERVER_ROLE);
+    await ensureRole(client, ownerUrl, QUEUE_ROLE);
     await migrate(drizzle(client), { migrationsFolder: folder });
+    await ensureQueue(client, ownerUrl);
   } finally {
     await client.end();
   }

@@ -1,17 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { COMMANDS, type SetUp as Has } from '@zealous-axle/core';
+import type { SetUp as Has } from '@zealous-axle/core';
 import { router } from 'expo-router';
-import { useState } from 'react';
-import { View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
-import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
-import { Drawer } from '../../parts/Drawer';
 import { Loaded } from '../../parts/Loaded';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { WordsForm } from '../../parts/WordsForm';
 import { call } from '../../server/client';
 import { useSession } from '../../session/session';
 
@@ -34,38 +28,6 @@ function Step({
       {missing ? <Text bold>{missing}</Text> : null}
       {children}
     </Card>
-  );
-}
-
-function Bays({ bays }: Pick<Has, 'bays'>) {
-  const [naming, setNaming] = useState<{ id: string; name: string } | null>(null);
-  const save = (name: string) => {
-    if (!naming) return;
-    setNaming(null);
-    void send('save-bay', { bay: naming.id, name }, `Bay ${name}`);
-  };
-  return (
-    <>
-      {bays.map((bay) => (
-        <View key={bay.id} className="min-h-12 flex-row items-center justify-between gap-3 border-t border-line">
-          <Text className="min-w-0 flex-1">{bay.name}</Text>
-          <Button look="bare" label="Rename" hint={bay.name} onPress={() => setNaming(bay)} />
-        </View>
-      ))}
-      <Button label="Add a bay" onPress={() => setNaming({ id: uuidv7(), name: '' })} />
-      {naming ? (
-        <Drawer title={naming.name ? `Rename ${naming.name}` : 'A new bay'} onClose={() => setNaming(null)}>
-          <WordsForm
-            short
-            label="Name, like “Bay 1 – lift”"
-            words={COMMANDS['save-bay'].body.shape.name}
-            first={naming.name}
-            act="Save"
-            onWords={save}
-          />
-        </Drawer>
-      ) : null}
-    </>
   );
 }
 
@@ -100,7 +62,7 @@ function Steps({ has }: { has: Has }) {
         has={bays.length ? things(bays.length, 'bay', 'bays') : 'None yet'}
         missing={bays.length ? null : 'Without a bay no job can be placed.'}
       >
-        <Bays bays={bays} />
+        <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
       </Step>
       <Step title="Work and parts" has="How repairs go, and what is in stock" missing={null}>
         <Button label="Work and parts" onPress={() => router.navigate('/work')} />

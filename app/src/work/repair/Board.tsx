@@ -1,9 +1,10 @@
 import type { JobView, Shop } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { dayName } from '../../look/dates';
+import { minutesWords } from '../../look/minutes';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
-import { minutesWords, onHoldWords } from './words';
+import { onHoldWords } from './words';
 
 const STATE_WORDS: Record<JobView['state'], string> = {
   open: 'not placed',

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
+import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { ChoiceField } from '../../parts/ChoiceField';
@@ -15,7 +16,6 @@ import { Loaded } from '../../parts/Loaded';
 import { Text } from '../../parts/Text';
 import { useParts, useTemplates, useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
-import { minutesWords } from './words';
 
 const titleOf = (defects: readonly DefectView[]): string =>
   defects

@@ -20,6 +20,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
+import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -37,7 +38,6 @@ import { useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { minutesWords } from './words';
 
 const QUARTER = 15;
 const money = (hundredths: number): string => (hundredths / 100).toFixed(2);

@@ -87,7 +87,12 @@ export function Shop() {
     <Screen
       title="Shop"
       under={query.data ? dayName(query.data.today) : undefined}
-      right={<Button look="bare" label="Search" hint="repairs" onPress={() => router.navigate('/repairs')} />}
+      right={
+        <>
+          <Button look="bare" label="Plan" onPress={() => router.navigate('/plan')} />
+          <Button look="bare" label="Search" hint="repairs" onPress={() => router.navigate('/repairs')} />
+        </>
+      }
     >
       <Loaded query={query}>{(shop) => <Columns shop={shop} />}</Loaded>
     </Screen>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
+import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -17,7 +18,6 @@ import { useParts, useTemplates } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { minutesWords } from './words';
 
 const lines = (text: string): string[] =>
   text

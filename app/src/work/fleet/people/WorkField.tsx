@@ -1,4 +1,4 @@
-import { type PersonWork, personWorkSchema, QUALIFICATIONS, type Shift, SKILLS } from '@zealous-axle/core';
+import { type PersonWork, personWorkSchema, QUALIFICATIONS, SKILLS } from '@zealous-axle/core';
 import { useState } from 'react';
 import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
 import { View } from 'react-native';
@@ -7,7 +7,8 @@ import { sentence } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { Toggle } from '../../../parts/Toggle';
-import { DAY_WORDS } from './words';
+import { AwayDays } from '../AwayDays';
+import { WeeklyHours } from '../WeeklyHours';
 
 /** What is wrong at a path of what was written, as a sentence; null where it is right. */
 function wrongIn(work: PersonWork): (...path: (string | number)[]) => string | null {
@@ -42,10 +43,20 @@ export function WorkField<V extends FieldValues>({ control, name, folded }: Prop
         wrong={(index) => wrong('qualifications', index, 'until')}
         onChange={(qualifications) => change({ qualifications })}
       />
-      <Shifts
-        shifts={work.shifts}
+      <WeeklyHours
+        title="Is there"
+        one="shift"
+        hours={work.shifts}
         wrong={(index, end) => wrong('shifts', index, end)}
         onChange={(shifts) => change({ shifts })}
+      />
+      <AwayDays
+        title="Is away"
+        act="Add an absence"
+        reason="away"
+        days={work.away}
+        wrong={(index, field) => wrong('away', index, field)}
+        onChange={(away) => change({ away })}
       />
     </View>
   );
@@ -118,66 +129,6 @@ function Qualifications({ held, wrong, onChange }: QualificationsProps) {
           ))
         : null}
       {open.length && !adding ? <Button label="Add a paper" onPress={() => setAdding(true)} /> : null}
-    </View>
-  );
-}
-
-const NEXT_SHIFT: Shift = { days: [1, 2, 3, 4, 5], from: '06:00', to: '14:00' };
-
-interface ShiftsProps {
-  shifts: Shift[];
-  wrong: (index: number, end: 'days' | 'from' | 'to') => string | null;
-  onChange: (shifts: Shift[]) => void;
-}
-
-function Shifts({ shifts, wrong, onChange }: ShiftsProps) {
-  const change = (at: number, some: Partial<Shift>) =>
-    onChange(shifts.map((each, index) => (index === at ? { ...each, ...some } : each)));
-  return (
-    <View className="gap-2">
-      <Text bold>Is there</Text>
-      {shifts.map((shift, index) => (
-        <View key={index} className="gap-2 border-t border-line pt-2">
-          <View className="flex-row flex-wrap gap-2">
-            {DAY_WORDS.map((word, at) => (
-              <View key={word} className="basis-[22%] flex-row">
-                <Toggle
-                  label={word}
-                  on={shift.days.includes(at + 1)}
-                  onChange={(on) =>
-                    change(index, {
-                      days: on
-                        ? [...shift.days, at + 1].sort((a, b) => a - b)
-                        : shift.days.filter((day) => day !== at + 1),
-                    })
-                  }
-                />
-              </View>
-            ))}
-          </View>
-          {shift.days.length === 0 ? <Text tone="out">Choose the days of this shift.</Text> : null}
-          <View className="flex-row gap-2">
-            {(['from', 'to'] as const).map((end) => (
-              <View key={end} className="flex-1">
-                <TextField
-                  label={end === 'from' ? 'From' : 'To'}
-                  value={shift[end]}
-                  error={wrong(index, end)}
-                  maxLength={5}
-                  onChangeText={(hour) => change(index, { [end]: hour })}
-                />
-              </View>
-            ))}
-          </View>
-          <Button
-            look="bare"
-            label="Take this shift away"
-            hint={`shift ${index + 1}`}
-            onPress={() => onChange(shifts.filter((_, at) => at !== index))}
-          />
-        </View>
-      ))}
-      <Button label="Add a shift" onPress={() => onChange([...shifts, shifts.at(-1) ?? NEXT_SHIFT])} />
     </View>
   );
 }

@@ -17,7 +17,8 @@ function daysWords(days: readonly number[]): string {
     .join(', ');
 }
 
-const shiftWords = ({ days, from, to }: Shift): string => `${daysWords(days)} ${from}–${to}`;
+/** A span of the week’s hours: `Mon–Fri 06:00–14:00`. */
+export const shiftWords = ({ days, from, to }: Shift): string => `${daysWords(days)} ${from}–${to}`;
 
 /** What a person does, when they are there, and papers that have expired, a line each. */
 export function workLines(work: PersonWork, today: Day): { words: string; expired: boolean }[] {

@@ -4,13 +4,13 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../../device/outbox';
 import { clock } from '../../../look/dates';
+import { minutesWords } from '../../../look/minutes';
 import { Button } from '../../../parts/Button';
 import { Drawer } from '../../../parts/Drawer';
 import { Notice } from '../../../parts/Notice';
 import { Stepper } from '../../../parts/Stepper';
 import { Text } from '../../../parts/Text';
 import { useSession } from '../../../session/session';
-import { minutesWords } from '../words';
 import { usePending } from './pending';
 
 const MINUTE_MS = 60_000;

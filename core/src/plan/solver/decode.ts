@@ -1,8 +1,8 @@
+import { MOVED_WEIGHT, SUM_WEIGHTS } from '../weights';
 import { type Model, type ModelJob, NEVER, type Span } from './model';
 import { freeTime, pinnedStays, type Room, roomsOf, type Stay } from './shop';
 import { common } from './spans';
 import { endOfSplit, openFrom, teams } from './stretch';
-import { MOVED_WEIGHT, SUM_WEIGHTS } from './weights';
 
 /** A slot a caller was promised: moving it costs. */
 export interface Promised {

@@ -1,3 +1,5 @@
+import { sumOf } from '../weights';
+import type { Objective, PlanAnswer, PlanRequest, Slot } from '../wire';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
 import { type Choice, Decoder, type Promised, type Put } from './decode';
@@ -5,9 +7,8 @@ import { firstChoices } from './first';
 import { givenChoice } from './given';
 import { type HeldSetups, instantOf, type Model, modelOf } from './model';
 import { search } from './search';
+import { termsOf } from './terms';
 import { PlanUnsound } from './unsound';
-import { sumOf } from './weights';
-import type { Objective, PlanAnswer, PlanRequest, Slot } from './wire';
 
 /** What a search runs by. Core has no clock and no threads: both are given. */
 export interface PlanOptions {
@@ -46,23 +47,6 @@ const BOUND_ROUNDS = 400;
 /** Better plans are told at most so often. */
 const TELL_MS = 100;
 const NO_TERMS: Objective = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
-
-function termsOf(model: Model, puts: readonly Put[]): Objective {
-  const ends = new Map(puts.map(({ job, end }) => [job, end]));
-  const held = new Map<number, number>();
-  let late = 0;
-  for (const [index, job] of model.jobs.entries()) {
-    const end = ends.get(index);
-    if (end !== undefined) late += job.weight * Math.max(0, end - job.due);
-    if (job.outOfService) held.set(job.trailer, Math.max(held.get(job.trailer) ?? 0, end ?? model.exactHorizon));
-  }
-  return {
-    heldMinutes: [...held.values()].reduce((sum, each) => sum + Math.max(0, each), 0),
-    weightedLateness: late,
-    setupMinutes: puts.reduce((sum, { setup }) => sum + setup, 0),
-    makespanMinutes: Math.max(0, ...puts.map(({ end }) => end)),
-  };
-}
 
 /** Everything that stands: what is pinned, and where the decoder put the rest. */
 function standing(model: Model, decoder: Decoder): Put[] {

@@ -1,8 +1,8 @@
+import { MOVED_WEIGHT, sumOf } from '../weights';
+import type { PlanJob, PlanRequest, Slot } from '../wire';
 import { checkPlan } from './check';
 import { type Planned, type PlanOptions, plan } from './plan';
 import { PlanRefused } from './refused';
-import { MOVED_WEIGHT, sumOf } from './weights';
-import type { PlanJob, PlanRequest, Slot } from './wire';
 
 const MINUTE_MS = 60_000;
 /** How many more trailers each widening frees. */

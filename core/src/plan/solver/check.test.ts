@@ -1,7 +1,7 @@
+import type { PlanRequest, Slot } from '../wire';
 import { checkPlan } from './check';
 import { madeUpShop } from './made-up';
 import { type Planned, plan } from './plan';
-import type { PlanRequest, Slot } from './wire';
 
 const request = madeUpShop({ seed: 12, jobs: 24, hard: true });
 const answer = plan(request, { steps: 400, rounds: 20 });

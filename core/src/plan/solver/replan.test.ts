@@ -1,10 +1,10 @@
 import fc from 'fast-check';
+import type { PlanRequest, Slot } from '../wire';
 import { checkPlan } from './check';
 import { explain, gains } from './explain';
 import { madeUpShop } from './made-up';
 import { plan } from './plan';
 import { replan } from './replan';
-import type { PlanRequest, Slot } from './wire';
 
 const later = (instant: string, minutes: number) => new Date(Date.parse(instant) + minutes * 60_000).toISOString();
 const steps = { steps: 150, proof: false };

@@ -1,6 +1,6 @@
+import type { Slot } from '../wire';
 import type { Decoder } from './decode';
 import type { Costed } from './first';
-import type { Slot } from './wire';
 
 /** The choice that a given plan was made by, as near as it can be told from its slots; its cost is what it decodes to. */
 export function givenChoice(decoder: Decoder, slots: readonly Slot[]): Costed | null {

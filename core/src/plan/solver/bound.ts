@@ -1,7 +1,7 @@
+import { SUM_WEIGHTS, sumOf } from '../weights';
+import type { Objective } from '../wire';
 import { leastMinutes } from './fit';
 import type { Model, ModelJob, Span } from './model';
-import { SUM_WEIGHTS, sumOf } from './weights';
-import type { Objective } from './wire';
 
 /** The slot of the time grid, at least, and how many slots there are at most. */
 const LEAST_SLOT = 5;

@@ -1,5 +1,5 @@
-import weights from './weights.json';
-import type { Objective, PlanAnswer, PlanRequest, Slot } from './wire';
+import weights from '../weights.json';
+import type { Objective, PlanAnswer, PlanRequest, Slot } from '../wire';
 
 /** A rule of the plan that is broken, or a sum that does not add up. */
 export interface Breach {

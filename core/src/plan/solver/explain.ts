@@ -1,6 +1,6 @@
+import { sumOf } from '../weights';
+import type { Objective, PlanJob, PlanRequest, Slot } from '../wire';
 import { type PlanOptions, plan } from './plan';
-import { sumOf } from './weights';
-import type { Objective, PlanJob, PlanRequest, Slot } from './wire';
 
 /** What keeps a job from standing earlier. */
 export type Binding =

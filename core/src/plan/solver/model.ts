@@ -1,7 +1,7 @@
+import { PRIORITY_WEIGHTS } from '../weights';
+import type { PlanJob, PlanRequest } from '../wire';
 import { findUnfit } from './fit';
 import { PlanRefused } from './refused';
-import { PRIORITY_WEIGHTS } from './weights';
-import type { PlanJob, PlanRequest } from './wire';
 
 const MINUTE_MS = 60_000;
 const MINUTES_A_DAY = 1_440;

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
+import { sumOf } from '../weights';
+import type { PlanJob, PlanRequest } from '../wire';
 import { checkPlan } from './check';
 import { jobShop, madeUpShop } from './made-up';
 import { modelOf } from './model';
 import { plan } from './plan';
 import { randomOf } from './random';
 import { PlanRefused } from './refused';
-import { sumOf } from './weights';
-import type { PlanJob, PlanRequest } from './wire';
 
 const at = (day: string, time: string) => `2026-11-${day}T${time}:00.000Z`;
 const shop = (jobs: Partial<PlanJob>[], more: Partial<PlanRequest> = {}): PlanRequest => ({

@@ -1,5 +1,5 @@
+import { type PlanJob, type PlanRequest, PRIORITIES } from '../wire';
 import { randomOf } from './random';
-import { type PlanJob, type PlanRequest, PRIORITIES } from './wire';
 
 /** What a made-up shop is made of. */
 export interface MadeUp {

@@ -1,0 +1,78 @@
+import { type Board, type PlanRun, planDifference } from '@zealous-axle/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
+import { publishPlan } from './publish';
+import { differenceWords, named } from './words';
+
+const SEARCH_SECONDS = 5;
+
+/** What a foreman does with the plan on a phone: asks for one, and takes or puts aside what is proposed. */
+export function OnPhone({ board }: { board: Board }) {
+  const [sending, setSending] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const searching = board.runs.some(({ state }) => state === 'waiting' || state === 'searching');
+  const asked = new Set(board.request.jobs.map(({ id }) => id));
+  const planned = board.slots.filter(({ job }) => asked.has(job));
+  const found = board.runs.find(({ answer, state }) => answer && state === 'found');
+  const take = async ({ id, answer }: PlanRun) => {
+    setSending(true);
+    const pins = new Set(planned.filter(({ pinned }) => pinned).map(({ job }) => job));
+    const slots = answer?.slots.map((slot) => ({ ...slot, pinned: pins.has(slot.job) })) ?? [];
+    const done = await publishPlan({ version: board.version, slots, run: id });
+    setProblem(done.how === 'published' ? null : done.words);
+    setSending(false);
+  };
+  const without = board.request.jobs.length - planned.length;
+  return (
+    <Card title="The shop’s plan">
+      {without ? (
+        <Text tone="violation">{`${without} ${without === 1 ? 'job has' : 'jobs have'} no place yet.`}</Text>
+      ) : null}
+      {board.notes.map(({ job, message }) => (
+        <Text key={`${job} ${message}`} tone="violation">
+          {`${board.jobs.find(({ id }) => id === job)?.number ?? ''}: ${named(message, board)}`}
+        </Text>
+      ))}
+      {problem ? <Notice look="stop">{problem}</Notice> : null}
+      {found?.answer ? (
+        <View className="gap-2">
+          <Text bold>{found.because ?? 'A plan was found'}</Text>
+          <Text>
+            {differenceWords(
+              planDifference(
+                { slots: planned, objective: found.answer.objective },
+                { ...found.answer, objective: found.answer.objective },
+              ),
+            )}
+          </Text>
+          {found.answer.slots
+            .filter((slot) => planned.find(({ job }) => job === slot.job)?.start !== slot.start)
+            .map((slot) => (
+              <Text key={slot.job} tone="soft">
+                {board.jobs.find(({ id }) => id === slot.job)?.number ?? ''}
+              </Text>
+            ))}
+          <Button tall look="act" label="Take this plan" disabled={sending} onPress={() => void take(found)} />
+          <Button
+            look="bare"
+            label="Put aside"
+            onPress={() => void send('put-plan-aside', { run: found.id }, 'Put a proposal aside')}
+          />
+        </View>
+      ) : null}
+      <Button
+        label={searching ? 'Searching…' : board.version ? 'Plan everything anew' : 'Make a plan'}
+        disabled={searching}
+        onPress={() =>
+          void send('ask-plan', { run: uuidv7(), how: 'anew', seconds: SEARCH_SECONDS }, 'Plan everything anew')
+        }
+      />
+    </Card>
+  );
+}

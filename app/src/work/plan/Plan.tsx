@@ -1,0 +1,50 @@
+import type { Board as BoardData } from '@zealous-axle/core';
+import { router } from 'expo-router';
+import { lazy, Suspense } from 'react';
+import { clock } from '../../look/dates';
+import { useWide } from '../../look/wide';
+import { Button } from '../../parts/Button';
+import { Loaded } from '../../parts/Loaded';
+import { goBack, Screen } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { usePlan } from '../../server/queries';
+import { useMaySend } from '../../session/may';
+import { DayList } from './DayList';
+import { OnPhone } from './OnPhone';
+
+/** Only a wide screen draws it: a phone does not fetch it. */
+const Board = lazy(() => import('./Board').then((file) => ({ default: file.Board })));
+
+const under = ({ published, version, zone }: BoardData): string =>
+  published ? `Plan ${version}, by ${published.by}, ${clock(published.at, zone)}` : 'No plan was made yet';
+
+/** The plan people work by: a board where there is room for one, else the day as a list. */
+export function Plan() {
+  const query = usePlan();
+  const wide = useWide();
+  const mayChange = useMaySend('publish-plan');
+  return (
+    <Screen
+      title="Plan"
+      under={query.data ? under(query.data) : undefined}
+      back={goBack('/shop')}
+      fixed={wide}
+      right={<Button look="bare" label="Bays and days" onPress={() => router.navigate('/bays')} />}
+    >
+      <Loaded query={query}>
+        {(board) =>
+          wide ? (
+            <Suspense fallback={<Text tone="soft">Opening the board…</Text>}>
+              <Board board={board} mayChange={mayChange} />
+            </Suspense>
+          ) : (
+            <>
+              {mayChange ? <OnPhone board={board} /> : null}
+              <DayList board={board} />
+            </>
+          )
+        }
+      </Loaded>
+    </Screen>
+  );
+}

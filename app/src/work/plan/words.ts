@@ -1,0 +1,125 @@
+import type { Board, BoardJob, Difference, Objective, PlanRun } from '@zealous-axle/core';
+import { SUM_WEIGHTS, sumOf } from '@zealous-axle/core';
+import type { Binding } from '@zealous-axle/core/plan';
+import { clock } from '../../look/dates';
+import { minutesWords } from '../../look/minutes';
+
+/** The names of what a plan speaks of by id. */
+export interface Names {
+  job: (id: string) => string;
+  bay: (id: string) => string;
+  person: (id: string) => string;
+}
+
+export function namesOf({ jobs, bays, people }: Pick<Board, 'jobs' | 'bays' | 'people'>): Names {
+  const of = (pairs: readonly [string, string][]) => {
+    const known = new Map(pairs);
+    return (id: string) => known.get(id) ?? 'somebody who is not here any more';
+  };
+  return {
+    job: of(jobs.map(({ id, number, title }) => [id, `${number}, ${title}`])),
+    bay: of(bays.map(({ id, name }) => [id, name])),
+    person: of(people.map(({ id, name }) => [id, name])),
+  };
+}
+
+/** Sentences of the planner name bays, people and jobs by id: here by their names. */
+export function named(sentence: string, { jobs, bays, people }: Pick<Board, 'jobs' | 'bays' | 'people'>): string {
+  const all: [string, string][] = [
+    ...jobs.map(({ id, number }): [string, string] => [id, number]),
+    ...jobs.map(({ unit, number }): [string, string] => [unit, number]),
+    ...bays.map(({ id, name }): [string, string] => [id, name]),
+    ...people.map(({ id, name }): [string, string] => [id, name]),
+  ];
+  return all.reduce((text, [id, name]) => text.replaceAll(id, name), sentence);
+}
+
+const signed = (minutes: number): string => `${minutes < 0 ? '−' : '+'}${minutesWords(Math.abs(Math.round(minutes)))}`;
+
+const TERMS: readonly [keyof Objective, string][] = [
+  ['heldMinutes', 'held'],
+  ['weightedLateness', 'late, weighted'],
+  ['setupMinutes', 'set-up'],
+  ['makespanMinutes', 'until all is done'],
+];
+
+/** What a plan changes, in words and numbers: `−2 h held, +15 min set-up, 3 jobs move`. */
+export function differenceWords({ moves, terms }: Difference): string {
+  const said = TERMS.flatMap(([key, name]) => (Math.round(terms[key]) === 0 ? [] : [`${signed(terms[key])} ${name}`]));
+  const added = moves.filter(({ how }) => how === 'new').length;
+  const gone = moves.filter(({ how }) => how === 'gone').length;
+  const moved = moves.length - added - gone;
+  const jobs = (count: number, words: string) => (count ? [`${count} ${count === 1 ? 'job' : 'jobs'} ${words}`] : []);
+  const all = [...said, ...jobs(added, 'get a place'), ...jobs(moved, 'move'), ...jobs(gone, 'lose their place')];
+  return all.length ? all.join(', ') : 'Nothing changes';
+}
+
+/** The terms of a plan as they stand. */
+export const termsWords = (terms: Objective): string =>
+  TERMS.map(([key, name]) => `${minutesWords(Math.round(terms[key]))} ${name}`).join(', ');
+
+/** How near a plan is proven to be to the best there is; null where nothing was proven. */
+export function provenWords({ answer }: Pick<PlanRun, 'answer'>): string | null {
+  if (!answer || answer.boundSum <= 0) return null;
+  const sum = sumOf(answer.objective);
+  const apart = ((sum - answer.boundSum) / Math.max(sum, SUM_WEIGHTS.makespanMinutes)) * 100;
+  return apart < 0.05
+    ? 'Proven: no plan is better.'
+    : `Proven within ${apart < 1 ? apart.toFixed(1) : Math.ceil(apart)} % of the best.`;
+}
+
+/** What keeps a job from standing earlier, in a sentence. */
+export function bindingWords(binding: Binding, names: Names, unitOf: (trailer: string) => string): string {
+  switch (binding.by) {
+    case 'pin':
+      return 'It is pinned here.';
+    case 'now':
+      return 'It begins at once.';
+    case 'release':
+      return 'Its parts or its trailer are not here before.';
+    case 'after':
+      return `It comes after ${names.job(binding.job)}.`;
+    case 'trailer':
+      return `Its trailer is at ${names.job(binding.job)} before.`;
+    case 'bay':
+      return `${names.bay(binding.bay)} is taken by ${unitOf(binding.trailer)} before.`;
+    case 'bay-hours':
+      return `${names.bay(binding.bay)} opens then.`;
+    case 'person':
+      return `${names.person(binding.technician)} is at ${names.job(binding.job)} before.`;
+    case 'shift':
+      return `${names.person(binding.technician)} comes then.`;
+    case 'others':
+      return 'Earlier would cost other jobs more.';
+  }
+}
+
+/** What somebody who cannot see the bar is told of it. */
+export function slotWords(
+  job: BoardJob,
+  slot: {
+    start: string;
+    end: string;
+    setupMinutes: number;
+    pinned: boolean;
+    technicians: readonly string[];
+    bay: string;
+  },
+  names: Names,
+  zone: string,
+): string {
+  const until = clock(slot.end, zone);
+  return [
+    `${job.number}, ${job.title}`,
+    `${clock(slot.start, zone)} to ${until}`,
+    slot.bay ? names.bay(slot.bay) : 'no bay',
+    slot.technicians.map(names.person).join(' and '),
+    slot.setupMinutes ? `of it ${minutesWords(slot.setupMinutes)} set-up` : '',
+    job.held ? 'held' : '',
+    job.begun ? 'begun' : '',
+    slot.pinned && !job.begun ? 'pinned' : '',
+    job.waits ?? '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

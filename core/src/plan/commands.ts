@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { command, SHOP, whoMay } from '../life';
+import { PLAN_RUN_LIFE } from './run-life';
+import { keptSlotSchema } from './views';
+
+const id = z.uuid();
+/** How long a search may take. Seconds. */
+const LONGEST_SEARCH = 60;
+
+export const PLAN_COMMANDS = {
+  /** A search for a plan, by whichever worker is free. `version` is that of the plan it starts from. */
+  'ask-plan': command(
+    'fleet',
+    whoMay(PLAN_RUN_LIFE, 'ask for'),
+    z.strictObject({
+      run: id,
+      how: z.enum(['anew', 'again']),
+      seconds: z.int().min(1).max(LONGEST_SEARCH),
+    }),
+  ),
+  'cancel-plan': command('fleet', whoMay(PLAN_RUN_LIFE, 'cancel'), z.strictObject({ run: id })),
+  'put-plan-aside': command('fleet', whoMay(PLAN_RUN_LIFE, 'put aside'), z.strictObject({ run: id })),
+  /** The plan people work by from now on. Whoever changed an older `version` is shown the newer one. */
+  'publish-plan': command(
+    'fleet',
+    SHOP,
+    z.strictObject({
+      version: z.int().min(0),
+      slots: z.array(keptSlotSchema.extend({ job: id, bay: id, technicians: z.array(id).max(20) })).max(1_000),
+      /** The search it was taken from. */
+      run: id.optional(),
+    }),
+  ),
+} as const;

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { bayViewSchema } from '../fleet';
+import { RUN_STATES } from './run-life';
+import { objectiveSchema, planRequestSchema, slotSchema } from './wire';
+
+const id = z.string();
+const instant = z.string();
+
+/** A slot of the plan that people work by. */
+export const keptSlotSchema = slotSchema.extend({
+  /** Set where it stands by hand: a search leaves it there. */
+  pinned: z.boolean(),
+});
+export type KeptSlot = z.infer<typeof keptSlotSchema>;
+
+/** A search for a plan: what it was asked, how far it is, and what it found. */
+export const planRunSchema = z.strictObject({
+  id,
+  /** `anew` plans everything; `again` moves only what must, and what pays. */
+  how: z.enum(['anew', 'again']),
+  state: z.enum(RUN_STATES),
+  /** Who asked; null where something that happened did. */
+  by: z.string().nullable(),
+  because: z.string().nullable(),
+  at: instant,
+  /** The version of the plan it starts from. */
+  from: z.int(),
+  seconds: z.number(),
+  progress: z.strictObject({ sum: z.number(), elapsedMs: z.number() }).nullable(),
+  answer: z
+    .strictObject({
+      slots: z.array(slotSchema),
+      unplaced: z.array(z.strictObject({ job: id, reason: z.string() })),
+      objective: objectiveSchema,
+      /** Proven of every plan of these jobs; nothing where none was proven. */
+      boundSum: z.number(),
+      elapsedMs: z.number(),
+      decodes: z.number(),
+    })
+    .nullable(),
+  problem: z.string().nullable(),
+});
+export type PlanRun = z.infer<typeof planRunSchema>;
+
+export const boardJobSchema = z.strictObject({
+  id,
+  unit: id,
+  number: z.string(),
+  title: z.string(),
+  state: z.string(),
+  /** What the search is not asked about: begun work, with its expected end. */
+  begun: z.boolean(),
+  held: z.boolean(),
+  /** When its unit leaves next, and where to. */
+  leaves: z.strictObject({ at: instant, to: z.string() }).nullable(),
+  /** What it waits for, in words; null where nothing is missing. */
+  waits: z.string().nullable(),
+  /** Who has clocked on and not off. */
+  working: z.array(z.string()),
+});
+export type BoardJob = z.infer<typeof boardJobSchema>;
+
+/** The plan people work by, as things stand now, and what a search would be asked. */
+export const boardSchema = z.strictObject({
+  now: instant,
+  zone: z.string(),
+  version: z.int(),
+  published: z.strictObject({ at: instant, by: z.string() }).nullable(),
+  bays: z.array(bayViewSchema),
+  people: z.array(z.strictObject({ id, name: z.string() })),
+  jobs: z.array(boardJobSchema),
+  slots: z.array(keptSlotSchema),
+  request: planRequestSchema,
+  /** What of the plan no longer holds as things are, and why. */
+  notes: z.array(z.strictObject({ job: id, message: z.string() })),
+  runs: z.array(planRunSchema),
+});
+export type Board = z.infer<typeof boardSchema>;
+
+/** The shortage list: what open jobs need beyond what is there or on its way. */
+export const partsNeededSchema = z.strictObject({
+  short: z.array(
+    z.strictObject({
+      part: id,
+      name: z.string(),
+      missing: z.int(),
+      jobs: z.array(z.strictObject({ id, number: z.string() })),
+      /** The day it is here if it is ordered today; null where nobody knows. */
+      on: z.string().nullable(),
+    }),
+  ),
+});
+export type PartsNeeded = z.infer<typeof partsNeededSchema>;

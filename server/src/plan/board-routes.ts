@@ -1,0 +1,50 @@
+import { BENCH, boardSchema, partsNeededSchema } from '@zealous-axle/core';
+import { type App, ask, type Serving } from '../http';
+import { KnownProblem } from '../problem';
+import { boardOf } from './board';
+import { shopFacts } from './facts';
+
+/** The plan people work by, and what its jobs lack of the parts room. */
+export function boardRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/plan',
+    {
+      schema: {
+        tags: ['plan'],
+        summary: 'The plan people work by, as things stand, and what a search would be asked',
+        response: { 200: boardSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, async (store, { person }) => {
+        if (!BENCH.includes(person.role)) throw new KnownProblem('not-allowed');
+        return boardOf(store, serving.now());
+      }),
+  );
+
+  app.get(
+    '/plan/parts',
+    {
+      schema: {
+        tags: ['plan'],
+        summary: 'Parts that run short for open jobs, and when they are here if they are ordered today',
+        response: { 200: partsNeededSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, async (store, { person }) => {
+        if (!BENCH.includes(person.role)) throw new KnownProblem('not-allowed');
+        const { parts, partNames, jobs } = await shopFacts(store, serving.now());
+        const numbers = new Map(jobs.map(({ id, number }) => [id, number]));
+        return {
+          short: parts.shortages.map(({ part, missing, jobs: waiting, on }) => ({
+            part,
+            name: partNames.get(part) ?? part.replaceAll('-', ' '),
+            missing,
+            jobs: waiting.map((id) => ({ id, number: numbers.get(id) ?? '' })),
+            on,
+          })),
+        };
+      }),
+  );
+}

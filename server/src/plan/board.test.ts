@@ -1,0 +1,245 @@
+import type { Board, KeptSlot, PersonWork, Slot } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
+import { openQueue, type Queue } from '../background';
+import { doersOf } from '../doers';
+import { queueUrl } from '../store';
+import { openWorld, type TestFleet, type World } from '../testing/world';
+
+let world: World;
+let count = 0;
+beforeAll(async () => {
+  world = await openWorld();
+});
+afterAll(() => world.close());
+
+const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
+const WORK: PersonWork = {
+  skills: ['brakes', 'tyres', 'suspension'],
+  qualifications: [],
+  shifts: [{ days: EVERY_DAY, from: '06:00', to: '18:00' }],
+  away: [],
+};
+
+interface Shop {
+  fleet: TestFleet;
+  who: (role: string) => string;
+  jobs: string[];
+  technician: string;
+}
+
+/** A fleet with somebody at work and some jobs: each of a defect of its own. */
+async function shop(jobs: number): Promise<Shop> {
+  const fleet = await world.makeFleet(`plan${count++}`);
+  const who = (role: string) => `${role}@${fleet.slug}`;
+  const { body } = await world.get(who('manager'), '/people');
+  const person = body.people.find((each: { role: string }) => each.role === 'technician');
+  await world.done(who('manager'), 'set-person', {
+    person: person.id,
+    version: person.version,
+    form: { name: person.name, role: 'technician', work: WORK },
+  });
+  const made: string[] = [];
+  for (let n = 0; n < jobs; n++) made.push(await makeJob(fleet, n === 0));
+  return { fleet, who, jobs: made, technician: person.id };
+}
+
+async function makeJob(fleet: TestFleet, holds = false): Promise<string> {
+  const [defect, job] = [uuidv7(), uuidv7()];
+  const place = { axle: null, side: null, tyre: null };
+  await world.done(`driver@${fleet.slug}`, 'report-defect', {
+    defect,
+    unit: fleet.unit,
+    code: holds ? 'door' : 'lamp-out',
+    place,
+    words: 'does not close',
+  });
+  await world.done(`foreman@${fleet.slug}`, 'triage-defect', { defect, version: 1, holds });
+  await world.done(`foreman@${fleet.slug}`, 'make-job', {
+    job,
+    unit: fleet.unit,
+    title: holds ? 'Door' : 'Lamp',
+    defects: [{ defect, version: 2 }],
+    minutes: 60,
+    wheelsOff: false,
+  });
+  return job;
+}
+
+const board = async ({ who }: Shop): Promise<Board> => (await world.get(who('foreman'), '/plan')).body;
+
+/** The board once it is as it is waited for: read again whenever something of the fleet is told. */
+async function boardWhen(here: Shop, is: (board: Board) => boolean): Promise<Board> {
+  let wake: () => void = () => {};
+  const leave = world.live.subscribe(here.fleet.id, () => wake());
+  try {
+    for (;;) {
+      const told = new Promise<void>((resolve) => {
+        wake = resolve;
+      });
+      const now = await board(here);
+      if (is(now)) return now;
+      await told;
+    }
+  } finally {
+    leave();
+  }
+}
+
+async function withQueue<T>(work: () => Promise<T>): Promise<T> {
+  const moved = (fleet: string, listener: () => void) => world.live.subscribe(fleet, listener);
+  const doers = doersOf({ db: world.db, now: world.now, planner: world.planner, moved });
+  const queue: Queue = await openQueue(queueUrl(world.ownerUrl), doers, {
+    tasks: 1,
+    failed: (said) => failed.push(said),
+  });
+  try {
+    return await work();
+  } finally {
+    await queue.close();
+  }
+}
+const failed: string[] = [];
+afterEach(() => expect(failed.splice(0)).toEqual([]));
+
+const kept = (slots: readonly Slot[], pinned = false): KeptSlot[] => slots.map((slot) => ({ ...slot, pinned }));
+
+/** Asks for a plan and waits until it is found. */
+async function found(here: Shop) {
+  const run = uuidv7();
+  await world.done(here.who('foreman'), 'ask-plan', { run, how: 'anew', seconds: 1 });
+  const then = await boardWhen(here, ({ runs }) => runs.some(({ id, state }) => id === run && state === 'found'));
+  const answer = then.runs.find(({ id }) => id === run)?.answer;
+  if (!answer) throw new Error('found, and no answer');
+  return { run, answer, board: then };
+}
+
+test('a plan is asked for, found by a worker, taken, and its jobs are placed', async () => {
+  const here = await shop(3);
+  await withQueue(async () => {
+    const { run, answer, board: before } = await found(here);
+    expect(before).toMatchObject({ version: 0, published: null, slots: [] });
+    expect(answer).toMatchObject({ unplaced: [], objective: { heldMinutes: expect.any(Number) } });
+    expect(answer.slots.map(({ job }) => job).sort()).toEqual([...here.jobs].sort());
+    // What holds the trailer comes first.
+    expect(answer.slots[0]?.job).toBe(here.jobs[0]);
+    await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots), run });
+    const after = await board(here);
+    expect(after).toMatchObject({ version: 1, published: { by: 'The foreman' }, runs: [], notes: [] });
+    expect(after.slots).toHaveLength(3);
+    const { body } = await world.get(here.who('technician'), `/jobs/${here.jobs[0]}`);
+    expect(body.job).toMatchObject({ state: 'placed', bay: { id: here.fleet.bay }, day: '2026-03-02' });
+  });
+});
+
+test('of two foremen the second is shown what the first one made the plan', async () => {
+  const here = await shop(2);
+  const { answer } = await withQueue(() => found(here));
+  const body = { version: 0, slots: kept(answer.slots) };
+  await world.done(here.who('foreman'), 'publish-plan', body);
+  const second = await world.send(here.who('manager'), 'publish-plan', body);
+  expect([second.status, second.body.current.version]).toEqual([409, 1]);
+  expect(second.body.current.published.by).toBe('The foreman');
+});
+
+test('a plan that breaks a rule is refused with the job and the rule, and changes nothing', async () => {
+  const here = await shop(2);
+  const { answer } = await withQueue(() => found(here));
+  const [first, second] = answer.slots;
+  if (!first || !second) throw new Error('two slots');
+  const over = { ...second, start: first.start, end: first.end, setupMinutes: first.setupMinutes };
+  const refused = await world.send(here.who('foreman'), 'publish-plan', {
+    version: 0,
+    slots: kept([first, over], true),
+  });
+  expect(refused.status).toBe(409);
+  expect(refused.body.detail).toMatch(/^T-1, (Door|Lamp): .*(meets|trailer is at|is at)/);
+  const night = { ...first, start: '2026-03-03T08:00:00.000Z', end: '2026-03-03T09:15:00.000Z' };
+  const late = await world.send(here.who('foreman'), 'publish-plan', { version: 0, slots: kept([night], true) });
+  expect(late.body.detail).toContain('is not in one shift all the while');
+  expect(await board(here)).toMatchObject({ version: 0, slots: [] });
+});
+
+test('an absence makes a proposal that moves what must, and leaves the rest', async () => {
+  const here = await shop(2);
+  await withQueue(async () => {
+    const { answer, run } = await found(here);
+    await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots), run });
+    const { body } = await world.get(here.who('manager'), '/people');
+    const person = body.people.find(({ id }: { id: string }) => id === here.technician);
+    await world.done(here.who('manager'), 'set-person', {
+      person: person.id,
+      version: person.version,
+      form: {
+        name: person.name,
+        role: 'technician',
+        work: { ...WORK, away: [{ from: '2026-03-02', until: '2026-03-02', reason: 'ill' }] },
+      },
+    });
+    const then = await boardWhen(here, ({ runs }) =>
+      runs.some(({ state, how }) => state === 'found' && how === 'again'),
+    );
+    const proposal = then.runs.find(({ how }) => how === 'again');
+    expect(proposal).toMatchObject({ by: null, because: 'Somebody’s hours or absence changed', from: 1 });
+    expect(proposal?.answer?.slots.every(({ start }) => start >= '2026-03-03')).toBe(true);
+    expect(then.notes.length).toBeGreaterThan(0);
+    // The plan itself stands until somebody takes the proposal.
+    expect(then.slots.map(({ start }) => start)).toEqual(answer.slots.map(({ start }) => start));
+  });
+});
+
+test('a search that is cancelled ends with the best so far, which may be taken', async () => {
+  const here = await shop(2);
+  const run = uuidv7();
+  await world.done(here.who('foreman'), 'ask-plan', { run, how: 'anew', seconds: 60 });
+  await world.done(here.who('foreman'), 'cancel-plan', { run });
+  await withQueue(async () => {
+    // Nobody waits for it: it is not even begun.
+    const { run: other } = await found(here);
+    const { runs } = await board(here);
+    expect(runs.map(({ id, state, answer }) => [id, state, answer === null])).toEqual([
+      [other, 'found', false],
+      [run, 'cancelled', true],
+    ]);
+  });
+  await world.done(here.who('foreman'), 'put-plan-aside', { run });
+  expect((await board(here)).runs).toHaveLength(1);
+});
+
+test('a part that is missing holds its job back until the day after it is here', async () => {
+  const here = await shop(1);
+  await world.done(here.who('foreman'), 'save-part', {
+    part: 'air-bag',
+    form: { name: 'Air bag', stock: 0, price: 8_900, leadDays: 3 },
+  });
+  const [defect, job] = [uuidv7(), uuidv7()];
+  await world.done(here.who('driver'), 'report-defect', {
+    defect,
+    unit: here.fleet.unit,
+    code: 'air-bag-flat',
+    place: { axle: 1, side: 'left', tyre: null },
+    words: 'leans',
+  });
+  await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: false });
+  await world.done(here.who('foreman'), 'make-job', {
+    job,
+    unit: here.fleet.unit,
+    title: 'Air bag',
+    defects: [{ defect, version: 2 }],
+    minutes: 70,
+    wheelsOff: false,
+    work: [{ template: 'air-bag', ends: [{ axle: 1, side: 'left' }] }],
+  });
+  const { request, jobs } = await board(here);
+  expect(jobs.find(({ id }) => id === job)?.waits).toBe('Parts on 2026-03-05');
+  expect(request.jobs.find(({ id }) => id === job)?.release).toBe('2026-03-06T06:00:00.000Z');
+  const short = await world.get(here.who('technician'), '/plan/parts');
+  expect(short.body.short).toEqual([
+    { part: 'air-bag', name: 'Air bag', missing: 2, jobs: [{ id: job, number: 'T-1' }], on: '2026-03-05' },
+  ]);
+});
+
+test('drivers neither see nor make the plan', async () => {
+  const here = await shop(0);
+  expect((await world.get(here.who('driver'), '/plan')).status).toBe(403);
+  expect((await world.send(here.who('technician'), 'publish-plan', { version: 0, slots: [] })).status).toBe(403);
+});

@@ -1,0 +1,59 @@
+import type { Board, BoardJob } from '@zealous-axle/core';
+import { and, eq } from 'drizzle-orm';
+import { person } from '../access';
+import type { FleetStore } from '../store';
+import { type Facts, shopFacts } from './facts';
+import { openRuns } from './runs';
+import { shopPlan } from './schema';
+import { standingOf } from './standing';
+
+/** What a job waits for, in words. */
+function waitsFor({ parts, partNames }: Facts, job: string): string | null {
+  const unknown = parts.unknown.get(job);
+  if (unknown) return `${partNames.get(unknown) ?? unknown.replaceAll('-', ' ')}: nobody knows when it comes`;
+  const day = parts.days.get(job);
+  return day ? `Parts on ${day}` : null;
+}
+
+function boardJobs(facts: Facts): BoardJob[] {
+  return facts.jobs.map((each) => ({
+    id: each.id,
+    unit: each.unit,
+    number: each.number,
+    title: each.title,
+    state: each.state,
+    begun: each.begun !== null,
+    held: each.held,
+    leaves: each.leaves ? { at: each.leaves, to: each.leavesTo } : null,
+    waits: waitsFor(facts, each.id),
+    working: each.working,
+  }));
+}
+
+/** The plan people work by, as things stand at `now`. */
+export async function boardOf(store: FleetStore, now: Date): Promise<Board> {
+  const [facts, [published], runs] = await Promise.all([
+    shopFacts(store, now),
+    store
+      .select({ plan: shopPlan, by: person.name })
+      .from(shopPlan)
+      .innerJoin(person, and(eq(person.fleetId, shopPlan.fleetId), eq(person.id, shopPlan.publishedBy))),
+    openRuns(store),
+  ]);
+  const { request, begun, notes } = standingOf(facts);
+  const open = new Set(facts.jobs.map(({ id }) => id));
+  const began = new Set(begun.map(({ job }) => job));
+  return {
+    now: now.toISOString(),
+    zone: facts.zone,
+    version: published?.plan.version ?? 0,
+    published: published ? { at: published.plan.publishedAt.toISOString(), by: published.by } : null,
+    bays: [...facts.bays],
+    people: facts.people.map(({ id, name }) => ({ id, name })),
+    jobs: boardJobs(facts),
+    slots: [...begun, ...facts.slots.filter(({ job }) => open.has(job) && !began.has(job))],
+    request,
+    notes,
+    runs,
+  };
+}

@@ -1,0 +1,170 @@
+import {
+  type BookId,
+  dayIn,
+  isOpenJob,
+  type KeptSlot,
+  OPEN_JOB_STATES,
+  type PartsDays,
+  type Priority,
+  partsDays,
+  type ShopFacts,
+  type ShopJob,
+  type Urgency,
+  urgencyOf,
+} from '@zealous-axle/core';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { fleet, person } from '../access';
+import { defect } from '../defects';
+import { baysOf, departure, hold, holdReleased, unit } from '../fleet';
+import { job, jobTime, part, partOrder, partUse } from '../repair';
+import type { FleetStore } from '../store';
+import { planSlot } from './schema';
+
+/** A search where nobody said how long. Seconds. */
+const SECONDS = 5;
+const PLANNED_STATES = OPEN_JOB_STATES.filter((state) => state !== 'done' && isOpenJob(state));
+
+const PRIORITY: Readonly<Record<Urgency, Priority>> = {
+  hold: 'out-of-service',
+  'before-use': 'violation',
+  'measure-first': 'violation',
+  'next-visit': 'shop-limit',
+};
+const RANK: readonly Priority[] = ['out-of-service', 'violation', 'shop-limit', 'planned'];
+const mostPressing = (priorities: readonly Priority[]): Priority =>
+  RANK.find((each) => priorities.includes(each)) ?? 'planned';
+
+/** What the plan follows from, with what its screen says beside. */
+export interface Facts extends ShopFacts {
+  people: { id: string; name: string; work: ShopFacts['people'][number]['work'] }[];
+  jobs: (ShopJob & {
+    number: string;
+    title: string;
+    state: string;
+    held: boolean;
+    leavesTo: string;
+    working: string[];
+  })[];
+  parts: PartsDays;
+  partNames: Map<string, string>;
+}
+
+export async function slotsOf(store: FleetStore): Promise<KeptSlot[]> {
+  const rows = await store.select().from(planSlot);
+  return rows.map(({ jobId, bayId, technicians, startsAt, endsAt, setupMinutes, pinned }) => ({
+    job: jobId,
+    bay: bayId,
+    technicians,
+    start: startsAt.toISOString(),
+    end: endsAt.toISOString(),
+    setupMinutes,
+    pinned,
+  }));
+}
+
+const openJobRows = (store: FleetStore) =>
+  store
+    .select({ job, unit, departure })
+    .from(job)
+    .innerJoin(unit, and(eq(unit.fleetId, job.fleetId), eq(unit.id, job.unitId)))
+    .leftJoin(departure, and(eq(departure.fleetId, job.fleetId), eq(departure.unitId, job.unitId)))
+    .where(inArray(job.state, PLANNED_STATES))
+    .orderBy(job.id);
+
+/** Everything the plan follows from, read whole, as the caller's transaction sees it. */
+export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS): Promise<Facts> {
+  const openJobs = sql`select ${job.id} from ${job} where ${inArray(job.state, PLANNED_STATES)}`;
+  const [[ours], bays, people, rows, defects, times, orders, uses, room, held, slots] = await Promise.all([
+    store.select({ zone: fleet.zone, book: fleet.book, holidays: fleet.holidays }).from(fleet),
+    baysOf(store),
+    store.select({ id: person.id, name: person.name, work: person.work }).from(person).where(eq(person.active, true)),
+    openJobRows(store),
+    store
+      .select({ job: defect.jobId, code: defect.code, words: defect.words, holds: defect.holds, at: defect.measuredAt })
+      .from(defect)
+      .where(sql`${defect.jobId} in (${openJobs})`),
+    store.select().from(jobTime).where(sql`${jobTime.jobId} in (${openJobs})`),
+    store
+      .select()
+      .from(partOrder)
+      .where(and(sql`${partOrder.jobId} in (${openJobs})`, isNull(partOrder.receivedAt))),
+    store.select().from(partUse).where(sql`${partUse.jobId} in (${openJobs})`),
+    store.select().from(part),
+    store
+      .selectDistinct({ unit: hold.unitId })
+      .from(hold)
+      .leftJoin(holdReleased, and(eq(holdReleased.fleetId, hold.fleetId), eq(holdReleased.holdId, hold.id)))
+      .where(isNull(holdReleased.releaseId)),
+    slotsOf(store),
+  ]);
+  const zone = ours?.zone ?? 'UTC';
+  const book: BookId = ours?.book ?? 'na';
+  const priorityOf = (id: string) =>
+    mostPressing(
+      defects
+        .filter((each) => each.job === id)
+        .map(({ code, words, holds, at }) =>
+          holds ? 'out-of-service' : PRIORITY[urgencyOf({ code, words, holds, measured: at !== null }, book).severity],
+        ),
+    );
+  const parts = partsDays(
+    rows.map(({ job: { id, work, without } }) => ({
+      job: id,
+      priority: priorityOf(id),
+      needs: work.parts
+        .filter(({ part: name }) => !without.some((each) => each.part === name))
+        .map(({ part: name, count }) => ({
+          part: name,
+          count:
+            count - uses.filter((use) => use.jobId === id && use.partId === name).reduce((n, use) => n + use.count, 0),
+        }))
+        .filter(({ count }) => count > 0),
+      ordered: orders
+        .filter((order) => order.jobId === id)
+        .map(({ partId, count, dueOn }) => ({ part: partId, count, due: dueOn })),
+    })),
+    room.map(({ id, stock, leadDays }) => ({ part: id, stock, leadDays })),
+    dayIn(zone, now),
+  );
+  const holding = new Set(held.map((each) => each.unit));
+  return {
+    now,
+    zone,
+    seconds,
+    bays,
+    people: people.filter(({ work }) => work.shifts.length > 0),
+    holidays: ours?.holidays ?? [],
+    slots,
+    parts,
+    partNames: new Map(room.map(({ id, name }) => [id, name])),
+    jobs: rows.map(({ job: row, unit: its, departure: leaves }) => {
+      const own = times.filter(({ jobId }) => jobId === row.id);
+      const first = own.map(({ startedAt }) => startedAt).sort((a, b) => a.getTime() - b.getTime())[0];
+      const working = own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId);
+      const known = people.map(({ id }) => id);
+      return {
+        id: row.id,
+        unit: row.unitId,
+        number: its.number,
+        title: row.title,
+        state: row.state,
+        work: row.work,
+        minutes: row.minutes,
+        priority: priorityOf(row.id),
+        partsOn: parts.days.get(row.id) ?? null,
+        leaves: leaves && leaves.leavesAt > now ? leaves.leavesAt.toISOString() : null,
+        leavesTo: leaves?.leavesTo ?? '',
+        held: holding.has(row.unitId),
+        working,
+        begun:
+          row.state === 'started'
+            ? {
+                at: (first ?? now).toISOString(),
+                bay: row.bayId,
+                people: [...new Set(own.map(({ personId }) => personId))].filter((id) => known.includes(id)),
+              }
+            : null,
+      };
+    }),
+  };
+}

@@ -1,0 +1,46 @@
+import type { PlanRun } from '@zealous-axle/core';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { person } from '../access';
+import { LIVE_CHANNEL } from '../run';
+import type { FleetStore } from '../store';
+import { planRun, shopPlan } from './schema';
+
+/** Runs that somebody still waits for, or still has to answer. */
+const OPEN = ['waiting', 'searching', 'found', 'cancelled', 'failed'] as const;
+/** As many of them as a screen has use for: older ones are kept, and not shown. */
+const SHOWN = 6;
+
+/** Searches that are under way or wait for an answer, the newest first. */
+export async function openRuns(store: FleetStore): Promise<PlanRun[]> {
+  const rows = await store
+    .select({ run: planRun, by: person.name })
+    .from(planRun)
+    .leftJoin(person, and(eq(person.fleetId, planRun.fleetId), eq(person.id, planRun.askedBy)))
+    .where(inArray(planRun.state, [...OPEN]))
+    .orderBy(desc(planRun.askedAt))
+    .limit(SHOWN);
+  return rows.map(({ run, by }) => ({
+    id: run.id,
+    how: run.how,
+    state: run.state,
+    by,
+    because: run.because,
+    at: run.askedAt.toISOString(),
+    from: run.fromVersion,
+    seconds: run.seconds,
+    progress: run.progress,
+    answer: run.answer,
+    problem: run.problem,
+  }));
+}
+
+export const planVersion = async (store: FleetStore): Promise<number> =>
+  (await store.select({ version: shopPlan.version }).from(shopPlan))[0]?.version ?? 0;
+
+/** Tells whoever looks at the plan that something of it moved: no event, since nothing was done. */
+export const tellPlan = (store: FleetStore, fleet: string): Promise<unknown> =>
+  store
+    .execute(
+      sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${fleet}::text, 'id', 0, 'type', 'plan', 'unit', null)::text)`,
+    )
+    .execute();

@@ -1,0 +1,56 @@
+import { desc } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { addTask, inFleet, type Tasks } from '../store';
+import { shopFacts } from './facts';
+import { planVersion, tellPlan } from './runs';
+import { planRun, planSlot } from './schema';
+import type { Searching } from './search-task';
+import settings from './settings.json';
+import { standingOf } from './standing';
+
+/** What asks for another plan: said once, however often it is looked at. */
+const signatureOf = (standing: ReturnType<typeof standingOf>): string =>
+  JSON.stringify([
+    standing.notes.map(({ job, message }) => [job, message]),
+    standing.request.jobs.map(({ id }) => id).filter((id) => !standing.before.some(({ job }) => job === id)),
+  ]);
+
+/**
+ * Looks whether the plan still stands, asks for a proposal where it does not – or where a job has no place in it –, and
+ * looks again after a while for as long as there is a plan: an overrun is seen by the clock, without anybody saying so.
+ */
+export async function watchPlan(
+  { db, now }: Pick<Searching, 'db' | 'now'>,
+  { fleet, because }: Tasks['watch-plan'],
+): Promise<void> {
+  await inFleet(db, fleet, async (store) => {
+    const version = await planVersion(store);
+    if (version === 0) return;
+    const standing = standingOf(await shopFacts(store, now(), settings.againSeconds));
+    const unplaced = standing.request.jobs.filter(({ id }) => !standing.before.some(({ job }) => job === id));
+    const [last] = await store.select().from(planRun).orderBy(desc(planRun.askedAt)).limit(1);
+    const signature = signatureOf(standing);
+    const asked = last?.fromVersion === version && last.signature === signature;
+    const underWay = last?.state === 'waiting' || last?.state === 'searching';
+    if ((standing.notes.length > 0 || unplaced.length > 0) && !asked && !underWay) {
+      const run = uuidv7();
+      await store.insert(planRun).values({
+        fleetId: fleet,
+        id: run,
+        how: 'again',
+        state: 'waiting',
+        because,
+        askedAt: now(),
+        fromVersion: version,
+        seconds: settings.againSeconds,
+        signature,
+        request: standing.request,
+        before: standing.before,
+      });
+      await addTask(store, 'search-plan', { fleet, run }, run);
+      await tellPlan(store, fleet);
+    }
+    const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);
+    if (any) await addTask(store, 'watch-plan', { fleet, because: null }, fleet, settings.lookAgainSeconds);
+  });
+}

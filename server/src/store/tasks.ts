@@ -1,0 +1,23 @@
+import { sql } from 'drizzle-orm';
+import type { FleetStore } from './connect';
+
+/** What a worker can be asked to do, and with what. Every task is of one fleet. */
+export interface Tasks {
+  /** Searches for the plan of a run. */
+  'search-plan': { fleet: string; run: string };
+  /** Looks whether the plan still stands, and asks for another where it does not. */
+  'watch-plan': { fleet: string; because: string | null };
+}
+export type TaskName = keyof Tasks;
+
+/** Puts a task into the queue, in the caller's transaction; one of the same `key` that has not begun is replaced. */
+export const addTask = <N extends TaskName>(
+  store: FleetStore,
+  name: N,
+  payload: Tasks[N],
+  key: string,
+  seconds = 0,
+): Promise<unknown> =>
+  store
+    .execute(sql`select za_queue.add(${name}, ${JSON.stringify(payload)}::json, ${`${name} ${key}`}, ${seconds})`)
+    .execute();
