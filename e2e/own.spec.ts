@@ -208,5 +208,5 @@ test('a number that is taken is said in the form, and nothing of it is lost', as
   await expect(page.getByLabel('Where it stands')).toHaveValue('Behind the barn');
   await page.getByLabel('Number, as painted on it').fill('H-19');
   await press(page, 'Set it up');
-  await expect(page.getByText('21 units', { exact: false })).toBeVisible();
+  await expect(page.getByText('31 units', { exact: false })).toBeVisible();
 });

@@ -3,6 +3,7 @@ export * from './catalogue';
 export * from './commands';
 export * from './defects';
 export * from './fleet';
+export * from './forecast';
 export * from './inspection';
 export * from './judge';
 export * from './life';

@@ -71,8 +71,6 @@ export const workOf = ({ skills, holds = {}, shifts }: DemoWork, dayAhead: (days
   away: [],
 });
 
-export const BAYS = ['Bay 1 – lift', 'Bay 2 – lift', 'Bay 3 – long', 'Wash and yard'] as const;
-
 const air = (change: Partial<Axle> = {}): Axle => ({
   brake: 's-cam',
   chamber: { type: 'clamp', size: '30', stroke: 'standard' },
@@ -156,4 +154,9 @@ export const UNITS: readonly DemoUnit[] = [
     ...each,
     features: { ...each.features, book: 'gb' as const, yearBuilt: 2012 },
   })),
+  // What stands before the shop, or leaves it soon.
+  ...several(['H-15', 'H-16', 'H-17', 'H-18'], BODIES.hopper, 'Low Marsh'),
+  ...several(['L-25', 'L-26', 'L-27'], BODIES.liveFloor, 'Chip wharf'),
+  ...several(['R-34', 'R-35'], BODIES.refrigerated, 'Low Marsh'),
+  ...several(['D-43'], BODIES.dropDeck, 'Upper Fold'),
 ];

@@ -10,9 +10,10 @@ import { job } from '../repair/schema';
 import type { FleetStore } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
 import { copyRows } from './copy';
-import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE } from './fleet';
+import { DEMO_PASSWORD, FLEET, PEOPLE } from './fleet';
 import { type LargeUnit, largeUnit, type Making } from './large-unit';
 import { seeded, seededId } from './random';
+import { BAYS } from './shop';
 
 /** The made-up cooperative's larger neighbour. */
 export const LARGE = {
@@ -138,7 +139,7 @@ async function fill(client: pg.ClientBase, { units, now, say }: LargeAsked): Pro
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const people = PEOPLE.map(({ signIn, name, role }) => ({ ...own(), signIn, name, role, passwordHash }));
   await db.insert(person).values(people);
-  const bays = BAYS.map((bayName, rank) => ({ ...own(), name: bayName, rank }));
+  const bays = BAYS.map((each, rank) => ({ ...own(), ...each, rank }));
   await db.insert(bay).values(bays);
   const withRole = (role: string) => people.filter((each) => each.role === role).map((each) => each.id);
   const [technicians, drivers, foremen] = [withRole('technician'), withRole('driver'), withRole('foreman')];

@@ -4,15 +4,17 @@ import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
 import { bay, paper, unit } from '../fleet/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
+import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
-import { connect, type Database, type FleetStore } from '../store/connect';
+import { connect, type Database, type FleetStore, inFleet } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
-import { BAYS, DEMO_PASSWORD, FLEET, PEOPLE, UNITS, workOf } from './fleet';
+import { DEMO_PASSWORD, FLEET, PEOPLE, UNITS, workOf } from './fleet';
 import { wornReadings } from './history';
 import PARTS from './parts.json';
 import { pastInspection, standing } from './past';
 import { oneOf, type Random, seeded, seededId } from './random';
+import { BAYS, HOLIDAY, tellShop } from './shop';
 import { type DemoTrailer, tellStory } from './story';
 import { type DemoPerson, teller } from './teller';
 
@@ -20,6 +22,8 @@ const SEED = 20_260_101;
 const DAY_MS = 86_400_000;
 const YEAR = 365;
 const BATCH = 500;
+/** Steps of the search for the demo’s plan. */
+const PLAN_STEPS = 1_500;
 
 async function insertAll<T>(rows: readonly T[], insert: (batch: T[]) => Promise<unknown>): Promise<void> {
   for (let from = 0; from < rows.length; from += BATCH) await insert(rows.slice(from, from + BATCH));
@@ -89,7 +93,10 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
           if (!known) throw new Error(`no demo unit ${number}`);
           return known;
         };
-        await tellStory({ narrator, trailer: byNumber, bays: loaded.bays, dayAhead: today });
+        const scene = { narrator, trailer: byNumber, bays: loaded.bays, dayAhead: today };
+        await tellStory(scene);
+        const planned = () => inFleet(server.db, FLEET.id, (store) => shopPlanOf(store, now, PLAN_STEPS));
+        await tellShop({ ...scene, now, planned });
         return true;
       });
   } finally {
@@ -101,11 +108,12 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
 async function loadFleet(db: Database, now: Date) {
   const random = seeded(SEED);
   const id = () => seededId(random, now);
+  const today = dayIn(FLEET.zone, now);
+  const holidays = [{ day: dayAfter(today, HOLIDAY.inDays), name: HOLIDAY.name }];
   await db
     .insert(fleet)
-    .values({ fleetId: FLEET.id, slug: FLEET.slug, name: FLEET.name, zone: FLEET.zone, book: FLEET.book });
+    .values({ fleetId: FLEET.id, slug: FLEET.slug, name: FLEET.name, zone: FLEET.zone, book: FLEET.book, holidays });
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const today = dayIn(FLEET.zone, now);
   const people = PEOPLE.map(({ work, ...each }) => ({
     fleetId: FLEET.id,
     id: id(),
@@ -114,7 +122,7 @@ async function loadFleet(db: Database, now: Date) {
     work: work ? workOf(work, (days) => dayAfter(today, days)) : NO_WORK,
   }));
   await db.insert(person).values(people);
-  const bays = BAYS.map((name, rank) => ({ fleetId: FLEET.id, id: id(), name, rank }));
+  const bays = BAYS.map((each, rank) => ({ fleetId: FLEET.id, id: id(), ...each, rank }));
   await db.insert(bay).values(bays);
   await db.insert(part).values(PARTS.map((each) => ({ fleetId: FLEET.id, ...each })));
   const units = UNITS.map((each) => ({ fleetId: FLEET.id, id: id(), ...each }));

@@ -10,12 +10,13 @@ import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { isWriting } from '../../parts/Shortcuts';
 import { Text } from '../../parts/Text';
-import { Chart, type Rows, ZOOMS } from './Chart';
+import { Chart, MARKS, type Rows, ZOOMS } from './Chart';
 import { Chosen } from './Chosen';
 import { Load, Presses } from './Presses';
 import { Proposals } from './Proposals';
 import { type Published, publishPlan } from './publish';
 import { useDraft } from './useDraft';
+import { WithoutPlace } from './WithoutPlace';
 import { differenceWords, namesOf } from './words';
 
 /** How long a search is asked for, in seconds. */
@@ -26,7 +27,7 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
   const draft = useDraft(board);
   const names = useMemo(() => namesOf(board), [board]);
   const [rows, setRows] = useState<Rows>('bays');
-  const [zoom, setZoom] = useState<string>('3 days');
+  const [zoom, setZoom] = useState<string>('Day');
   const [chosen, setChosen] = useState<string | null>(null);
   const [hint, setHint] = useState<string | null>(null);
   const [shown, setShown] = useState<string | null>(null);
@@ -86,7 +87,7 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
   }, [undo, redo]);
 
   const searching = board.runs.some(({ state }) => state === 'waiting' || state === 'searching');
-  const view = ZOOMS.find(({ name }) => name === zoom) ?? ZOOMS[1];
+  const view = ZOOMS.find(({ name }) => name === zoom) ?? ZOOMS[0];
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-w-0 flex-1">
@@ -133,21 +134,15 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
             onPin={(job) => draft.setPinned(job, !slots.find((slot) => slot.job === job)?.pinned)}
           />
         </View>
-        <View
-          role="status"
-          aria-live="polite"
-          className="min-h-11 justify-center border-t border-line bg-card px-3 py-1.5"
-        >
-          <Text numberOfLines={2} tone={hint || draft.said ? 'ink' : 'soft'}>
-            {hint ??
-              draft.said ??
-              (proposed
-                ? 'This is the proposal; the plan itself stands until it is taken.'
-                : draft.busy
-                  ? 'Planning…'
-                  : mayChange
-                    ? 'Drag a job, or choose it and use the arrow keys; p pins it.'
-                    : 'Planned by the foreman.')}
+        <WithoutPlace board={board} slots={[...draft.begun, ...slots]} unplaced={run?.answer?.unplaced ?? []} />
+        <View className="min-h-11 flex-row items-center gap-3 border-t border-line bg-card px-3 py-1.5">
+          <View role="status" aria-live="polite" className="min-w-0 flex-1">
+            <Text numberOfLines={2} tone={hint || draft.said ? 'ink' : 'soft'}>
+              {hint ?? draft.said ?? usualWords(mayChange, proposed !== null, draft.busy)}
+            </Text>
+          </View>
+          <Text size="small" tone="soft">
+            {`${MARKS.held} held  ${MARKS.late} late  ${MARKS.begun} at work  ${MARKS.pinned} pinned`}
           </Text>
         </View>
       </View>
@@ -194,12 +189,12 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
             <Button
               className="grow"
               look={board.slots.length ? 'plain' : 'act'}
-              label="Plan everything anew"
+              label="Plan all anew"
               disabled={searching}
               onPress={() => ask('anew')}
             />
             {board.slots.length ? (
-              <Button className="grow" label="Only what must move" disabled={searching} onPress={() => ask('again')} />
+              <Button className="grow" label="What must move" disabled={searching} onPress={() => ask('again')} />
             ) : null}
           </View>
         ) : null}
@@ -208,6 +203,12 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
       </ScrollView>
     </View>
   );
+}
+
+function usualWords(mayChange: boolean, proposed: boolean, busy: boolean): string {
+  if (proposed) return 'This is the proposal; the plan itself stands until it is taken.';
+  if (busy) return 'Planning…';
+  return mayChange ? 'Drag a job, or choose it and use the arrow keys; p pins it.' : 'Planned by the foreman.';
 }
 
 const NONE = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };

@@ -21,7 +21,11 @@ import { type Names, slotWords } from './words';
 const SNAP = 15;
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
-const ROW_PX = 62;
+const LEAST_ROW_PX = 62;
+const MOST_ROW_PX = 96;
+/** Narrower than this a bar has its number alone, upright. */
+const WORDS_PX = 44;
+const LEAST_BAR_PX = 20;
 const NAME_PX = 132;
 const HEAD_PX = 46;
 
@@ -72,6 +76,7 @@ interface BarProps {
   setUp: number;
   words: string;
   look: 'held' | 'late' | 'begun' | 'plain';
+  height: number;
   moved: boolean;
   chosen: boolean;
   movable: boolean;
@@ -85,7 +90,8 @@ const LOOKS = {
   begun: 'bg-within-tint border-within text-within',
   plain: 'bg-card border-edge text-ink',
 } as const;
-const MARKS = { held: 'held', late: 'late', begun: 'at work', plain: '' } as const;
+/** A state is a word, a shape and a colour. */
+export const MARKS = { held: '■', late: '▲', begun: '●', pinned: '◆' } as const;
 
 /** One job where it stands: dragged by hand, moved by the arrow keys. */
 const Bar = memo(function Bar({
@@ -97,6 +103,7 @@ const Bar = memo(function Bar({
   setUp,
   words,
   look,
+  height,
   moved,
   chosen,
   movable,
@@ -108,9 +115,8 @@ const Bar = memo(function Bar({
     data: { slot, row },
     disabled: !movable,
   });
-  const mark = [MARKS[look], slot.pinned && look !== 'begun' ? 'pinned' : '', moved ? 'moved' : '']
-    .filter(Boolean)
-    .join(' · ');
+  const shapes = [look === 'plain' ? '' : MARKS[look], slot.pinned && look !== 'begun' ? MARKS.pinned : ''].join('');
+  const number = shapes ? `${shapes} ${job.number}` : job.number;
   return (
     <button
       type="button"
@@ -125,9 +131,9 @@ const Bar = memo(function Bar({
       className={`absolute overflow-hidden rounded-md text-left border px-1 font-words text-small leading-5 ${LOOKS[look]} ${chosen ? 'ring-2 ring-focus' : ''} ${moved ? 'border-dashed border-2' : ''}`}
       style={{
         left,
-        width: Math.max(width, 14),
+        width: Math.max(width, LEAST_BAR_PX),
         top: 5,
-        height: ROW_PX - 11,
+        height: height - 11,
         zIndex: isDragging ? 30 : chosen ? 20 : 10,
         opacity: isDragging ? 0.55 : 1,
         cursor: movable ? 'grab' : 'default',
@@ -136,8 +142,16 @@ const Bar = memo(function Bar({
       }}
     >
       {setUp > 3 ? <span className="absolute inset-y-0 left-0 bg-raised opacity-70" style={{ width: setUp }} /> : null}
-      <span className="relative block truncate font-semibold">{job.number}</span>
-      <span className="relative block truncate">{mark ? `${mark} · ${job.title}` : job.title}</span>
+      {width >= WORDS_PX ? (
+        <>
+          <span className="relative block truncate font-semibold">{number}</span>
+          <span className="relative block truncate">{job.title}</span>
+        </>
+      ) : (
+        <span className="absolute inset-0 flex items-center justify-center font-semibold [writing-mode:vertical-rl]">
+          {number}
+        </span>
+      )}
     </button>
   );
 });
@@ -161,6 +175,7 @@ export function Chart(props: Props) {
     onPin,
   } = props;
   const { zone } = board;
+  const { element, height } = useRoom();
   const first = startOfDay(new TZDate(at(board.now), zone));
   const from = first.getTime();
   const span = Math.max(zoom.days, 14) * 24;
@@ -189,14 +204,17 @@ export function Chart(props: Props) {
           })),
     [rows, board],
   );
+  const rowPx = Math.max(
+    LEAST_ROW_PX,
+    Math.min(MOST_ROW_PX, Math.floor((height - HEAD_PX) / Math.max(1, lines.length))),
+  );
   const all = useMemo(() => [...begun, ...slots], [begun, slots]);
   const rowsOf = (slot: KeptSlot) => (rows === 'bays' ? [slot.bay] : slot.technicians);
-  const scroller = useRef<HTMLElement>(null);
   const opened = useRef(at(board.now));
   useEffect(() => {
     const now = (opened.current - from) / HOUR_MS;
-    scroller.current?.scrollTo({ left: Math.max(0, (now - 1.5) * zoom.hour) });
-  }, [from, zoom.hour]);
+    element.current?.scrollTo({ left: Math.max(0, (now - 1.5) * zoom.hour) });
+  }, [from, zoom.hour, element]);
 
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const trying = useRef({ key: '', running: false });
@@ -210,7 +228,7 @@ export function Chart(props: Props) {
   });
   const landing = ({ active, delta }: DragMoveEvent | DragEndEvent) => {
     const { slot, row } = active.data.current as { slot: KeptSlot; row: string };
-    const index = lines.findIndex(({ id }) => id === row) + Math.round(delta.y / ROW_PX);
+    const index = lines.findIndex(({ id }) => id === row) + Math.round(delta.y / rowPx);
     const target = lines[Math.min(lines.length - 1, Math.max(0, index))]?.id ?? row;
     return { slot, row, target, start: snapped(at(slot.start) + (delta.x / zoom.hour) * HOUR_MS) };
   };
@@ -257,6 +275,16 @@ export function Chart(props: Props) {
     event.stopPropagation();
   };
 
+  /** Where each unit that leaves was last worked on: its departure is drawn there. */
+  const leaving = useMemo(() => {
+    const last = new Map<string, { slot: KeptSlot; job: BoardJob }>();
+    for (const slot of all) {
+      const job = jobs.get(slot.job);
+      if (job?.leaves && slot.end > (last.get(job.unit)?.slot.end ?? '')) last.set(job.unit, { slot, job });
+    }
+    return [...last.values()];
+  }, [all, jobs]);
+
   const days = Array.from({ length: span / 24 }, (_, n) => addDays(first, n));
   const step = zoom.hour >= 40 ? 1 : zoom.hour >= 20 ? 3 : zoom.hour >= 10 ? 6 : 0;
   const lookOf = (job: BoardJob, slot: KeptSlot): BarProps['look'] =>
@@ -265,21 +293,23 @@ export function Chart(props: Props) {
   return (
     <DndContext sensors={sensors} onDragMove={dragging} onDragEnd={dropped} onDragCancel={() => setDrop(null)}>
       <section
-        ref={scroller}
+        ref={element}
         className="relative h-full overflow-auto bg-ground"
         aria-label={rows === 'bays' ? 'Bays by time' : 'People by time'}
       >
-        <div style={{ width: NAME_PX + width, height: HEAD_PX + lines.length * ROW_PX }} className="relative">
+        <div style={{ width: NAME_PX + width, height: HEAD_PX + lines.length * rowPx }} className="relative">
           <div className="sticky top-0 z-40 flex border-b border-line bg-card" style={{ height: HEAD_PX }}>
             <div className="sticky left-0 z-50 shrink-0 border-r border-line bg-card" style={{ width: NAME_PX }} />
             <div className="relative" style={{ width }}>
               {days.map((day) => (
                 <div
                   key={day.getTime()}
-                  className="absolute top-0 border-l border-line pl-1 font-words text-small font-semibold text-ink"
-                  style={{ left: x(day.getTime()), height: HEAD_PX }}
+                  className="absolute top-0 border-l border-line font-words text-small font-semibold text-ink"
+                  style={{ left: x(day.getTime()), width: 24 * zoom.hour, height: HEAD_PX }}
                 >
-                  {format(day, zoom.hour < 10 ? 'EEE d' : 'EEE d MMM')}
+                  <span className="sticky inline-block pl-1" style={{ left: NAME_PX }}>
+                    {format(day, zoom.hour < 10 ? 'EEE d' : 'EEE d MMM')}
+                  </span>
                 </div>
               ))}
               {step
@@ -303,7 +333,7 @@ export function Chart(props: Props) {
             <div
               key={line.id}
               className="absolute flex border-b border-line"
-              style={{ top: HEAD_PX + index * ROW_PX, height: ROW_PX, width: NAME_PX + width }}
+              style={{ top: HEAD_PX + index * rowPx, height: rowPx, width: NAME_PX + width }}
             >
               <div
                 className="sticky left-0 z-30 flex shrink-0 items-center border-r border-line bg-card px-2 font-words text-small font-semibold leading-5 text-ink"
@@ -330,7 +360,7 @@ export function Chart(props: Props) {
                         key={key}
                         aria-hidden
                         className="absolute rounded-lg bg-line opacity-50"
-                        style={{ left: x(start) - 2, width: x(end) - x(start) + 4, top: 2, height: ROW_PX - 5 }}
+                        style={{ left: x(start) - 2, width: x(end) - x(start) + 4, top: 2, height: rowPx - 5 }}
                       />
                     ))
                   : null}
@@ -351,6 +381,7 @@ export function Chart(props: Props) {
                         setUp={(slot.setupMinutes / 60) * zoom.hour}
                         words={slotWords(job, slot, names, zone)}
                         look={lookOf(job, slot)}
+                        height={rowPx}
                         moved={
                           old !== undefined &&
                           (old.start !== slot.start ||
@@ -364,11 +395,23 @@ export function Chart(props: Props) {
                       />
                     );
                   })}
+                {leaving
+                  .filter(({ slot }) => rowsOf(slot).includes(line.id))
+                  .map(({ job, slot }) => (
+                    <div
+                      key={job.unit}
+                      title={`${job.number} leaves`}
+                      className={`absolute z-20 border-l-2 pl-0.5 font-words text-small leading-4 ${slot.end > (job.leaves?.at ?? '') ? 'border-violation text-violation' : 'border-within text-within'}`}
+                      style={{ left: x(job.leaves?.at ?? ''), bottom: 0, height: 16 }}
+                    >
+                      {zoom.hour >= 20 ? `${job.number} leaves` : ''}
+                    </div>
+                  ))}
                 {drop?.row === line.id ? (
                   <div
                     aria-hidden
                     className={`absolute z-20 rounded-md border-2 ${drop.ok ? 'border-within bg-within-tint' : 'border-out bg-out-tint'}`}
-                    style={{ left: drop.left, width: drop.width, top: 5, height: ROW_PX - 11, opacity: 0.8 }}
+                    style={{ left: drop.left, width: drop.width, top: 5, height: rowPx - 11, opacity: 0.8 }}
                   />
                 ) : null}
               </div>
@@ -377,12 +420,25 @@ export function Chart(props: Props) {
           <div
             aria-hidden
             className="absolute z-20 w-0.5 bg-focus"
-            style={{ left: NAME_PX + x(board.now), top: HEAD_PX, height: lines.length * ROW_PX }}
+            style={{ left: NAME_PX + x(board.now), top: HEAD_PX, height: lines.length * rowPx }}
           />
         </div>
       </section>
     </DndContext>
   );
+}
+
+/** How high the chart may be: its rows share it. */
+function useRoom() {
+  const element = useRef<HTMLElement>(null);
+  const [height, setHeight] = useState(0);
+  useEffect(() => {
+    if (!element.current) return;
+    const watch = new ResizeObserver(([entry]) => setHeight(entry?.contentRect.height ?? 0));
+    watch.observe(element.current);
+    return () => watch.disconnect();
+  }, []);
+  return { element, height };
 }
 
 /** The stays of trailers in a bay: jobs of one trailer that follow each other there. */

@@ -45,7 +45,7 @@ function DayItem({
           <Text reading bold size="lead">
             {`${hour(slot.start, board.zone)}–${hour(slot.end, board.zone)}`}
           </Text>
-          <Text tone={job.held ? 'out' : 'soft'} bold={job.held}>
+          <Text tone={job.begun ? 'within' : job.held ? 'out' : 'soft'} bold={job.begun || job.held}>
             {job.begun ? 'at work' : job.held ? 'held' : next ? 'next' : ''}
           </Text>
         </View>

@@ -1,7 +1,7 @@
 import type { Board, KeptSlot } from '@zealous-axle/core';
 import type { Gain } from '@zealous-axle/core/plan';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { clock } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
@@ -25,18 +25,11 @@ const last = (slots: readonly KeptSlot[]): string | null =>
     .at(-1) ?? null;
 
 /** One line of what presses; pressed, it shows the job. */
-function Line({
-  words,
-  tone,
-  onPress,
-}: {
-  words: string;
-  tone: 'out' | 'violation' | 'ink';
-  onPress?: (() => void) | undefined;
-}) {
-  if (!onPress) return <Text tone={tone}>{words}</Text>;
-  return <Button look="bare" label={words} className="justify-start px-0" onPress={onPress} />;
-}
+const Line = ({ words, tone, onPress }: { words: string; tone: 'out' | 'violation'; onPress: () => void }) => (
+  <Pressable role="button" onPress={onPress} className="min-h-11 justify-center border-t border-line active:opacity-70">
+    <Text tone={tone}>{words}</Text>
+  </Pressable>
+);
 
 /** What may not move, what leaves late if nothing is done, what has no place, and what would help most. */
 export function Presses({ board, draft, names, onChoose }: Props) {
@@ -53,8 +46,6 @@ export function Presses({ board, draft, names, onChoose }: Props) {
     const until = last(all.filter((slot) => slot.job === job.id));
     return job.leaves !== null && (until === null || until > job.leaves.at);
   });
-  const placed = new Set(all.map(({ job }) => job));
-  const without = board.jobs.filter(({ id }) => !placed.has(id));
   const helps = async () => {
     setAsking(true);
     setGains((await draft.gains()?.catch(() => [])) ?? []);
@@ -84,13 +75,6 @@ export function Presses({ board, draft, names, onChoose }: Props) {
           />
         );
       })}
-      {without.map((job) => (
-        <Line
-          key={job.id}
-          tone="ink"
-          words={`${job.number}, ${job.title}: no place yet${job.waits ? ` · ${job.waits}` : ''}`}
-        />
-      ))}
       {board.notes.map(({ job, message }) => (
         <Line
           key={`${job} ${message}`}
@@ -99,8 +83,8 @@ export function Presses({ board, draft, names, onChoose }: Props) {
           onPress={() => onChoose(job)}
         />
       ))}
-      {held.length + late.length + without.length + board.notes.length === 0 ? (
-        <Text tone="soft">Nothing is held, late, without a place, or stands where it cannot.</Text>
+      {held.length + late.length + board.notes.length === 0 ? (
+        <Text tone="soft">Nothing is held or late, and all of it still stands.</Text>
       ) : null}
       {draft.slots.length ? (
         <Button

@@ -1,0 +1,34 @@
+/** What is foreseen: a part's life at a place, how fast it wears, and when it reaches a limit. */
+export { isWearing, type Life, livesAt, type Point, wearsDown, wornTo } from './lives';
+export { type MeterAt, metresAt, metresPerDay } from './meter';
+export { type Due, type Week, weeksAhead } from './needs';
+export {
+  enough,
+  type ForecastState,
+  type Foreseen,
+  foresee,
+  type LimitReached,
+  type Reach,
+  type Whose,
+} from './position';
+export { FORECAST, WEARING, type WearingKind } from './settings';
+export { reaches, type Slope, slopeOf, valueAt } from './slope';
+export {
+  forecastOf,
+  type PositionForecast,
+  type TakenReading,
+  type UnitFacts,
+  type UnitForecast,
+  type WearFinding,
+} from './unit';
+export {
+  type ForecastPage,
+  type ForecastRow,
+  forecastAskedSchema,
+  forecastPageSchema,
+  type PositionView,
+  type UnitForecastView,
+  unitForecastSchema,
+  type WeeksAhead,
+  weeksAheadSchema,
+} from './views';

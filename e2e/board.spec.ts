@@ -1,0 +1,199 @@
+import type { Browser, Page } from '@playwright/test';
+import type { Board } from '@zealous-axle/core';
+import { deviceOf, expect, press, test, type Who } from './program';
+
+const WIDE = { width: 1280, height: 800 };
+
+/** The plan's board on a wide screen. */
+async function boardOf(browser: Browser, url: string, who: Who): Promise<Page> {
+  const page = await deviceOf(browser, url, who, { viewport: WIDE });
+  await page.goto(`${url}/plan`);
+  await expect(page.getByRole('heading', { name: 'What presses' })).toBeVisible();
+  return page;
+}
+
+const planOf = (page: Page): Promise<Board> =>
+  page.evaluate(() => fetch('/api/v1/plan').then((answer) => answer.json()));
+const send = (page: Page, name: string, body: object): Promise<number> =>
+  page.evaluate(
+    ([command, asked]) =>
+      fetch(`/api/v1/commands/${command}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id: crypto.randomUUID(), at: new Date().toISOString(), body: asked }),
+      }).then(({ status }) => status),
+    [name, body] as const,
+  );
+/** The bar of a job by its title. */
+const bar = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`, ${title}, `) }).first();
+const startOf = async (page: Page, title: string): Promise<string | undefined> => {
+  const { jobs, slots } = await planOf(page);
+  const job = jobs.find((each) => each.title === title);
+  return slots.find((slot) => slot.job === job?.id)?.start;
+};
+
+test('a job is moved by the arrow keys, pinned, taken back, brought again and published', async ({
+  browser,
+  program,
+}) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  const before = await startOf(page, 'Door seal');
+  await page.getByRole('radio', { name: '2 weeks' }).click();
+  await bar(page, 'Door seal').focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Your changes' })).toBeVisible();
+  await expect(bar(page, 'Door seal')).toHaveAccessibleName(/pinned/);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: 'Your changes' })).toHaveCount(0);
+  await page.keyboard.press('Control+y');
+  await expect(page.getByRole('heading', { name: 'Your changes' })).toBeVisible();
+  expect(await startOf(page, 'Door seal')).toBe(before);
+  await press(page, 'Publish this plan');
+  await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  expect(await startOf(page, 'Door seal')).not.toBe(before);
+  await bar(page, 'Door seal').click();
+  await press(page, 'Unpin');
+  await expect(bar(page, 'Door seal')).not.toHaveAccessibleName(/pinned/);
+});
+
+test('a drag says which rule refuses a place while it lasts, and leaves the job where it was', async ({
+  browser,
+  program,
+}) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  await page.getByRole('radio', { name: '2 weeks' }).click();
+  const from = await bar(page, 'Frame crack at the neck').boundingBox();
+  const to = await page.getByText('Bay 1 – lift', { exact: true }).first().boundingBox();
+  if (!from || !to) throw new Error('the board is not drawn');
+  await page.mouse.move(from.x + 8, from.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y + 12, { steps: 3 });
+  await page.mouse.move(from.x + 20, to.y + to.height / 2, { steps: 8 });
+  await expect(page.getByText('rule 5: Bay 1 – lift is no long bay')).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByRole('heading', { name: 'Your changes' })).toHaveCount(0);
+});
+
+test('a job dragged to a place that is free stands there, pinned, and makes room for itself', async ({
+  browser,
+  program,
+}) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  await page.getByRole('radio', { name: '3 days' }).click();
+  const title = 'Frame crack at the neck';
+  await bar(page, title).scrollIntoViewIfNeeded();
+  const from = await bar(page, title).boundingBox();
+  if (!from) throw new Error('the board is not drawn');
+  await page.mouse.move(from.x + 10, from.y + 12);
+  await page.mouse.down();
+  // An hour later, in the same bay.
+  await page.mouse.move(from.x + 20, from.y + 12, { steps: 3 });
+  await page.mouse.move(from.x + 32, from.y + 12, { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByRole('heading', { name: 'Your changes' })).toBeVisible();
+  await expect(bar(page, title)).toHaveAccessibleName(/pinned/);
+});
+
+test('of two foremen the second is told of the first one’s plan, and goes on from it', async ({ browser, program }) => {
+  const [one, other] = [await boardOf(browser, program.url, 'foreman'), await boardOf(browser, program.url, 'manager')];
+  await other.getByRole('radio', { name: '2 weeks' }).click();
+  await bar(other, 'Door seal').focus();
+  await other.keyboard.press('p');
+  await expect(other.getByRole('heading', { name: 'Your changes' })).toBeVisible();
+  await one.getByRole('radio', { name: '2 weeks' }).click();
+  await bar(one, 'Mud flap').focus();
+  await one.keyboard.press('p');
+  await press(one, 'Publish this plan');
+  await expect(other.getByText(/^Berit Holloway made another plan/)).toBeVisible();
+  await press(other, 'Go on from theirs. drops your changes');
+  await expect(other.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  await expect(bar(other, 'Mud flap')).toHaveAccessibleName(/pinned/);
+  await expect(other.getByRole('heading', { name: 'Your changes' })).toHaveCount(0);
+});
+
+test('a search by the server is shown beside the plan, and taken', async ({ browser, program }) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  await press(page, 'Plan all anew');
+  await expect(page.getByText(/^Searching|^Waits/)).toBeVisible();
+  await press(page, 'Stop. takes the best so far');
+  await expect(page.getByText('Stopped; this is the best it had.')).toBeVisible();
+  await press(page, 'Show');
+  await expect(page.getByText('This is the proposal; the plan itself stands until it is taken.')).toBeVisible();
+  await press(page, 'Take it');
+  await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  await expect(page.getByText('Stopped; this is the best it had.')).toHaveCount(0);
+});
+
+test('an absence makes a proposal within seconds: what began stays, and one tap takes it', async ({
+  browser,
+  program,
+}) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  const before = await planOf(page);
+  const people = await page.evaluate(() => fetch('/api/v1/people').then((answer) => answer.json()));
+  const away = people.people.find(({ signIn }: { signIn: string }) => signIn === 'edda');
+  const today = before.now.slice(0, 10);
+  const until = new Date(Date.parse(before.now) + 6 * 86_400_000).toISOString().slice(0, 10);
+  const { name, role, work } = away;
+  const absent = { ...work, away: [{ from: today, until, reason: 'ill' }] };
+  expect(
+    await send(page, 'set-person', { person: away.id, version: away.version, form: { name, role, work: absent } }),
+  ).toBe(200);
+  await expect(page.getByText(/Somebody’s hours or absence changed/)).toBeVisible();
+  await press(page, 'Take it');
+  await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  const after = await planOf(page);
+  const begun = before.jobs.find((job) => job.begun)?.id;
+  expect(after.slots.find(({ job }) => job === begun)?.bay).toBe(before.slots.find(({ job }) => job === begun)?.bay);
+  expect(
+    after.slots.filter(({ technicians, start }) => technicians.includes(away.id) && start.slice(0, 10) <= until),
+  ).toEqual([]);
+});
+
+test('a driver’s phone holds a unit, and the board says so by itself', async ({ browser, program }) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  const phone = await deviceOf(browser, program.url, 'driver');
+  const unit = (await planOf(page)).jobs.find(({ number }) => number === 'R-35')?.unit;
+  expect((await planOf(page)).jobs.find(({ number }) => number === 'R-35')?.held).toBe(false);
+  await phone.goto(`${program.url}/report/${unit}`);
+  await send(page, 'hold-trailer', { hold: crypto.randomUUID(), unit, reason: 'brake smokes' });
+  await expect(page.getByRole('button', { name: /^R-35 is held/ })).toBeVisible();
+});
+
+test('on a phone the day is a list: what is next, where, with whom, and begun from there', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'technician');
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  await press(page, 'Plan');
+  await expect(page.getByRole('radio', { name: 'My day' })).toBeChecked();
+  const first = page.getByRole('link', { name: /L-27, Brake hose 1L/ });
+  await expect(first).toContainText('at work');
+  await expect(first).toContainText('Bay 2 – lift');
+  await expect(first).toContainText('Parts ready');
+  await page.getByRole('link', { name: 'Pause or finish' }).click();
+  await expect(page.getByRole('heading', { name: /Brake hose 1L/ }).first()).toBeVisible();
+});
+
+test('bays, their hours and the days nobody works are set in the program', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  await page.goto(`${program.url}/bays`);
+  await press(page, 'Change. Bay 3 – long');
+  await page.getByRole('checkbox', { name: 'wash' }).click();
+  await press(page, 'Add days out of use');
+  await page.getByLabel('Last day').fill('2020-01-01');
+  await expect(page.getByText('It ends before it begins.')).toBeVisible();
+  await page.getByLabel('First day').fill('2031-05-01');
+  await page.getByLabel('Last day').fill('2031-05-03');
+  await page.getByLabel('Why').fill('new hoist');
+  await press(page, 'Save');
+  await expect(page.getByText('long · lift · floor · wash')).toBeVisible();
+  await expect(page.getByText(/out of use .*: new hoist/)).toBeVisible();
+  await press(page, 'Change these days');
+  await press(page, 'Add a day');
+  await page.getByLabel('Day', { exact: true }).last().fill('2031-06-01');
+  await page.getByLabel('What day it is').last().fill('Midsummer');
+  await press(page, 'Save');
+  await expect(page.getByText(/Jun 2031, Midsummer/)).toBeVisible();
+});
