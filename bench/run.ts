@@ -5,6 +5,7 @@ import { startProgram } from '../e2e/cluster';
 import { benchWarm, benchYard } from './app';
 import { largeCluster } from './cluster';
 import { benchExport } from './export';
+import { benchForecast } from './forecast';
 import { benchJudge } from './judge';
 import { benchCold } from './lighthouse';
 import { benchTwo, benchWrites } from './load';
@@ -14,7 +15,12 @@ import { benchPages } from './pages';
 import { benchPlan } from './plan';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
-const ALONE: Record<string, () => Promise<void>> = { judge: benchJudge, plan: benchPlan, outage: benchOutage };
+const ALONE: Record<string, () => Promise<void>> = {
+  judge: benchJudge,
+  plan: benchPlan,
+  forecast: benchForecast,
+  outage: benchOutage,
+};
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
   pages: benchPages,
   writes: benchWrites,

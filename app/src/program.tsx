@@ -19,6 +19,8 @@ export { Routes } from './work/fleet/Routes';
 export { FleetRulesScreen } from './work/fleet/Rules';
 export { SetUp } from './work/fleet/SetUp';
 export { EditUnit, NewUnit } from './work/fleet/unit/UnitEditor';
+export { Forecast } from './work/forecast/Forecast';
+export { UnitForecast } from './work/forecast/UnitForecast';
 export { Combine } from './work/inspection/Combine';
 export { Gauges } from './work/inspection/Gauges';
 export { Inspect } from './work/inspection/Inspect';

@@ -8,6 +8,7 @@ import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-z
 import { defectRoutes } from './defects';
 import { type Live, liveRoutes } from './feeds';
 import { ownRoutes, peopleRoutes, sessionRoutes } from './fleet';
+import { forecastRoutes } from './forecast';
 import { doCommand } from './handlers';
 import {
   type App,
@@ -94,6 +95,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       judgeRoutes(v1);
       planRoutes(v1, parts.planner);
       boardRoutes(v1, parts);
+      forecastRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },

@@ -1,8 +1,10 @@
 import type { Doers } from './background';
+import { doForecast } from './forecast';
 import { doWatchPlan, type Searching, searchPlan } from './plan';
 
 /** What each task of the queue does. */
 export const doersOf = (searching: Searching): Doers => ({
   'search-plan': (asked, closing) => searchPlan(searching, asked, closing),
   'watch-plan': (asked) => doWatchPlan(searching, asked),
+  forecast: (asked, closing) => doForecast(searching, asked, closing),
 });

@@ -37,6 +37,7 @@ import {
   unitsCoupled,
   withdrawFleetLimit,
 } from './fleet';
+import { forecastsMoved, wishForecast } from './forecast';
 import {
   attachPhoto,
   closeInspection,
@@ -164,6 +165,8 @@ const derivedOf =
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
     await keepYard(store, units);
     if (movesPlan(name)) await watchPlan(store, fleet, name);
+    const moved = forecastsMoved(name);
+    if (moved !== 'none') await wishForecast(store, fleet, moved === 'all' ? null : units);
   };
 
 /** Does one command, by whoever is signed in. */

@@ -22,6 +22,9 @@ export const dayOf = (at: string, zone: string, now = new Date()): string => {
   return format(day, isSameYear(day, new TZDate(now, zone)) ? DAY : `${DAY} yyyy`);
 };
 
+/** The month an instant is in: `Nov 2026`. */
+export const monthOf = (at: Date): string => format(inZone(at.toISOString(), 'UTC'), 'MMM yyyy');
+
 /** A plain date as `Tue 24 Nov`. */
 export const dayName = (day: string): string => format(parseISO(day), `EEE ${DAY}`);
 

@@ -2,6 +2,7 @@ import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tans
 import type {
   Board,
   DefectsPage,
+  ForecastPage,
   InspectionsPage,
   JobPage,
   JobsPage,
@@ -11,7 +12,9 @@ import type {
   Shop,
   Templates,
   TriagePage,
+  UnitForecastView,
   UnitPage,
+  WeeksAhead,
   YardRow,
 } from '@zealous-axle/core';
 import { call, Refused } from './client';
@@ -39,6 +42,25 @@ export const unitQuery = (id: string) => ({
   queryFn: () => call<UnitPage>('GET', `/units/${id}`),
 });
 export const useUnit = (id: string) => useQuery({ ...unitQuery(id), enabled: id !== '' });
+/** What of the forecast is asked for; an empty word asks for all. */
+export type ForecastAsked = Record<'within' | 'kind' | 'site', string>;
+const askedFor = (asked: ForecastAsked): URLSearchParams =>
+  new URLSearchParams(Object.entries(asked).filter(([, value]) => value !== ''));
+export const useForecastPages = (asked: ForecastAsked) =>
+  usePages(
+    ['forecast', asked],
+    (key) => call<ForecastPage>('GET', `/forecast?${askedFor(asked)}&${from('after', key)}`),
+    { typed: asked.site !== '' },
+  );
+export const useWeeksAhead = (asked: ForecastAsked) =>
+  useQuery({
+    queryKey: ['forecast', 'weeks', asked],
+    queryFn: () => call<WeeksAhead>('GET', `/forecast/weeks?${askedFor({ ...asked, within: '' })}`),
+    placeholderData: keepPreviousData,
+  });
+export const useUnitForecast = (id: string) =>
+  useQuery({ queryKey: ['wear', id], queryFn: () => call<UnitForecastView>('GET', `/units/${id}/forecast`) });
+
 /** The plan; looked at again while the clock moves, since what has begun and what is late follows from it. */
 export const usePlan = () =>
   useQuery({ queryKey: ['plan'], queryFn: () => call<Board>('GET', '/plan'), refetchInterval: PLAN_AGAIN_MS });

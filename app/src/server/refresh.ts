@@ -121,6 +121,7 @@ export function refresh(events: readonly Happened[]): void {
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
     if (name === 'plan') return commands.some(CHANGES_PLAN);
+    if (name === 'wear') return commands.some((type) => CHANGES_SHOP(type) || type === 'set-maker-limit');
     if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
     if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);

@@ -21,7 +21,7 @@ export function useBook(): Book {
 }
 
 /** The units the signed-in person reads in: their own, or the fleet's. */
-function useUnits(): DisplayUnits {
+export function useUnits(): DisplayUnits {
   const { person, fleet } = useSession();
   return person.units ?? fleet.units;
 }

@@ -231,15 +231,13 @@ test('a line reaches a level at its last point at the earliest', () => {
   expect(slopeOf([points[0] as { x: number; y: number }], 0.8, 0)).toBeNull();
 });
 
-test('a meter says nothing outside of its readings', () => {
+test('a meter says where it stood between its readings, and a few days beside them', () => {
   const meters = [
     { at: on(10), metres: 1_000 },
     { at: on(20), metres: 3_000 },
   ];
-  expect([
-    metresAt(meters, on(9)),
-    metresAt(meters, on(15)),
-    metresAt(meters, on(20)),
-    metresAt(meters, on(21)),
-  ]).toEqual([null, 2_000, 3_000, null]);
+  const stood = [2, 8, 15, 20, 24, 28].map((day) => metresAt(meters, on(day)));
+  expect(stood).toEqual([null, 600, 2_000, 3_000, 3_800, null]);
+  expect(metresAt([], on(1))).toBeNull();
+  expect(metresAt(meters.slice(0, 1), on(11))).toBeNull();
 });

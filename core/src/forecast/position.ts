@@ -136,7 +136,7 @@ export function foresee({ kind, end, book, life, perDay, zone }: Asked): Foresee
   if (!enough(life)) return open('not-enough');
   const line = lineOf(kind, life, by);
   const { step } = FORECAST.kinds[kind];
-  const slope = slopeOf(line, FORECAST.within, step, FORECAST.spread);
+  const slope = slopeOf(line, FORECAST.within, step);
   if (!slope) return open('not-enough');
   const lastX = line.at(-1)?.x ?? 0;
   const lastDay = daysOf(last.at);
@@ -152,9 +152,8 @@ export function foresee({ kind, end, book, life, perDay, zone }: Asked): Foresee
     if (on === null || at === null) return null;
     return {
       on,
-      // The gauge's step leaves half of itself open, at either side.
-      earliest: dated(reaches(line, slope.steep, level + step / 2)) ?? on,
-      latest: dated(reaches(line, slope.gentle, level - step / 2)),
+      earliest: dated(reaches(line, slope.steep, level)) ?? on,
+      latest: dated(reaches(line, slope.gentle, level)),
       metres: by === 'distance' ? Math.round(at) : null,
     };
   };

@@ -20,10 +20,10 @@ export const FORECAST = {
   leastDays: file.leastDays,
   /** The part of all that is to fall inside of the interval. */
   within: file.within,
-  /** How much wider than the spread of slopes the interval is. */
-  spread: file.spread,
   /** Nothing is foreseen further ahead. */
   aheadDays: file.aheadDays,
+  /** So many days before its first and after its last reading a meter still says where it stood. */
+  meterDays: file.meterDays,
   kinds: Object.fromEntries(
     WEARING.map((kind) => [kind, { renewedBy: nm(file.kinds[kind].renewedBy), step: nm(file.kinds[kind].step) }]),
   ) as Record<WearingKind, Wears>,

@@ -26,10 +26,10 @@ function weightedQuantile(sorted: readonly { value: number; weight: number }[], 
 
 /**
  * The robust slope of points that fall: the median of the slopes of all pairs, those far apart weighing more, since a
- * gauge's step matters less there. `within` is the part of the slopes that lies between the steep and the gentle one; they
+ * gauge's step matters less there. `within` is the part of the slopes whose spread the interval follows; the steep and the gentle one
  * are never nearer to each other than the gauge's `step` lets anybody tell. Null where all points stand at one x.
  */
-export function slopeOf(points: readonly XY[], within: number, step: number, spread = 1): Slope | null {
+export function slopeOf(points: readonly XY[], within: number, step: number): Slope | null {
   const pairs = points.flatMap((one, index) =>
     points.slice(index + 1).flatMap((other) => {
       const apart = other.x - one.x;
@@ -42,10 +42,12 @@ export function slopeOf(points: readonly XY[], within: number, step: number, spr
   const tail = (1 - within) / 2;
   const span = Math.max(...points.map(({ x }) => x)) - Math.min(...points.map(({ x }) => x));
   const least = step / span;
+  // The median of many is surer than any one of them.
+  const share = 1 / Math.sqrt(points.length);
   return {
     slope,
-    steep: slope - spread * Math.max(slope - weightedQuantile(pairs, tail), least),
-    gentle: slope + spread * Math.max(weightedQuantile(pairs, 1 - tail) - slope, least),
+    steep: slope - share * Math.max(slope - weightedQuantile(pairs, tail), least),
+    gentle: slope + share * Math.max(weightedQuantile(pairs, 1 - tail) - slope, least),
   };
 }
 

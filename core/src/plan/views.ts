@@ -53,8 +53,8 @@ export const boardJobSchema = z.strictObject({
   held: z.boolean(),
   /** When its unit leaves next, and where to. */
   leaves: z.strictObject({ at: instant, to: z.string() }).nullable(),
-  /** What it waits for, in words; null where nothing is missing. */
-  waits: z.string().nullable(),
+  /** The part it waits for, and the day it is expected; null there where nobody knows. */
+  waits: z.strictObject({ part: z.string().nullable(), on: z.string().nullable() }).nullable(),
   /** Who has clocked on and not off. */
   working: z.array(z.string()),
 });

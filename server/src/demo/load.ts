@@ -2,7 +2,8 @@ import { dayAfter, dayIn, INCH_UNITS, NO_WORK, type Unit } from '@zealous-axle/c
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
-import { bay, paper, unit } from '../fleet/schema';
+import { bay, meter, paper, unit } from '../fleet/schema';
+import { keepForecasts } from '../forecast/keep';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
@@ -22,6 +23,8 @@ const SEED = 20_260_101;
 const DAY_MS = 86_400_000;
 const YEAR = 365;
 const BATCH = 500;
+/** Units whose hub meter is read. */
+const METRED = ['H-15', 'H-16', 'H-17', 'H-18', 'L-25', 'L-26', 'L-27'];
 /** Steps of the search for the demo’s plan. */
 const PLAN_STEPS = 1_500;
 
@@ -36,12 +39,27 @@ function inspectionDays(random: Random): number[] {
   return days;
 }
 
+/** Hub meters read at each inspection: so much a day, more in some weeks than in others. */
+function metersOf(
+  inspections: readonly (typeof inspection.$inferInsert)[],
+  random: Random,
+  now: Date,
+): (typeof meter.$inferInsert)[] {
+  let miles = 40_000 + Math.floor(random() * 60_000);
+  return inspections.map(({ fleetId, unitId, startedAt, startedBy }, index) => {
+    const before = inspections[index - 1]?.startedAt ?? startedAt;
+    miles += Math.round(((startedAt.getTime() - before.getTime()) / DAY_MS) * (90 + random() * 60));
+    return { fleetId, id: seededId(random, now), unitId, value: `${miles} mi`, readBy: startedBy, readAt: startedAt };
+  });
+}
+
 async function loadHistory(
   db: Database,
   kept: Unit,
   by: readonly string[],
   random: Random,
   now: Date,
+  metred: boolean,
 ): Promise<DemoTrailer> {
   const days = inspectionDays(random);
   const values = wornReadings(
@@ -65,6 +83,14 @@ async function loadHistory(
     past.map((each) => each.judgement),
     (rows) => db.insert(judgement).values(rows),
   );
+  if (metred)
+    await db.insert(meter).values(
+      metersOf(
+        past.map((each) => each.inspection),
+        random,
+        now,
+      ),
+    );
   const latest = past.at(-1)?.readings ?? [];
   await db.insert(currentReading).values(standing(kept, latest));
   return { unit: kept, last: latest.map(({ value }) => value) };
@@ -97,6 +123,8 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
         await tellStory(scene);
         const planned = () => inFleet(server.db, FLEET.id, (store) => shopPlanOf(store, now, PLAN_STEPS));
         await tellShop({ ...scene, now, planned });
+        const units = [...loaded.trailers.values()].map((each) => each.unit.id);
+        await inFleet(server.db, FLEET.id, (store) => keepForecasts(store, FLEET.id, units, now));
         return true;
       });
   } finally {
@@ -140,7 +168,7 @@ async function loadFleet(db: Database, now: Date) {
   const trailers = new Map<string, DemoTrailer>();
   for (const each of units) {
     const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles, features: each.features };
-    trailers.set(each.number, await loadHistory(db, kept, technicians, random, now));
+    trailers.set(each.number, await loadHistory(db, kept, technicians, random, now, METRED.includes(each.number)));
   }
   await rebuildYard(db as unknown as FleetStore, FLEET.id);
   const session = (signIn: DemoPerson): Actor => {

@@ -33,6 +33,21 @@ async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes'
   return rows;
 }
 
+/** The book of each unit of a fleet, its own limits read once: for work on many of them. */
+export async function fleetBooks(
+  store: FleetStore,
+  { book, policies }: Pick<Actor['fleet'], 'book' | 'policies'>,
+): Promise<(unit: { features: Features }) => Book> {
+  const limits = await fleetLimits(store);
+  const known = new Map<string, Book>();
+  return ({ features }) => {
+    const rules = rulesFor({ book, policies, limits }, features);
+    const made = known.get(rules.book) ?? bookFor(rules);
+    known.set(rules.book, made);
+    return made;
+  };
+}
+
 /** The book a unit is judged by: the fleet's, or its own, with the fleet's policies and own limits on top. */
 export const unitBook = async (
   store: FleetStore,

@@ -230,7 +230,7 @@ test('a part that is missing holds its job back until the day after it is here',
     work: [{ template: 'air-bag', ends: [{ axle: 1, side: 'left' }] }],
   });
   const { request, jobs } = await board(here);
-  expect(jobs.find(({ id }) => id === job)?.waits).toBe('Parts on 2026-03-05');
+  expect(jobs.find(({ id }) => id === job)?.waits).toEqual({ part: null, on: '2026-03-05' });
   expect(request.jobs.find(({ id }) => id === job)?.release).toBe('2026-03-06T06:00:00.000Z');
   const short = await world.get(here.who('technician'), '/plan/parts');
   expect(short.body.short).toEqual([

@@ -7,12 +7,12 @@ import { openRuns } from './runs';
 import { shopPlan } from './schema';
 import { standingOf } from './standing';
 
-/** What a job waits for, in words. */
-function waitsFor({ parts, partNames }: Facts, job: string): string | null {
+/** What a job waits for of the parts room. */
+function waitsFor({ parts, partNames }: Facts, job: string): BoardJob['waits'] {
   const unknown = parts.unknown.get(job);
-  if (unknown) return `${partNames.get(unknown) ?? unknown.replaceAll('-', ' ')}: nobody knows when it comes`;
-  const day = parts.days.get(job);
-  return day ? `Parts on ${day}` : null;
+  if (unknown) return { part: partNames.get(unknown) ?? unknown.replaceAll('-', ' '), on: null };
+  const on = parts.days.get(job);
+  return on ? { part: null, on } : null;
 }
 
 function boardJobs(facts: Facts): BoardJob[] {

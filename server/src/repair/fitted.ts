@@ -46,6 +46,16 @@ export async function livesOf(store: FleetStore, unitId: string): Promise<PartLi
   return (await asked.execute({ unit: unitId })).map(lifeOf);
 }
 
+/** The same for many units. */
+export async function livesOfUnits(store: FleetStore, units: readonly string[]): Promise<Map<string, PartLife[]>> {
+  const rows = await lives(store)
+    .where(sql`${fittedPart.unitId} = any(${sql.param([...units])}::uuid[])`)
+    .orderBy(asc(fittedPart.fittedAt));
+  const all = new Map<string, PartLife[]>();
+  for (const row of rows) all.set(row.fitted.unitId, [...(all.get(row.fitted.unitId) ?? []), lifeOf(row)]);
+  return all;
+}
+
 export const fittedIn = async (store: FleetStore, jobId: string): Promise<PartLife[]> =>
   (await lives(store).where(eq(fittedPart.jobId, jobId)).orderBy(asc(fittedPart.fittedAt), asc(fittedPart.id))).map(
     lifeOf,

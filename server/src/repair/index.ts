@@ -1,6 +1,6 @@
 /** Jobs, certificates and the release. */
 
-export { livesOf } from './fitted';
+export { livesOf, livesOfUnits } from './fitted';
 export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJob } from './handlers';
 export { holdTrailer, releaseTrailer } from './holds';
 export { jobPage } from './page';
@@ -9,5 +9,5 @@ export { jobViews, openRetorques } from './queries';
 export { askRoad, setRoadCosts, takeRoadReport } from './road';
 export { shopRoutes } from './routes';
 export { job, jobTime, part, partOrder, partUse } from './schema';
-export { savePart, saveTemplate } from './shop-data';
+export { savePart, saveTemplate, templatesOf } from './shop-data';
 export { clockOff, clockOn, doRetorque, lapseRetorque, tickStep, torqueWheel } from './work';

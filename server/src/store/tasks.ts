@@ -7,6 +7,8 @@ export interface Tasks {
   'search-plan': { fleet: string; run: string };
   /** Looks whether the plan still stands, and asks for another where it does not. */
   'watch-plan': { fleet: string; because: string | null };
+  /** Works out what is foreseen of some units, or of all of them from one on. */
+  forecast: { fleet: string; units: string[] | null; after?: string };
 }
 export type TaskName = keyof Tasks;
 

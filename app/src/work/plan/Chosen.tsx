@@ -9,7 +9,7 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Text } from '../../parts/Text';
 import type { Draft } from './useDraft';
-import { bindingWords, type Names } from './words';
+import { bindingWords, type Names, waitsWords } from './words';
 
 interface Props {
   board: Board;
@@ -52,7 +52,7 @@ export function Chosen({ board, draft, slot, names, mayChange, onClose }: Props)
           tone={slot.end > job.leaves.at ? 'violation' : 'soft'}
         >{`Leaves ${clock(job.leaves.at, board.zone)}${job.leaves.to ? ` for ${job.leaves.to}` : ''}`}</Text>
       ) : null}
-      {job.waits ? <Text tone="violation">{job.waits}</Text> : null}
+      {job.waits ? <Text tone="violation">{waitsWords(job)}</Text> : null}
       {job.begun ? (
         <Text tone="within">{`Begun; it stays. ${job.working.length ? `${job.working.map(names.person).join(' and ')} at work.` : 'Nobody is clocked on.'}`}</Text>
       ) : null}

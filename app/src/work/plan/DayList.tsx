@@ -11,7 +11,7 @@ import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { type Names, namesOf } from './words';
+import { type Names, namesOf, waitsWords } from './words';
 
 interface Item {
   job: BoardJob;
@@ -55,7 +55,7 @@ function DayItem({
             .filter(Boolean)
             .join(' · ')}
         </Text>
-        <Text tone={job.waits ? 'violation' : 'within'}>{job.waits ?? 'Parts ready'}</Text>
+        <Text tone={job.waits ? 'violation' : 'within'}>{waitsWords(job) ?? 'Parts ready'}</Text>
         {job.leaves ? (
           <Text
             tone={slot.end > job.leaves.at ? 'violation' : 'soft'}

@@ -2,7 +2,7 @@ import type { Board, KeptSlot } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
-import { named } from './words';
+import { named, waitsWords } from './words';
 
 interface Props {
   board: Board;
@@ -18,7 +18,8 @@ export function WithoutPlace({ board, slots, unplaced }: Props) {
   return (
     <View className="max-h-40 gap-1 border-t border-line bg-card px-3 py-2">
       <Text bold>{`No place in the plan (${jobs.length})`}</Text>
-      {jobs.map(({ id, number, title, waits }) => {
+      {jobs.map((job) => {
+        const { id, number, title } = job;
         const why = unplaced.find(({ job }) => job === id)?.reason;
         return (
           <LinkRow key={id} href={`/job/${id}`} className="min-h-11 justify-center active:opacity-70">
@@ -26,7 +27,7 @@ export function WithoutPlace({ board, slots, unplaced }: Props) {
               <Text bold>{number}</Text>
               {`  ${title}`}
               <Text tone="violation">
-                {[why && named(why, board), waits]
+                {[why && named(why, board), waitsWords(job)]
                   .filter(Boolean)
                   .map((words) => ` · ${words}`)
                   .join('')}

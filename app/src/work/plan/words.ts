@@ -1,7 +1,7 @@
 import type { Board, BoardJob, Difference, Objective, PlanRun } from '@zealous-axle/core';
 import { SUM_WEIGHTS, sumOf } from '@zealous-axle/core';
 import type { Binding } from '@zealous-axle/core/plan';
-import { clock } from '../../look/dates';
+import { clock, dayName } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
 
 /** The names of what a plan speaks of by id. */
@@ -94,6 +94,12 @@ export function bindingWords(binding: Binding, names: Names, unitOf: (trailer: s
   }
 }
 
+/** What a job waits for of the parts room; null where nothing is missing. */
+export function waitsWords({ waits }: Pick<BoardJob, 'waits'>): string | null {
+  if (!waits) return null;
+  return waits.on ? `Parts expected ${dayName(waits.on)}` : `${waits.part}: nobody knows when it comes`;
+}
+
 /** What somebody who cannot see the bar is told of it. */
 export function slotWords(
   job: BoardJob,
@@ -118,7 +124,7 @@ export function slotWords(
     job.held ? 'held' : '',
     job.begun ? 'begun' : '',
     slot.pinned && !job.begun ? 'pinned' : '',
-    job.waits ?? '',
+    waitsWords(job) ?? '',
   ]
     .filter(Boolean)
     .join(', ');

@@ -89,6 +89,7 @@ export function Shop() {
       under={query.data ? dayName(query.data.today) : undefined}
       right={
         <>
+          <Button look="bare" label="Forecast" onPress={() => router.navigate('/forecast')} />
           <Button look="bare" label="Plan" onPress={() => router.navigate('/plan')} />
           <Button look="bare" label="Search" hint="repairs" onPress={() => router.navigate('/repairs')} />
         </>

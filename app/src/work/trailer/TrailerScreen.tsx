@@ -269,6 +269,14 @@ function Trailer({ unit }: { unit: UnitPage }) {
           ))}
         </Card>
       ) : null}
+      <LinkRow
+        href={`/wear/${unit.id}`}
+        className="min-h-14 justify-center rounded-2xl border border-line bg-card px-3.5 active:opacity-70"
+      >
+        <Text bold tone="act">
+          Wear, and when a limit is reached
+        </Text>
+      </LinkRow>
       <History unit={unit} />
       <ClosedJobs unit={unit} />
       <UnitPhotos unit={unit} />

@@ -1,0 +1,98 @@
+import { type MeterAt, must, parseDistance, type TakenReading, type UnitFacts, WEARING } from '@zealous-axle/core';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { fleet, person } from '../access';
+import { fleetBooks, meter, unit } from '../fleet';
+import { reading } from '../inspection';
+import { livesOfUnits } from '../repair';
+import type { FleetStore } from '../store';
+
+/** Kinds that something is foreseen or found of. */
+const KINDS = [...WEARING, 'hub-oil'];
+
+const byUnit = <T extends { unitId: string }>(rows: readonly T[]): Map<string, T[]> => {
+  const units = new Map<string, T[]>();
+  for (const row of rows) {
+    const own = units.get(row.unitId);
+    if (own) own.push(row);
+    else units.set(row.unitId, [row]);
+  }
+  return units;
+};
+
+/** What the forecasts of some units follow from: every reading that stands, by whom, what was fitted, how far they ran. */
+export async function factsOf(store: FleetStore, ids: readonly string[]): Promise<Map<string, UnitFacts>> {
+  if (ids.length === 0) return new Map();
+  const wanted = sql.param([...ids]);
+  const [[ours], units, readings, meters, lives] = await Promise.all([
+    store.select({ zone: fleet.zone, book: fleet.book, policies: fleet.policies }).from(fleet),
+    store
+      .select({ id: unit.id, kind: unit.kind, axles: unit.axles, features: unit.features })
+      .from(unit)
+      .where(inArray(unit.id, [...ids])),
+    store
+      .select({ unitId: reading.unitId, at: reading.takenAt, by: reading.takenBy, value: reading.value })
+      .from(reading)
+      .where(
+        sql`${reading.unitId} = any(${wanted}::uuid[]) and split_part(${reading.key}, '@', 1) = any(${sql.param(KINDS)}::text[])
+          and not exists (select 1 from ${reading} later where later.fleet_id = ${reading.fleetId} and later.supersedes = ${reading.id})`,
+      )
+      .orderBy(asc(reading.takenAt)),
+    store
+      .select({ unitId: meter.unitId, at: meter.readAt, value: meter.value })
+      .from(meter)
+      .where(sql`${meter.unitId} = any(${wanted}::uuid[])`)
+      .orderBy(asc(meter.readAt)),
+    livesOfUnits(store, ids),
+  ]);
+  if (!ours) return new Map();
+  const people = await namesOf(store, readings);
+  const bookOf = await fleetBooks(store, ours);
+  const [ownReadings, ownMeters] = [byUnit(readings), byUnit(meters)];
+  return new Map(
+    units.map((each) => [
+      each.id,
+      {
+        unit: each,
+        book: bookOf(each),
+        zone: ours.zone,
+        readings: (ownReadings.get(each.id) ?? []).map(
+          ({ at, by, value }): TakenReading => ({ at: at.toISOString(), by: people.get(by) ?? '', value }),
+        ),
+        fitted: lives.get(each.id) ?? [],
+        meters: forward(
+          (ownMeters.get(each.id) ?? []).map(({ at, value }) => ({
+            at: at.toISOString(),
+            metres: must(parseDistance(value)),
+          })),
+        ),
+      },
+    ]),
+  );
+}
+
+/** A meter that was exchanged or misread runs backwards: only what goes on from the newest reading says how far it ran. */
+function forward(meters: readonly MeterAt[]): MeterAt[] {
+  const out: MeterAt[] = [];
+  for (const each of [...meters].reverse()) {
+    const next = out[0];
+    if (next && each.metres > next.metres) break;
+    out.unshift(each);
+  }
+  return out;
+}
+
+async function namesOf(store: FleetStore, readings: readonly { by: string }[]): Promise<Map<string, string>> {
+  const ids = [...new Set(readings.map(({ by }) => by))];
+  if (ids.length === 0) return new Map();
+  const rows = await store.select({ id: person.id, name: person.name }).from(person).where(inArray(person.id, ids));
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
+/** The unit itself, where there is one of this id. */
+export const unitHead = async (store: FleetStore, id: string) =>
+  (
+    await store
+      .select({ id: unit.id, number: unit.number, body: unit.body, kind: unit.kind })
+      .from(unit)
+      .where(eq(unit.id, id))
+  )[0] ?? null;
