@@ -26,6 +26,7 @@ export { Gauges } from './work/inspection/Gauges';
 export { Inspect } from './work/inspection/Inspect';
 export { VerdictSheet } from './work/inspection/sheet/VerdictSheet';
 export { Plan } from './work/plan/Plan';
+export { PlanPaper } from './work/plan/PlanPaper';
 export { Paper } from './work/records/Printout';
 export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';

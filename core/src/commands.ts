@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { DEFECT_COMMANDS } from './defects';
 import { FLEET_COMMANDS } from './fleet';
+import { FORECAST_COMMANDS } from './forecast';
 import { INSPECTION_COMMANDS } from './inspection';
 import type { Command, Role } from './life';
 import { PLAN_COMMANDS } from './plan';
@@ -18,6 +19,7 @@ export const COMMANDS = {
   ...RECORD_COMMANDS,
   ...FLEET_COMMANDS,
   ...PLAN_COMMANDS,
+  ...FORECAST_COMMANDS,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

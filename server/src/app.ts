@@ -24,10 +24,10 @@ import {
   webRoutes,
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
-import { boardRoutes, type Planner, planRoutes } from './plan';
+import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
 import { fileRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
-import { gaugeRoutes } from './standins';
+import { dispatchRoutes, gaugeRoutes } from './standins';
 import { unitRoutes } from './yard';
 
 export interface AppParts extends Serving {
@@ -95,12 +95,15 @@ export async function buildApp(parts: AppParts): Promise<App> {
       judgeRoutes(v1);
       planRoutes(v1, parts.planner);
       boardRoutes(v1, parts);
+      ownCalendarRoutes(v1, parts);
+      dispatchRoutes(v1, parts);
       forecastRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },
   );
   healthRoutes(app, parts);
+  calendarRoutes(app, parts);
   await webRoutes(app, parts.web);
   return app;
 }

@@ -37,7 +37,7 @@ import {
   unitsCoupled,
   withdrawFleetLimit,
 } from './fleet';
-import { forecastsMoved, wishForecast } from './forecast';
+import { bundleWork, declineWork, forecastsMoved, wishForecast } from './forecast';
 import {
   attachPhoto,
   closeInspection,
@@ -47,7 +47,17 @@ import {
   startInspection,
   takeReading,
 } from './inspection';
-import { askPlan, cancelPlan, movesPlan, publishPlan, putPlanAside, unitsPlanned, watchPlan } from './plan';
+import {
+  askPlan,
+  cancelPlan,
+  closeCalendar,
+  movesPlan,
+  openCalendar,
+  publishPlan,
+  putPlanAside,
+  unitsPlanned,
+  watchPlan,
+} from './plan';
 import { importReadings, importUnits, unitsInFile } from './records';
 import {
   askRoad,
@@ -136,6 +146,10 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'cancel-plan': cancelPlan,
   'put-plan-aside': putPlanAside,
   'publish-plan': publishPlan,
+  'open-calendar': openCalendar,
+  'close-calendar': closeCalendar,
+  'bundle-work': bundleWork,
+  'decline-work': declineWork,
   'set-unit': setUnit,
   'set-chamber': setChamber,
   'set-unit-state': setUnitState,

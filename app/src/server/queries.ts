@@ -1,6 +1,7 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type {
   Board,
+  Calendars,
   DefectsPage,
   ForecastPage,
   InspectionsPage,
@@ -14,7 +15,9 @@ import type {
   TriagePage,
   UnitForecastView,
   UnitPage,
+  UnitPlan,
   WeeksAhead,
+  WhileThere,
   YardRow,
 } from '@zealous-axle/core';
 import { call, Refused } from './client';
@@ -60,6 +63,13 @@ export const useWeeksAhead = (asked: ForecastAsked) =>
   });
 export const useUnitForecast = (id: string) =>
   useQuery({ queryKey: ['wear', id], queryFn: () => call<UnitForecastView>('GET', `/units/${id}/forecast`) });
+
+export const useWhileThere = (unit: string) =>
+  useQuery({ queryKey: ['wear', unit, 'there'], queryFn: () => call<WhileThere>('GET', `/units/${unit}/while-there`) });
+export const useUnitPlan = (unit: string) =>
+  useQuery({ queryKey: ['plan', unit], queryFn: () => call<UnitPlan>('GET', `/units/${unit}/plan`) });
+export const useCalendars = () =>
+  useQuery({ queryKey: ['plan', 'calendars'], queryFn: () => call<Calendars>('GET', '/calendars') });
 
 /** The plan; looked at again while the clock moves, since what has begun and what is late follows from it. */
 export const usePlan = () =>

@@ -36,6 +36,8 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'record-meter',
     'do-retorque',
     'lapse-retorque',
+    'bundle-work',
+    'publish-plan',
   ].includes(type);
 
 /** Commands that change the plan, or what it follows from. */
@@ -44,7 +46,15 @@ const CHANGES_PLAN = (type: CommandName): boolean =>
   CHANGES_SET_UP(type) ||
   type.endsWith('-plan') ||
   type === 'put-plan-aside' ||
-  ['set-holidays', 'set-departure', 'hold-trailer', 'release-trailer', 'save-part'].includes(type);
+  [
+    'set-holidays',
+    'set-departure',
+    'open-calendar',
+    'close-calendar',
+    'hold-trailer',
+    'release-trailer',
+    'save-part',
+  ].includes(type);
 
 const SHOP_DATA: Partial<Record<CommandName, string>> = {
   'save-part': 'parts',
@@ -121,7 +131,10 @@ export function refresh(events: readonly Happened[]): void {
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
     if (name === 'plan') return commands.some(CHANGES_PLAN);
-    if (name === 'wear') return commands.some((type) => CHANGES_SHOP(type) || type === 'set-maker-limit');
+    if (name === 'wear')
+      return commands.some(
+        (type) => CHANGES_SHOP(type) || ['set-maker-limit', 'bundle-work', 'decline-work'].includes(type),
+      );
     if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
     if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);

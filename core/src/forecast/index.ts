@@ -1,4 +1,6 @@
 /** What is foreseen: a part's life at a place, how fast it wears, and when it reaches a limit. */
+export { type Bundle, type BundleFacts, bundlesFor, type Declined, nextVisitOf } from './bundle';
+export { FORECAST_COMMANDS } from './commands';
 export { isWearing, type Life, livesAt, type Point, wearsDown, wornTo } from './lives';
 export { type MeterAt, metresAt, metresPerDay } from './meter';
 export { type Due, type Week, weeksAhead } from './needs';
@@ -30,5 +32,7 @@ export {
   type UnitForecastView,
   unitForecastSchema,
   type WeeksAhead,
+  type WhileThere,
   weeksAheadSchema,
+  whileThereSchema,
 } from './views';

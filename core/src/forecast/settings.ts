@@ -24,6 +24,10 @@ export const FORECAST = {
   aheadDays: file.aheadDays,
   /** So many days before its first and after its last reading a meter still says where it stood. */
   meterDays: file.meterDays,
+  /** A unit is in the shop again after so many days, where no paper brings it there before. */
+  nextVisitDays: file.nextVisitDays,
+  /** What is due within so many days is done in this visit. */
+  soonDays: file.soonDays,
   kinds: Object.fromEntries(
     WEARING.map((kind) => [kind, { renewedBy: nm(file.kinds[kind].renewedBy), step: nm(file.kinds[kind].step) }]),
   ) as Record<WearingKind, Wears>,

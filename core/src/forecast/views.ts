@@ -89,6 +89,27 @@ export const forecastPageSchema = z.strictObject({
 export type ForecastPage = z.infer<typeof forecastPageSchema>;
 export type ForecastRow = ForecastPage['rows'][number];
 
+/** What else could be done while a unit is in the shop, and what of its papers and wheels is due soon. */
+export const whileThereSchema = z.strictObject({
+  nextVisit: day,
+  bundles: z.array(
+    z.strictObject({
+      key: z.string(),
+      seen: instant,
+      template: z.string(),
+      name: z.string(),
+      where: z.string(),
+      on: day,
+      minutes: z.int(),
+      saves: z.int(),
+      unused: z.number(),
+      unusedCost: z.int(),
+    }),
+  ),
+  due: z.array(z.strictObject({ what: z.string(), on: day })),
+});
+export type WhileThere = z.infer<typeof whileThereSchema>;
+
 /** What the weeks ahead ask for, by what is foreseen: hours and parts, by the templates. */
 export const weeksAheadSchema = z.strictObject({
   weeks: z.array(

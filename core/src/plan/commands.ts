@@ -1,11 +1,14 @@
 import { z } from 'zod';
-import { command, SHOP, whoMay } from '../life';
+import { BENCH, command, SHOP, whoMay } from '../life';
 import { PLAN_RUN_LIFE } from './run-life';
 import { keptSlotSchema } from './views';
 
 const id = z.uuid();
 /** How long a search may take. Seconds. */
 const LONGEST_SEARCH = 60;
+
+/** What is secret in a calendar's address: made by the client, kept by nobody but as a hash. */
+const secretText = z.string().regex(/^[A-Za-z0-9_-]{32,64}$/, 'a secret has 32 to 64 letters and digits');
 
 export const PLAN_COMMANDS = {
   /** A search for a plan, by whichever worker is free. `version` is that of the plan it starts from. */
@@ -31,4 +34,12 @@ export const PLAN_COMMANDS = {
       run: id.optional(),
     }),
   ),
+  /** An address for a calendar program: of one's own jobs, or of the whole plan. */
+  'open-calendar': command(
+    'self',
+    BENCH,
+    z.strictObject({ calendar: id, whose: z.enum(['mine', 'shop']), secret: secretText }),
+  ),
+  /** The address opens nothing any more. */
+  'close-calendar': command('self', BENCH, z.strictObject({ calendar: id })),
 } as const;

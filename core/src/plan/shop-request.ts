@@ -50,6 +50,9 @@ export interface ShopRequest {
   begun: KeptSlot[];
 }
 
+/** Minutes it takes to move a unit into a bay. `shop.json`, practice. */
+export const SHUNT_MINUTES = shop.shuntMinutes;
+
 const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
 /** What should have begun just now may still. */
@@ -184,7 +187,7 @@ export function shopRequest(facts: ShopFacts): ShopRequest {
         ),
       })),
       jobs: asked.map((job) => planJob(job, facts, begun, slotOf.get(job.id))),
-      setups: { ...SET_UPS, shunt: shop.shuntMinutes },
+      setups: { ...SET_UPS, shunt: SHUNT_MINUTES },
     },
     before: slots
       .filter((slot) => asked.some(({ id }) => id === slot.job) && mayStillBegin(slot, now))

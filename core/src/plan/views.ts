@@ -91,3 +91,26 @@ export const partsNeededSchema = z.strictObject({
   ),
 });
 export type PartsNeeded = z.infer<typeof partsNeededSchema>;
+
+/** A unit in the plan: when it is expected back, and when it leaves next. */
+export const unitPlanSchema = z.strictObject({
+  jobs: z.int(),
+  /** Jobs that stand nowhere in the plan: while there are any, nobody knows when it is back. */
+  unplanned: z.int(),
+  back: instant.nullable(),
+  /** It should have been back by now. */
+  over: z.boolean(),
+  slots: z.array(z.strictObject({ job: id, title: z.string(), bay: z.string(), start: instant, end: instant })),
+  leaves: z.strictObject({ at: instant, to: z.string() }).nullable(),
+});
+export type UnitPlan = z.infer<typeof unitPlanSchema>;
+
+/** Addresses at which a calendar program reads the plan. */
+export const calendarsSchema = z.strictObject({
+  calendars: z.array(z.strictObject({ id, whose: z.enum(['mine', 'shop']), by: z.string(), at: instant })),
+});
+export type Calendars = z.infer<typeof calendarsSchema>;
+
+/** What the dispatch system says now, line by line. */
+export const dispatchSchema = z.strictObject({ lines: z.array(z.string()) });
+export type Dispatch = z.infer<typeof dispatchSchema>;

@@ -13,6 +13,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'save-bay',
   'set-holidays',
   'ask-plan',
+  'open-calendar',
   'save-part',
   'set-road-costs',
   'save-template',

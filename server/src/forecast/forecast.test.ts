@@ -1,4 +1,4 @@
-import type { ForecastPage, UnitForecastView, WeeksAhead } from '@zealous-axle/core';
+import type { ForecastPage, UnitForecastView, WeeksAhead, WhileThere } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { openQueue } from '../background';
 import { doersOf } from '../doers';
@@ -132,4 +132,63 @@ test('another fleet’s unit has no forecast here', async () => {
   await keep(theirs);
   expect((await world.get(`foreman@${ours.slug}`, `/units/${theirs.unit}/forecast`)).status).toBe(404);
   expect((await listOf(ours)).rows).toEqual([]);
+});
+
+describe('while a unit is in the shop', () => {
+  interface There {
+    fleet: TestFleet;
+    who: string;
+  }
+  /** A unit with worn linings on axle 1 and a hub seal job there: its wheels come off anyway. */
+  async function there(): Promise<There> {
+    const fleet = await wornFleet();
+    const who = `foreman@${fleet.slug}`;
+    const [defect, job] = [uuidv7(), uuidv7()];
+    await world.done(`driver@${fleet.slug}`, 'report-defect', {
+      defect,
+      unit: fleet.unit,
+      code: 'hub-leak',
+      place: { axle: 1, side: 'right', tyre: null },
+      words: 'oil on the rim',
+    });
+    await world.done(who, 'make-job', {
+      job,
+      unit: fleet.unit,
+      title: 'Hub seal',
+      defects: [{ defect, version: 1 }],
+      minutes: 95,
+      wheelsOff: true,
+      work: [{ template: 'hub-seal', ends: [{ axle: 1, side: 'right' }] }],
+    });
+    return { fleet, who };
+  }
+  const ask = async ({ fleet, who }: There): Promise<WhileThere> =>
+    (await world.get(who, `/units/${fleet.unit}/while-there`)).body;
+
+  test('what is near its limit is proposed, and taken it is a job of its own, measured again like any other', async () => {
+    const here = await there();
+    const [bundle, ...others] = (await ask(here)).bundles;
+    expect(others).toEqual([]);
+    expect(bundle).toMatchObject({ key: 'lining@1L', template: 'reline-drum', where: 'Axle 1', saves: 50 });
+    const job = uuidv7();
+    const body = { unit: here.fleet.unit, key: 'lining@1L', seen: bundle?.seen ?? '', job };
+    await world.done(here.who, 'bundle-work', body);
+    const { body: page } = await world.get(here.who, `/jobs/${job}`);
+    expect(page.job).toMatchObject({ state: 'open', wheelsOff: true });
+    expect(page.defects).toMatchObject([{ code: 'lining', axle: 1, side: 'left', state: 'planned' }]);
+    expect((await ask(here)).bundles).toEqual([]);
+    // Two who take it at once make one job.
+    expect((await world.send(here.who, 'bundle-work', { ...body, job: uuidv7() })).status).toBe(409);
+  });
+
+  test('declined it is not asked again, until the part was read anew', async () => {
+    const here = await there();
+    const [bundle] = (await ask(here)).bundles;
+    const answer = { unit: here.fleet.unit, key: bundle?.key ?? '', seen: bundle?.seen ?? '' };
+    await world.done(here.who, 'decline-work', answer);
+    expect((await ask(here)).bundles).toEqual([]);
+    await lining(here.fleet, 10, '13/32 in');
+    expect((await ask(here)).bundles).toMatchObject([{ key: 'lining@1L' }]);
+    expect((await world.send(here.who, 'decline-work', answer)).status).toBe(409);
+  });
 });

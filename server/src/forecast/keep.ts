@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { type Day, dayIn, forecastOf, type UnitFacts } from '@zealous-axle/core';
 import { asc, gt, inArray, sql } from 'drizzle-orm';
 import { unit } from '../fleet';
@@ -78,20 +79,18 @@ export async function doForecast(
     from = last;
     if (closing.aborted) {
       // The process ends: another one goes on from here.
-      await inFleet(db, fleet, (store) => addTask(store, 'forecast', { fleet, units: null, after: last }, fleet));
+      await inFleet(db, fleet, (store) =>
+        addTask(store, 'forecast', { fleet, units: null, after: last }, `${fleet} all`),
+      );
       return;
     }
   }
 }
 
-/** Has some units worked out soon, or the whole fleet. */
-export const wishForecast = (store: FleetStore, fleet: string, units: readonly string[] | null): Promise<unknown> =>
-  units?.length === 0
-    ? Promise.resolve()
-    : addTask(
-        store,
-        'forecast',
-        { fleet, units: units && units.length <= CHUNK ? [...units] : null },
-        units && units.length <= CHUNK ? `${fleet} ${[...units].sort().join(' ')}` : fleet,
-        SOON_SECONDS,
-      );
+/** Has some units worked out soon, or the whole fleet. Those that are asked for together once are one task. */
+export async function wishForecast(store: FleetStore, fleet: string, units: readonly string[] | null): Promise<void> {
+  if (units?.length === 0) return;
+  const some = units && units.length <= CHUNK ? [...units].sort() : null;
+  const key = some ? createHash('md5').update(some.join()).digest('hex') : 'all';
+  await addTask(store, 'forecast', { fleet, units: some }, `${fleet} ${key}`, SOON_SECONDS);
+}

@@ -4,10 +4,12 @@ import {
   forecastPageSchema,
   unitForecastSchema,
   weeksAheadSchema,
+  whileThereSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inFleet } from '../store';
+import { whileThere } from './bundle';
 import { wishForecast } from './keep';
 import { forecastPage, unitForecast, weeksOf } from './queries';
 
@@ -47,6 +49,19 @@ export function forecastRoutes(app: App, serving: Serving): void {
     },
     (request) =>
       ask(serving, request, (store, { fleet }) => weeksOf(store, request.query, dayIn(fleet.zone, serving.now()))),
+  );
+
+  app.get(
+    '/units/:id/while-there',
+    {
+      schema: {
+        tags: ['forecast'],
+        summary: 'What else could be done while a unit is in the shop, with what it saves and throws away',
+        params: z.object({ id: z.uuid() }),
+        response: { 200: whileThereSchema },
+      },
+    },
+    (request) => ask(serving, request, (store) => whileThere(store, request.params.id, serving.now())),
   );
 
   app.get(

@@ -1,5 +1,5 @@
 import type { WearingKind, Whose } from '@zealous-axle/core';
-import { date, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { date, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, place, unitId } from '../store';
 
 /** Units whose forecast is worked out, and when it last was. */
@@ -28,4 +28,18 @@ export const forecast = pgTable(
     primaryKey({ columns: [t.fleetId, t.unitId, t.key] }),
     index('forecast_due').on(t.fleetId, t.dueOn, t.unitId, t.key),
   ],
+);
+
+/** Proposals answered with no, each for the reading it was made from. */
+export const forecastDeclined = pgTable(
+  'forecast_declined',
+  {
+    fleetId,
+    unitId,
+    key: text('key').notNull(),
+    seen: at('seen').notNull(),
+    declinedBy: uuid('declined_by').notNull(),
+    declinedAt: at('declined_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.unitId, t.key] })],
 );

@@ -1,8 +1,10 @@
-import { BENCH, boardSchema, partsNeededSchema } from '@zealous-axle/core';
+import { BENCH, boardSchema, partsNeededSchema, unitPlanSchema } from '@zealous-axle/core';
+import { z } from 'zod';
 import { type App, ask, type Serving } from '../http';
 import { KnownProblem } from '../problem';
 import { boardOf } from './board';
 import { shopFacts } from './facts';
+import { unitPlanOf } from './unit-plan';
 
 /** The plan people work by, and what its jobs lack of the parts room. */
 export function boardRoutes(app: App, serving: Serving): void {
@@ -20,6 +22,19 @@ export function boardRoutes(app: App, serving: Serving): void {
         if (!BENCH.includes(person.role)) throw new KnownProblem('not-allowed');
         return boardOf(store, serving.now());
       }),
+  );
+
+  app.get(
+    '/units/:id/plan',
+    {
+      schema: {
+        tags: ['plan'],
+        summary: 'When a unit is expected back from the shop, and when it leaves next',
+        params: z.object({ id: z.uuid() }),
+        response: { 200: unitPlanSchema },
+      },
+    },
+    (request) => ask(serving, request, (store) => unitPlanOf(store, request.params.id, serving.now())),
   );
 
   app.get(

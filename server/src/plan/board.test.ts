@@ -1,9 +1,11 @@
-import type { Board, KeptSlot, PersonWork, Slot } from '@zealous-axle/core';
+import { type Board, type KeptSlot, type PersonWork, parseDeparture, type Slot } from '@zealous-axle/core';
+import { parseICS, type VEvent } from 'node-ical';
 import { v7 as uuidv7 } from 'uuid';
 import { openQueue, type Queue } from '../background';
 import { doersOf } from '../doers';
-import { queueUrl } from '../store';
+import { inFleet, queueUrl } from '../store';
 import { openWorld, type TestFleet, type World } from '../testing/world';
+import { watchPlan } from './watch';
 
 let world: World;
 let count = 0;
@@ -242,4 +244,94 @@ test('drivers neither see nor make the plan', async () => {
   const here = await shop(0);
   expect((await world.get(here.who('driver'), '/plan')).status).toBe(403);
   expect((await world.send(here.who('technician'), 'publish-plan', { version: 0, slots: [] })).status).toBe(403);
+});
+
+test('a job that runs over is seen by the clock: what it delays is proposed anew, and it stays where it is', async () => {
+  const here = await shop(3);
+  await withQueue(async () => {
+    const { answer, run } = await found(here);
+    await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots), run });
+    const [first, second] = answer.slots;
+    if (!first || !second) throw new Error('slots');
+    world.later((Date.parse(first.start) - world.now().getTime()) / 60_000);
+    const { body } = await world.get(here.who('technician'), `/jobs/${first.job}`);
+    await world.done(here.who('technician'), 'start-job', { job: first.job, version: body.job.version });
+    await world.done(here.who('technician'), 'clock-on', { job: first.job, time: uuidv7() });
+    // Past its end, and past the grace of the next one.
+    world.later((Date.parse(first.end) - world.now().getTime()) / 60_000 + 40);
+    await inFleet(world.db, here.fleet.id, (store) => watchPlan(store, here.fleet.id, null));
+    const then = await boardWhen(here, ({ runs }) => runs.some(({ state }) => state === 'found'));
+    const begun = then.slots.find(({ job }) => job === first.job);
+    expect(begun).toMatchObject({ bay: first.bay, technicians: [here.technician] });
+    expect(begun && begun.end > then.now).toBe(true);
+    const proposal = then.runs.find(({ state }) => state === 'found');
+    expect(proposal).toMatchObject({ by: null, how: 'again' });
+    const next = proposal?.answer?.slots.find(({ job }) => job === second.job);
+    expect(next && begun && next.start >= begun.end).toBe(true);
+  });
+});
+
+describe('a calendar', () => {
+  const SECRET = 'a'.repeat(40);
+  const read = async ({ fleet }: Shop, secret = SECRET) =>
+    world.app.inject({ url: `/calendar/${fleet.id}.${secret}.ics` });
+
+  test('is read by whoever has its address, follows the plan, and is closed', async () => {
+    const here = await shop(2);
+    const calendar = uuidv7();
+    await world.done(here.who('technician'), 'open-calendar', { calendar, whose: 'mine', secret: SECRET });
+    const { answer } = await withQueue(() => found(here));
+    await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots) });
+    const file = await read(here);
+    expect(file.headers['content-type']).toBe('text/calendar; charset=utf-8');
+    const events = Object.values(parseICS(file.body)).filter((each) => each?.type === 'VEVENT') as VEvent[];
+    expect(events.map(({ summary, start, end }) => [summary, start.toISOString(), end?.toISOString()]).sort()).toEqual(
+      answer.slots.map(({ job, start, end }) => [job === here.jobs[0] ? 'T-1: Door' : 'T-1: Lamp', start, end]).sort(),
+    );
+    // Another plan brings the same events, newer.
+    const first = answer.slots[0] as Slot;
+    await world.done(here.who('foreman'), 'publish-plan', { version: 1, slots: kept([first]) });
+    const again = Object.values(parseICS((await read(here)).body)).filter(
+      (each) => each?.type === 'VEVENT',
+    ) as VEvent[];
+    expect(again.map(({ uid, sequence }) => [uid, Number(sequence)])).toEqual([[`${first.job}@${here.fleet.id}`, 2]]);
+    await world.done(here.who('technician'), 'close-calendar', { calendar });
+    expect((await read(here)).statusCode).toBe(404);
+  });
+
+  test('opens with nothing but its whole secret, and nobody’s secret is kept', async () => {
+    const here = await shop(0);
+    await world.done(here.who('foreman'), 'open-calendar', { calendar: uuidv7(), whose: 'shop', secret: SECRET });
+    expect((await read(here, 'b'.repeat(40))).statusCode).toBe(404);
+    expect((await world.app.inject({ url: `/calendar/${SECRET}.ics` })).statusCode).toBe(404);
+    const { rows } = await world.owner.pool.query('select body::text from event where fleet_id = $1', [here.fleet.id]);
+    expect(rows.filter(({ body }) => body.includes(SECRET))).toEqual([]);
+    const other = await world.get(here.who('technician'), '/calendars');
+    expect(other.body.calendars).toEqual([]);
+  });
+});
+
+test('a unit says when it is expected back, to drivers too; with a job that has no place nobody knows', async () => {
+  const here = await shop(2);
+  const { answer } = await withQueue(() => found(here));
+  const of = async () => (await world.get(here.who('driver'), `/units/${here.fleet.unit}/plan`)).body;
+  expect(await of()).toMatchObject({ jobs: 2, unplanned: 2, back: null, leaves: null });
+  await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots) });
+  const last = answer.slots
+    .map(({ end }) => end)
+    .sort()
+    .at(-1);
+  expect(await of()).toMatchObject({ unplanned: 0, back: last, over: false });
+  await world.done(here.who('foreman'), 'set-departure', {
+    unit: here.fleet.unit,
+    departure: { at: '2026-03-09T14:00:00Z', to: 'Mill' },
+  });
+  expect((await of()).leaves).toEqual(expect.objectContaining({ to: 'Mill' }));
+});
+
+test('the simulated dispatch speaks the protocol, and only of the fleet’s own units', async () => {
+  const here = await shop(0);
+  const { body } = await world.get(here.who('foreman'), '/dispatch');
+  for (const line of body.lines) expect(parseDeparture(line)).toMatchObject({ unit: 'T-1' });
+  expect((await world.get(here.who('driver'), '/dispatch')).status).toBe(403);
 });

@@ -1,5 +1,7 @@
 /** The shop plan: threads that search, the plan people work by, and the tasks that look after it. */
 export { boardRoutes } from './board-routes';
+export { closeCalendar, openCalendar } from './calendar';
+export { calendarRoutes, ownCalendarRoutes } from './calendar-routes';
 export { askPlan, cancelPlan, publishPlan, putPlanAside, unitsPlanned } from './handlers';
 export { planRoutes } from './plan-routes';
 export { bestOf, openPlanner, type Planner } from './planner';

@@ -30,6 +30,21 @@ export const planSlot = pgTable(
   (t) => [primaryKey({ columns: [t.fleetId, t.jobId] })],
 );
 
+/** An address at which a calendar program reads the plan; without a person, all of it. */
+export const calendarFeed = pgTable(
+  'calendar_feed',
+  {
+    fleetId,
+    id,
+    secretHash: text('secret_hash').notNull(),
+    personId: uuid('person_id'),
+    madeBy: uuid('made_by').notNull(),
+    madeAt: at('made_at').notNull(),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
 /** A search for a plan: what it was asked, and what it found. `seed` and the instance stand in `request`. */
 export const planRun = pgTable(
   'plan_run',

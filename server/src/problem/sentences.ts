@@ -52,6 +52,7 @@ const SENTENCES = {
   'one-trailer': 'A job is for one trailer at a time.',
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
+  'not-your-calendar': 'Whoever opened this address closes it, or a manager.',
   'plan-job-over': 'A job of this plan is over, or was never there: read the plan again.',
   'plan-broken': (job: string, rule: string) => `${job}: ${rule}.`,
   'no-page': 'This is no place to go on from: ask for the first page.',

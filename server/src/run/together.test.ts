@@ -115,6 +115,8 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
     'set-fitted': { unit, key: `check:spring@${n + 1}L`, fitted: false },
     'set-unit': { unit, version, form: { ...FORM, number: `T-${n}` } },
+    'bundle-work': { unit, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z', job: id(90 + n) },
+    'decline-work': { unit, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z' },
     'set-departure': { unit, departure: { at: `2026-03-0${4 + n}T08:00:00Z`, to: 'Wharf' } },
     'set-chamber': { unit, axle: 1, side: null, chamber: { type: 'clamp', size: n ? '24' : '20', stroke: 'long' } },
     'set-unit-state': { unit, version, state: n ? 'sold' : 'scrapped', reason: 'gone' },

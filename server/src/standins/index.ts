@@ -1,4 +1,5 @@
 /** Simulated outside systems. */
 
+export { dispatchRoutes } from './dispatch-routes';
 export { roadService } from './road-service';
 export { gaugeRoutes } from './routes';

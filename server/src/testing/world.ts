@@ -120,10 +120,10 @@ export async function openWorld() {
     const [name, slug] = who.split('@');
     const secret = randomBytes(32).toString('base64url');
     const { rows } = await asOwner.pool.query(
-      `insert into session (fleet_id, token_hash, person_id, expires_at)
-       select p.fleet_id, $3, p.id, $4 from person p join fleet f using (fleet_id) where p.sign_in = $1 and f.slug = $2
+      `insert into session (fleet_id, token_hash, person_id, expires_at, seen_at)
+       select p.fleet_id, $3, p.id, $4, $5 from person p join fleet f using (fleet_id) where p.sign_in = $1 and f.slug = $2
        returning fleet_id`,
-      [name, slug, createHash('sha256').update(secret).digest('hex'), new Date(time.getTime() + 30 * 86_400_000)],
+      [name, slug, createHash('sha256').update(secret).digest('hex'), new Date(time.getTime() + 30 * 86_400_000), time],
     );
     if (!rows[0]) throw new Error(`there is no ${who}`);
     return `${rows[0].fleet_id}.${secret}`;
@@ -298,6 +298,10 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'ask-plan': { run: uuidv7(), how: 'anew', seconds: 1 },
     'cancel-plan': { run: uuidv7() },
     'put-plan-aside': { run: uuidv7() },
+    'open-calendar': { calendar: uuidv7(), whose: 'shop', secret: 'S'.repeat(40) },
+    'close-calendar': { calendar: uuidv7() },
+    'bundle-work': { unit: unitId, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z', job: uuidv7() },
+    'decline-work': { unit: unitId, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z' },
     'publish-plan': {
       version: 0,
       slots: [

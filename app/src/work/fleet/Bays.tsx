@@ -27,6 +27,7 @@ import { call } from '../../server/client';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { AwayDays } from './AwayDays';
+import { Departures } from './Departures';
 import { shiftWords } from './people/words';
 import { WeeklyHours } from './WeeklyHours';
 
@@ -200,6 +201,7 @@ export function Bays() {
               ))}
               {may ? <Button label="Change these days" onPress={() => setClosed(true)} /> : null}
             </Card>
+            {may ? <Departures /> : null}
             {open ? <EditBay bay={open} onClose={() => setOpen(null)} /> : null}
             {closed ? <EditHolidays version={version} holidays={holidays} onClose={() => setClosed(false)} /> : null}
           </>

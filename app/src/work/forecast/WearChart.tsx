@@ -1,4 +1,12 @@
-import { formatLength, type LimitReached, NM_PER_INCH, type PositionView, placeWords, valueAt, wearsDown } from '@zealous-axle/core';
+import {
+  formatLength,
+  type LimitReached,
+  NM_PER_INCH,
+  type PositionView,
+  placeWords,
+  valueAt,
+  wearsDown,
+} from '@zealous-axle/core';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { useState } from 'react';
 import { View } from 'react-native';

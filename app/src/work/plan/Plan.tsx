@@ -1,6 +1,6 @@
 import type { Board as BoardData } from '@zealous-axle/core';
 import { router } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { clock } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
@@ -9,6 +9,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { usePlan } from '../../server/queries';
 import { useMaySend } from '../../session/may';
+import { Calendars } from './Calendars';
 import { DayList } from './DayList';
 import { OnPhone } from './OnPhone';
 
@@ -23,14 +24,22 @@ export function Plan() {
   const query = usePlan();
   const wide = useWide();
   const mayChange = useMaySend('publish-plan');
+  const [calendars, setCalendars] = useState(false);
   return (
     <Screen
       title="Plan"
       under={query.data ? under(query.data) : undefined}
       back={goBack('/shop')}
       fixed={wide}
-      right={<Button look="bare" label="Bays and days" onPress={() => router.navigate('/bays')} />}
+      right={
+        <>
+          <Button look="bare" label="Paper" hint="day and week sheet" onPress={() => router.navigate('/plan-paper')} />
+          <Button look="bare" label="Calendar" onPress={() => setCalendars(true)} />
+          {wide ? <Button look="bare" label="Bays and days" onPress={() => router.navigate('/bays')} /> : null}
+        </>
+      }
     >
+      {calendars ? <Calendars onClose={() => setCalendars(false)} /> : null}
       <Loaded query={query}>
         {(board) =>
           wide ? (
@@ -41,6 +50,7 @@ export function Plan() {
             <>
               {mayChange ? <OnPhone board={board} /> : null}
               <DayList board={board} />
+              <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
             </>
           )
         }

@@ -49,6 +49,7 @@ import { Holding } from '../repair/Holding';
 import { Retorques } from '../repair/Retorques';
 import { AddToReport } from '../report/AddToReport';
 import { History, UnitPhotos } from './History';
+import { InThePlan } from './InThePlan';
 import { ItsUnit } from './ItsUnit';
 import { RunsWith } from './RunsWith';
 
@@ -269,6 +270,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
           ))}
         </Card>
       ) : null}
+      <InThePlan unit={unit.id} number={unit.number} />
       <LinkRow
         href={`/wear/${unit.id}`}
         className="min-h-14 justify-center rounded-2xl border border-line bg-card px-3.5 active:opacity-70"

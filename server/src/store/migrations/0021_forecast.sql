@@ -20,11 +20,21 @@ CREATE TABLE forecast (
 	latest date,
 	CONSTRAINT forecast_pk PRIMARY KEY (fleet_id, unit_id, key)
 );--> statement-breakpoint
+CREATE TABLE forecast_declined (
+	fleet_id uuid NOT NULL,
+	unit_id uuid NOT NULL,
+	key text NOT NULL,
+	seen timestamp with time zone NOT NULL,
+	declined_by uuid NOT NULL,
+	declined_at timestamp with time zone NOT NULL,
+	CONSTRAINT forecast_declined_pk PRIMARY KEY (fleet_id, unit_id, key)
+);--> statement-breakpoint
+ALTER TABLE forecast_declined ADD FOREIGN KEY (fleet_id, declined_by) REFERENCES person (fleet_id, id);--> statement-breakpoint
 CREATE INDEX forecast_due ON forecast (fleet_id, due_on, unit_id, key);--> statement-breakpoint
 DO $$
 DECLARE each text;
 BEGIN
-  FOREACH each IN ARRAY ARRAY['forecast_unit', 'forecast'] LOOP
+  FOREACH each IN ARRAY ARRAY['forecast_unit', 'forecast', 'forecast_declined'] LOOP
     EXECUTE format('ALTER TABLE %I ADD FOREIGN KEY (fleet_id, unit_id) REFERENCES unit (fleet_id, id)', each);
     EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', each);
     EXECUTE format('ALTER TABLE %I FORCE ROW LEVEL SECURITY', each);

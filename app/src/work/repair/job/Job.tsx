@@ -41,6 +41,7 @@ import { PartsNeeded } from './PartsNeeded';
 import { Steps } from './Steps';
 import type { Act, StageProps } from './stage';
 import { Wheels } from './Wheels';
+import { WhileThere } from './WhileThere';
 
 const DAYS_AHEAD = 7;
 const ORDER: readonly JobState[] = ['open', 'placed', 'started', 'done', 'certified'];
@@ -171,6 +172,7 @@ function Stages({ page }: { page: JobPage }) {
         ) : null}
       </Card>
       {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}
+      {isOpenJob(job.state) && job.state !== 'done' ? <WhileThere unit={job.unit.id} number={job.unit.number} /> : null}
       <Stage
         title={job.bay && job.day ? `${dayName(job.day)}, ${job.bay.name}` : 'Bay and day'}
         at="open"

@@ -1,0 +1,61 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { clock } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { ConfirmButton } from '../../parts/ConfirmButton';
+import { Drawer } from '../../parts/Drawer';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
+import { useCalendars } from '../../server/queries';
+import { useSession } from '../../session/session';
+
+const SECRET_BYTES = 24;
+function newSecret(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(SECRET_BYTES));
+  return btoa(String.fromCharCode(...bytes))
+    .replaceAll('+', '-')
+    .replaceAll('/', '_');
+}
+
+/** Addresses at which a calendar program reads the plan: made here, shown once, closed at any time. */
+export function Calendars({ onClose }: { onClose: () => void }) {
+  const { fleet } = useSession();
+  const { data } = useCalendars();
+  const [made, setMade] = useState<string | null>(null);
+  const open = (whose: 'mine' | 'shop') => {
+    const secret = newSecret();
+    void send('open-calendar', { calendar: uuidv7(), whose, secret }, 'A calendar address');
+    setMade(`${location.origin}/calendar/${fleet.id}.${secret}.ics`);
+  };
+  return (
+    <Drawer title="In your calendar" onClose={onClose}>
+      <Text>
+        A calendar program that is given such an address reads the plan by itself, and follows what changes in it.
+      </Text>
+      {made ? (
+        <View className="gap-2">
+          <Notice look="ask">Whoever has this address can read the plan. It is shown this once.</Notice>
+          <Text reading selectable>
+            {made}
+          </Text>
+          <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(made)} />
+        </View>
+      ) : null}
+      <Button tall label="An address for my jobs" onPress={() => open('mine')} />
+      <Button tall label="An address for the whole plan" onPress={() => open('shop')} />
+      {data?.calendars.map(({ id, whose, by, at }) => (
+        <View key={id} className="gap-2 border-t border-line pt-2">
+          <Text>{`${whose === 'mine' ? `Jobs of ${by}` : `The whole plan, asked for by ${by}`}, since ${clock(at, fleet.zone)}`}</Text>
+          <ConfirmButton
+            label="Close this address"
+            ask="Close it: it opens nothing any more"
+            hint={whose}
+            onDo={() => void send('close-calendar', { calendar: id }, 'Close a calendar address')}
+          />
+        </View>
+      ))}
+    </Drawer>
+  );
+}

@@ -1,0 +1,132 @@
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../device/outbox';
+import { clock } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Drawer } from '../../parts/Drawer';
+import { LinkRow } from '../../parts/LinkRow';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
+import { TextField } from '../../parts/TextField';
+import { useUnitPlan } from '../../server/queries';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
+
+const KEY = (unit: string) => `za-back:${unit}`;
+
+/** When this device was last told that a unit is back; a change is said until somebody has seen it. */
+function useChanged(unit: string, back: string | null | undefined) {
+  const [seen, setSeen] = useState(() => localStorage.getItem(KEY(unit)));
+  useEffect(() => {
+    if (back === undefined || seen !== null) return;
+    localStorage.setItem(KEY(unit), back ?? '');
+    setSeen(back ?? '');
+  }, [unit, back, seen]);
+  const note = () => {
+    localStorage.setItem(KEY(unit), back ?? '');
+    setSeen(back ?? '');
+  };
+  const changed = back !== undefined && seen !== null && seen !== (back ?? '');
+  return { was: changed ? seen : null, note };
+}
+
+const DAY_AND_HOUR = /^(\d{4}-\d{2}-\d{2}) (\d{2}:\d{2})$/;
+/** A day and an hour as the device's clock means them; null where they are none. */
+function instantOf(text: string): string | null {
+  const [, day, hour] = DAY_AND_HOUR.exec(text.trim()) ?? [];
+  const at = new Date(`${day}T${hour}`);
+  return Number.isNaN(at.getTime()) ? null : at.toISOString();
+}
+
+/** When a unit leaves next: told by hand, where no dispatch system does. */
+function TellDeparture({ unit, number, onClose }: { unit: string; number: string; onClose: () => void }) {
+  const [when, setWhen] = useState('');
+  const [to, setTo] = useState('');
+  const at = instantOf(when);
+  const tell = () => {
+    if (!at) return;
+    onClose();
+    void send('set-departure', { unit, departure: { at, to: to.trim() } }, `${number} leaves ${when}`);
+  };
+  return (
+    <Drawer title={`When ${number} leaves`} onClose={onClose}>
+      <TextField
+        label="Day and hour"
+        placeholder="2027-06-30 07:30"
+        value={when}
+        maxLength={16}
+        error={when.length >= 16 && !at ? 'Write a day and an hour, like 2027-06-30 07:30.' : null}
+        onChangeText={setWhen}
+      />
+      <TextField label="Where to, if it is known" value={to} maxLength={60} onChangeText={setTo} />
+      <Button tall look="act" label="Save" disabled={!at} onPress={tell} />
+    </Drawer>
+  );
+}
+
+/** When a unit is expected back from the shop, and when it leaves: said to drivers and dispatch too, with what changed. */
+export function InThePlan({ unit, number }: { unit: string; number: string }) {
+  const { fleet } = useSession();
+  const { data } = useUnitPlan(unit);
+  const { was, note } = useChanged(unit, data && (data.jobs ? data.back : undefined));
+  const mayTell = useMaySend('set-departure');
+  const mayOpen = useMaySend('start-job');
+  const [telling, setTelling] = useState(false);
+  if (!data || (data.jobs === 0 && !data.leaves && !mayTell)) return null;
+  const late = data.back !== null && data.leaves !== null && data.back > data.leaves.at;
+  return (
+    <Card title="In the shop’s plan">
+      {data.jobs ? (
+        <Text bold tone={data.over || late ? 'violation' : 'ink'}>
+          {data.back
+            ? `${data.over ? 'Should be back since' : 'Expected back'} ${clock(data.back, fleet.zone)}`
+            : `Nobody knows yet when it is back: ${data.unplanned} of its jobs ${data.unplanned === 1 ? 'has' : 'have'} no place in the plan.`}
+        </Text>
+      ) : null}
+      {was !== null ? (
+        <View className="gap-2">
+          <Notice look="ask">
+            {was ? `Changed: it was ${clock(was, fleet.zone)}.` : 'Changed: it had no time before.'}
+          </Notice>
+          <Button label="Seen" hint="when it is back" onPress={note} />
+        </View>
+      ) : null}
+      {data.leaves ? (
+        <Text tone={late ? 'violation' : 'soft'}>
+          {`Leaves ${clock(data.leaves.at, fleet.zone)}${data.leaves.to ? ` for ${data.leaves.to}` : ''}${late ? ': before it is back' : ''}`}
+        </Text>
+      ) : null}
+      {data.slots.map(({ job, title, bay, start, end }) => {
+        const words = `${clock(start, fleet.zone)} to ${clock(end, fleet.zone)} · ${title}${bay ? ` · ${bay}` : ''}`;
+        return mayOpen ? (
+          <LinkRow
+            key={job}
+            href={`/job/${job}`}
+            className="min-h-11 justify-center border-t border-line active:opacity-70"
+          >
+            <Text>{words}</Text>
+          </LinkRow>
+        ) : (
+          <Text key={job}>{words}</Text>
+        );
+      })}
+      {mayTell ? (
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label={data.leaves ? 'It leaves at another time' : 'Say when it leaves'}
+            onPress={() => setTelling(true)}
+          />
+          {data.leaves ? (
+            <Button
+              look="bare"
+              label="It does not leave"
+              onPress={() => void send('set-departure', { unit, departure: null }, `${number} does not leave`)}
+            />
+          ) : null}
+        </View>
+      ) : null}
+      {telling ? <TellDeparture unit={unit} number={number} onClose={() => setTelling(false)} /> : null}
+    </Card>
+  );
+}
