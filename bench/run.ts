@@ -3,9 +3,10 @@
 //   npm run bench -- pages     only what is named: judge, pages …
 import { startProgram } from '../e2e/cluster';
 import { benchWarm, benchYard } from './app';
+import { benchBoard } from './board';
 import { largeCluster } from './cluster';
 import { benchExport } from './export';
-import { benchForecast } from './forecast';
+import { benchForecast, benchForecastFleet } from './forecast';
 import { benchJudge } from './judge';
 import { benchCold } from './lighthouse';
 import { benchTwo, benchWrites } from './load';
@@ -19,6 +20,7 @@ const ALONE: Record<string, () => Promise<void>> = {
   judge: benchJudge,
   plan: benchPlan,
   forecast: benchForecast,
+  board: benchBoard,
   outage: benchOutage,
 };
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
@@ -30,6 +32,7 @@ const SERVED: Record<string, (url: string, database: string) => Promise<void>> =
   cold: benchCold,
   pad: benchDigit,
   export: benchExport,
+  'forecast-fleet': benchForecastFleet,
 };
 
 async function main(): Promise<void> {

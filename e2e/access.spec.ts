@@ -61,7 +61,7 @@ test('no serious accessibility fault on the daily screens', async ({ page, progr
   await expect(page.getByText('Reports to answer', { exact: false })).toBeVisible();
   await clean(page, 'shop');
   await page.getByRole('link', { name: /Air bag/ }).click();
-  await expect(page.getByText('Bay 3', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText(/Bay \d/).first()).toBeVisible();
   await clean(page, 'job');
 });
 

@@ -68,9 +68,12 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   await comeIn(page, program.said);
   await press(page, 'Set up the fleet');
   await expect(page.getByText('Without a bay no job can be placed.')).toBeVisible();
+  await press(page, 'Bays and days');
   await press(page, 'Add a bay');
   await page.getByLabel(/^Name, like/).fill('Pit');
   await press(page, 'Save');
+  await expect(page.getByText('takes whatever comes')).toBeVisible();
+  await press(page, 'Back');
   await expect(page.getByText('1 bay', { exact: true })).toBeVisible();
   await press(page, 'People');
   await press(page, 'Invite somebody');

@@ -42,13 +42,6 @@ async function take(browser: Browser, url: string): Promise<void> {
   await driver.getByText('Sign: nothing found on Y-1, H-13').waitFor();
   await picture(driver, 'trip');
 
-  const setting = await as('foreman');
-  await press(setting, 'Set up a unit');
-  await press(setting, 'Change. axle 1');
-  await setting.getByRole('radio', { name: /^30, / }).click();
-  await setting.getByText('Measure across the outside', { exact: false }).scrollIntoViewIfNeeded();
-  await picture(setting, 'unit');
-
   const technician = await as('technician');
   await openTrailer(technician, 'H-12');
   await begin(technician);
@@ -57,12 +50,6 @@ async function take(browser: Browser, url: string): Promise<void> {
   await press(technician, '2 inches');
   await press(technician, '1/8');
   await picture(technician, 'pad');
-  await press(technician, 'Steps');
-  await technician.getByRole('button', { name: '2R Hub oil: open' }).click();
-  await technician.getByRole('radio', { name: 'Level: At add' }).click();
-  await technician.getByRole('radio', { name: 'Clear' }).click();
-  await technician.getByRole('radio', { name: 'Damp' }).click();
-  await picture(technician, 'hub');
   await press(technician, 'Leave');
   await openTrailer(technician, 'L-22');
   await technician
@@ -87,6 +74,11 @@ async function take(browser: Browser, url: string): Promise<void> {
   await technician.getByRole('timer').scrollIntoViewIfNeeded();
   await picture(technician, 'air');
 
+  const day = await as('technician');
+  await day.goto(`${url}/plan`);
+  await day.getByText('Parts ready').first().waitFor();
+  await picture(day, 'day');
+
   const wide = await as('technician', WIDE);
   await openTrailer(wide, 'L-22');
   await wide.getByRole('heading', { name: 'Open defects' }).waitFor();
@@ -108,6 +100,11 @@ async function take(browser: Browser, url: string): Promise<void> {
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await foreman.getByText('Reports to answer', { exact: false }).waitFor();
   await picture(foreman, 'wide-shop');
+  await foreman.goto(`${url}/plan`);
+  await foreman.getByRole('heading', { name: 'What presses' }).waitFor();
+  await foreman.getByRole('button', { name: /, Frame crack at the neck, / }).click();
+  await foreman.getByRole('button', { name: 'Pin here' }).waitFor();
+  await picture(foreman, 'wide-plan');
   await foreman.goto(`${url}/book`);
   await press(foreman, /^Applied stroke, /);
   await foreman.getByLabel('Stroke', { exact: true }).fill('68');
@@ -142,13 +139,13 @@ async function take(browser: Browser, url: string): Promise<void> {
   await press(phone, 'Print');
   await phone.getByRole('heading', { name: 'Findings, worst first' }).waitFor();
   await picture(phone, 'paper');
-  await phone.goto(url);
-  await openTrailer(phone, 'L-22');
-  await press(phone, 'What if it ran with other units …');
-  await press(phone, 'Add a unit');
-  await press(phone, /^Y-1, /);
-  await phone.getByText('Out of service at 20 % of 10 brakes').waitFor();
-  await picture(phone, 'combine');
+  const row = await phone.evaluate(async () => {
+    const { rows } = await fetch('/api/v1/forecast?kind=lining').then((answer) => answer.json());
+    return rows.find(({ state }: { state: string }) => state === 'foreseen');
+  });
+  await phone.goto(`${url}/wear/${row.unit.id}?key=${encodeURIComponent(row.key)}`);
+  await phone.getByText(/^Reaches /).waitFor();
+  await picture(phone, 'wear');
 
   const dark = await browser.newPage({ viewport: PHONE, colorScheme: 'dark' });
   await dark.goto(url);

@@ -8,6 +8,7 @@ import type {
   JobPage,
   JobsPage,
   Parts,
+  PartsNeeded,
   PhotosPage,
   Sheet,
   Shop,
@@ -68,6 +69,8 @@ export const useWhileThere = (unit: string) =>
   useQuery({ queryKey: ['wear', unit, 'there'], queryFn: () => call<WhileThere>('GET', `/units/${unit}/while-there`) });
 export const useUnitPlan = (unit: string) =>
   useQuery({ queryKey: ['plan', unit], queryFn: () => call<UnitPlan>('GET', `/units/${unit}/plan`) });
+export const useShortParts = () =>
+  useQuery({ queryKey: ['plan', 'parts'], queryFn: () => call<PartsNeeded>('GET', '/plan/parts') });
 export const useCalendars = () =>
   useQuery({ queryKey: ['plan', 'calendars'], queryFn: () => call<Calendars>('GET', '/calendars') });
 

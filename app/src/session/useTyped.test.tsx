@@ -1,12 +1,12 @@
 import { act, renderHook, waitFor } from '@testing-library/react-native';
-import { device } from '../device/device';
+import * as storage from '../device/device';
 import { useTyped } from './useTyped';
 
 let mockPerson = 'ada';
 jest.mock('./session', () => ({ useSession: () => ({ person: { id: mockPerson } }) }));
 beforeEach(async () => {
   mockPerson = 'ada';
-  await (await device()).clear('typed');
+  await (await storage.device()).clear('typed');
 });
 
 const EMPTY = { words: '', photos: [] as string[] };
@@ -72,4 +72,26 @@ test('where the storage takes nothing the form stands in its window, which asks 
   full.mockRestore();
   await after.change({ words: 'Hisses, held' });
   await waitFor(() => expect(leaving()).toBe(false));
+});
+
+test('what was typed in the moment the page went stands, though the database never got it', async () => {
+  const kept = new Map<string, string>();
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    },
+  });
+  const before = await opened();
+  const slow = jest.spyOn(storage, 'device').mockReturnValue(new Promise(() => {}));
+  await before.change({ words: 'Hisses' });
+  await before.close();
+  slow.mockRestore();
+  expect((await opened()).now()).toMatchObject({ value: { words: 'Hisses' }, earlier: true });
+  const form = await opened();
+  await form.change({ words: 'Hisses at 2L' });
+  await waitFor(() => expect(kept.size).toBe(0));
+  await form.clear();
+  Reflect.deleteProperty(globalThis, 'localStorage');
 });

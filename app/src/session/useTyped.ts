@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { atOnce } from '../device/at-once';
 import { device } from '../device/device';
 import { thisWindow } from '../device/this-window';
 import { useSession } from './session';
@@ -28,7 +29,7 @@ export function useTyped<T extends object>(form: string, empty: T) {
       .catch(() => undefined)
       .then((stored) => {
         if (!shown) return;
-        const found = here.get(key) ?? stored;
+        const found = here.get(key) ?? atOnce.get<T>(key) ?? stored;
         latest.current = { ...first.current, ...(found as Partial<T> | undefined) };
         setTyped({ value: latest.current, earlier: found !== undefined });
       });
@@ -42,10 +43,14 @@ export function useTyped<T extends object>(form: string, empty: T) {
       latest.current = { ...latest.current, ...(typeof part === 'function' ? part(latest.current) : part) };
       const value = latest.current;
       setTyped((now) => now && { ...now, value });
+      atOnce.keep(key, value);
       void device()
         .then((db) => db.put('typed', value, key))
         .then(
-          () => here.drop(key),
+          () => {
+            here.drop(key);
+            if (latest.current === value) atOnce.drop(key);
+          },
           () => here.keep(key, value),
         );
     },
@@ -55,6 +60,7 @@ export function useTyped<T extends object>(form: string, empty: T) {
     latest.current = first.current;
     setTyped({ value: first.current, earlier: false });
     here.drop(key);
+    atOnce.drop(key);
     return device()
       .then((db) => db.delete('typed', key))
       .catch(() => undefined);

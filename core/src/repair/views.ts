@@ -99,7 +99,14 @@ export type JobPage = z.infer<typeof jobPageSchema>;
 
 /** The fleet's templates: its own in place of those that ship. `version` 0 is one that ships. */
 export const templatesSchema = z.strictObject({
-  templates: z.array(z.strictObject({ version: z.int(), definition: templateSchema })),
+  templates: z.array(
+    z.strictObject({
+      version: z.int(),
+      definition: templateSchema,
+      /** What jobs of this work alone took by the clock, against their standard minutes: the median. */
+      clocked: z.strictObject({ ratio: z.number(), jobs: z.int() }).nullable(),
+    }),
+  ),
 });
 export type Templates = z.infer<typeof templatesSchema>;
 

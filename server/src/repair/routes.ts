@@ -16,7 +16,7 @@ import { jobPage } from './page';
 import { bayList, closedJobs, countOpenJobs, lapsedRetorques, openJobs } from './queries';
 import { roadOf } from './road';
 import { searchRepairs } from './search';
-import { partsOf, templatesOf } from './shop-data';
+import { partsOf, templatesShown } from './shop-data';
 
 const PAGE = 50;
 
@@ -123,7 +123,7 @@ export function shopRoutes(app: App, serving: Serving): void {
         response: { 200: templatesSchema },
       },
     },
-    (request) => ask(serving, request, async (store) => ({ templates: await templatesOf(store) })),
+    (request) => ask(serving, request, templatesShown),
   );
 
   app.get(

@@ -1,17 +1,40 @@
 import { type Parts, TEMPLATES, type Templates } from '@zealous-axle/core';
-import { asc } from 'drizzle-orm';
+import { asc, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { changed, type Handler } from '../run';
 import type { FleetStore } from '../store';
-import { fleetTemplate, part } from './schema';
+import { fleetTemplate, job, jobTime, part } from './schema';
 
 /** The fleet's templates: its own in place of those that ship, and beside them. */
-export async function templatesOf(store: FleetStore): Promise<Templates['templates']> {
+type Known = Omit<Templates['templates'][number], 'clocked'>;
+export async function templatesOf(store: FleetStore): Promise<Known[]> {
   const own = await store.select().from(fleetTemplate).orderBy(asc(fleetTemplate.id));
   const changedOnes = new Map(own.map(({ id, version, definition }) => [id, { version, definition }]));
   const shipped = TEMPLATES.map((definition) => changedOnes.get(definition.id) ?? { version: 0, definition });
   const added = own.filter(({ id }) => !TEMPLATES.some((each) => each.id === id));
   return [...shipped, ...added.map(({ version, definition }) => ({ version, definition }))];
+}
+
+/** What finished jobs of one kind of work took by the clock, against their standard minutes: the median of each kind. */
+async function clockedRatios(store: FleetStore): Promise<Map<string, { ratio: number; jobs: number }>> {
+  const { rows } = await store.execute<{ template: string; ratio: number; jobs: number }>(sql`
+    select template, percentile_cont(0.5) within group (order by clocked / minutes) as ratio, count(*)::int as jobs
+    from (
+      select ${job.id}, ${job.work} -> 'templates' -> 0 ->> 'id' as template, ${job.minutes}::float as minutes,
+        sum(extract(epoch from ${jobTime.endedAt} - ${jobTime.startedAt}) / 60)::float as clocked
+      from ${job} join ${jobTime} on ${jobTime.fleetId} = ${job.fleetId} and ${jobTime.jobId} = ${job.id}
+      where ${job.state} in ('done', 'certified') and jsonb_array_length(${job.work} -> 'templates') = 1
+      group by ${job.fleetId}, ${job.id}
+      having bool_and(${jobTime.endedAt} is not null)
+    ) as each
+    where clocked > 0 group by template`);
+  return new Map(rows.map(({ template, ratio, jobs }) => [template, { ratio, jobs }]));
+}
+
+/** The fleet's templates as its people see them: with what the clock says of each. */
+export async function templatesShown(store: FleetStore): Promise<Templates> {
+  const [templates, clocked] = await Promise.all([templatesOf(store), clockedRatios(store)]);
+  return { templates: templates.map((each) => ({ ...each, clocked: clocked.get(each.definition.id) ?? null })) };
 }
 
 export const saveTemplate: Handler<'save-template'> = async ({ store, session, at, body }) => {

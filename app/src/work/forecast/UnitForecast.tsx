@@ -77,7 +77,6 @@ function Readings({ position }: { position: PositionView }) {
 }
 
 function Wearing({ forecast }: { forecast: UnitForecastView }) {
-  const { fleet } = useSession();
   const { shown } = useShown();
   const { key: asked } = useLocalSearchParams<{ key?: string }>();
   const { positions, findings, today } = forecast;

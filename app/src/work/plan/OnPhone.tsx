@@ -8,7 +8,7 @@ import { Card } from '../../parts/Card';
 import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { publishPlan } from './publish';
-import { differenceWords, named } from './words';
+import { differenceWords, named, waitsWords } from './words';
 
 const SEARCH_SECONDS = 5;
 
@@ -28,12 +28,15 @@ export function OnPhone({ board }: { board: Board }) {
     setProblem(done.how === 'published' ? null : done.words);
     setSending(false);
   };
-  const without = board.request.jobs.length - planned.length;
+  const placed = new Set(planned.map(({ job }) => job));
+  const without = board.jobs.filter(({ id, begun }) => !begun && !placed.has(id));
   return (
     <Card title="The shop’s plan">
-      {without ? (
-        <Text tone="violation">{`${without} ${without === 1 ? 'job has' : 'jobs have'} no place yet.`}</Text>
-      ) : null}
+      {without.map((job) => (
+        <Text key={job.id} tone="violation">
+          {[`${job.number}, ${job.title}: no place yet`, waitsWords(job)].filter(Boolean).join(' · ')}
+        </Text>
+      ))}
       {board.notes.map(({ job, message }) => (
         <Text key={`${job} ${message}`} tone="violation">
           {`${board.jobs.find(({ id }) => id === job)?.number ?? ''}: ${named(message, board)}`}

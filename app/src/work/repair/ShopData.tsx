@@ -18,6 +18,7 @@ import { useParts, useTemplates } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
+import { ShortParts } from './ShortParts';
 
 const lines = (text: string): string[] =>
   text
@@ -196,7 +197,7 @@ export function ShopData() {
         <Loaded query={query}>
           {({ templates }) => (
             <>
-              {templates.map(({ version, definition }) => (
+              {templates.map(({ version, definition, clocked }) => (
                 <View key={definition.id} className="min-h-12 flex-row items-center gap-2 border-t border-line">
                   <View className="min-w-0 flex-1">
                     <Text>{definition.name}</Text>
@@ -210,6 +211,11 @@ export function ShopData() {
                         .filter(Boolean)
                         .join(' · ')}
                     </Text>
+                    {clocked ? (
+                      <Text size="small" tone="soft">
+                        {`By the clock ${clocked.ratio.toFixed(1)} times the standard, ${clocked.jobs} ${clocked.jobs === 1 ? 'job' : 'jobs'}`}
+                      </Text>
+                    ) : null}
                   </View>
                   {mayTemplate ? (
                     <Button look="bare" label="Change" hint={definition.name} onPress={() => setOpen(definition.id)} />
@@ -218,13 +224,14 @@ export function ShopData() {
               ))}
               {templates
                 .filter(({ definition }) => definition.id === open)
-                .map((each) => (
-                  <EditTemplate key={each.version} {...each} onClose={() => setOpen(null)} />
+                .map(({ version, definition }) => (
+                  <EditTemplate key={version} version={version} definition={definition} onClose={() => setOpen(null)} />
                 ))}
             </>
           )}
         </Loaded>
       </Card>
+      <ShortParts />
       <PartsRoom may={mayPart} />
     </Screen>
   );
