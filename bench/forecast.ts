@@ -14,9 +14,14 @@ import {
   wearsDown,
   wornTo,
 } from '@zealous-axle/core';
+import pg from 'pg';
 import { BODIES } from '../server/src/demo/fleet';
 import { wornReadings } from '../server/src/demo/history';
 import { seeded } from '../server/src/demo/random';
+import { keepForecasts } from '../server/src/forecast/keep';
+import { connect, inFleet } from '../server/src/store/connect';
+import { serverUrl } from '../server/src/store/migrate';
+import { cookieOf, LARGE } from './cluster';
 import { middle, round, say } from './figures';
 
 const UNITS = 400;
@@ -133,4 +138,46 @@ export async function benchForecast(): Promise<void> {
     'forecast, one unit',
     `${round(middle(times), 2)} ms, ${round(all.reduce((n, { taken }) => n + taken.length, 0) / all.length, 0)} readings`,
   );
+}
+
+/** The forecast of the large fleet, by the queue's task; and of one unit, as after a reading. */
+export async function benchForecastFleet(url: string, database: string): Promise<void> {
+  const owner = new pg.Client({ connectionString: database });
+  await owner.connect();
+  const { rows } = await owner.query('select fleet_id from fleet where slug = $1', [LARGE]);
+  const fleet = rows[0].fleet_id as string;
+  await owner.query("select set_config('za.fleet', $1, false)", [fleet]);
+  await owner.query('delete from forecast_unit');
+  const bare = performance.now();
+  await owner.query("select count(value), max(taken_at) from reading where split_part(key, '@', 1) <> 'check'");
+  const read = performance.now() - bare;
+  const headers = await cookieOf(url);
+  const ask = async () =>
+    (await (await fetch(`${url}/api/v1/forecast`, { headers })).json()) as {
+      units: number;
+      known: number;
+      total: number;
+    };
+  const from = performance.now();
+  let page = await ask();
+  while (page.known < page.units) {
+    await new Promise((again) => setTimeout(again, 250));
+    page = await ask();
+  }
+  const took = performance.now() - from;
+  say(
+    `forecast, ${page.units} units`,
+    `${round(took / 1_000, 1)} s, ${page.total} limits; ${round(took / read, 1)} × reading their rows once (${round(read / 1_000, 1)} s)`,
+  );
+  const { pool, db } = connect(serverUrl(database));
+  const { rows: units } = await owner.query('select id from unit order by id limit 20');
+  const times: number[] = [];
+  for (const { id } of units) {
+    const begun = performance.now();
+    await inFleet(db, fleet, (store) => keepForecasts(store, fleet, [id], new Date()));
+    times.push(performance.now() - begun);
+  }
+  say('forecast, one unit after a reading', `${round(middle(times), 0)} ms`);
+  await pool.end();
+  await owner.end();
 }
