@@ -18,9 +18,6 @@ import pg from 'pg';
 import { BODIES } from '../server/src/demo/fleet';
 import { wornReadings } from '../server/src/demo/history';
 import { seeded } from '../server/src/demo/random';
-import { keepForecasts } from '../server/src/forecast/keep';
-import { connect, inFleet } from '../server/src/store/connect';
-import { serverUrl } from '../server/src/store/migrate';
 import { cookieOf, LARGE } from './cluster';
 import { middle, round, say } from './figures';
 
@@ -169,15 +166,20 @@ export async function benchForecastFleet(url: string, database: string): Promise
     `forecast, ${page.units} units`,
     `${round(took / 1_000, 1)} s, ${page.total} limits; ${round(took / read, 1)} × reading their rows once (${round(read / 1_000, 1)} s)`,
   );
-  const { pool, db } = connect(serverUrl(database));
   const { rows: units } = await owner.query('select id from unit order by id limit 20');
   const times: number[] = [];
+  const empty: number[] = [];
   for (const { id } of units) {
     const begun = performance.now();
-    await inFleet(db, fleet, (store) => keepForecasts(store, fleet, [id], new Date()));
-    times.push(performance.now() - begun);
+    await (await fetch(`${url}/api/v1/units/${id}/forecast`, { headers })).json();
+    const then = performance.now();
+    await (await fetch(`${url}/api/v1/units/${id}/row`, { headers })).json();
+    times.push(then - begun);
+    empty.push(performance.now() - then);
   }
-  say('forecast, one unit after a reading', `${round(middle(times), 0)} ms`);
-  await pool.end();
+  say(
+    'forecast, one unit anew',
+    `${round(middle(times), 0)} ms, ${round(middle(times) / middle(empty), 1)} × its row of the yard`,
+  );
   await owner.end();
 }

@@ -126,8 +126,7 @@ test('what is still wrong after a repair comes back, and the queue says who sign
   program,
 }) => {
   const driver = await deviceOf(browser, program.url, 'driver');
-  const repaired = driver.getByRole('link', { name: /to acknowledge/ }).first();
-  await repaired.click();
+  await openTrailer(driver, 'H-13');
   await driver
     .getByRole('button', { name: /^Still wrong …/ })
     .first()

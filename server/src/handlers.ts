@@ -70,6 +70,7 @@ import {
   holdTrailer,
   lapseRetorque,
   makeJob,
+  makeJobs,
   orderPart,
   placeJob,
   receivePart,
@@ -83,6 +84,7 @@ import {
   takeRoadReport,
   tickStep,
   torqueWheel,
+  unitsOfDefects,
 } from './repair';
 import { type Actor, type Clock, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
 import type { Database, FleetStore } from './store';
@@ -102,6 +104,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'take-back-answer': takeBackAnswer,
   'acknowledge-repair': acknowledgeRepair,
   'make-job': makeJob,
+  'make-jobs': makeJobs,
   'place-job': placeJob,
   'cancel-job': cancelJob,
   'start-job': startJob,
@@ -171,6 +174,7 @@ const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = {
   hook: unitsCoupled,
   drop: unitsCoupled,
   'publish-plan': unitsPlanned,
+  'make-jobs': unitsOfDefects,
 };
 
 /** What is kept in step with a command: the yard's rows, and the plan where it may no longer stand. */

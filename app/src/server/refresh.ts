@@ -28,6 +28,7 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
   [
     'report-defect',
     'make-job',
+    'make-jobs',
     'close-inspection',
     'import-readings',
     'take-reading',

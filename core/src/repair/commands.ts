@@ -36,6 +36,20 @@ export const REPAIR_COMMANDS = {
         .optional(),
     }),
   ),
+  /**
+   * Jobs of many defects at once, each by its template: one for each trailer and kind of work, under the id that comes with
+   * the first of its defects. What no template names stays to be looked at.
+   */
+  'make-jobs': command(
+    'units',
+    whoMay(JOB_LIFE, 'make'),
+    z.strictObject({
+      defects: z
+        .array(z.strictObject({ defect: id, version, job: id }))
+        .min(1)
+        .max(200),
+    }),
+  ),
   'place-job': command('job', whoMay(JOB_LIFE, 'place'), z.strictObject({ ...job, bay: id, day: dayText })),
   'cancel-job': command('job', whoMay(JOB_LIFE, 'cancel'), z.strictObject({ ...job, reason })),
   'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job)),

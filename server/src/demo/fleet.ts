@@ -154,7 +154,10 @@ export const UNITS: readonly DemoUnit[] = [
     ...each,
     features: { ...each.features, book: 'gb' as const, yearBuilt: 2012 },
   })),
-  // What stands before the shop, or leaves it soon.
+];
+
+/** What stands before the shop, or leaves it soon. */
+export const SHOP_UNITS: readonly DemoUnit[] = [
   ...several(['H-15', 'H-16', 'H-17', 'H-18'], BODIES.hopper, 'Low Marsh'),
   ...several(['L-25', 'L-26', 'L-27'], BODIES.liveFloor, 'Chip wharf'),
   ...several(['R-34', 'R-35'], BODIES.refrigerated, 'Low Marsh'),

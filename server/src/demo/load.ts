@@ -10,7 +10,7 @@ import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
 import { connect, type Database, type FleetStore, inFleet } from '../store/connect';
 import { rebuildYard } from '../yard/keep';
-import { DEMO_PASSWORD, FLEET, PEOPLE, UNITS, workOf } from './fleet';
+import { DEMO_PASSWORD, FLEET, PEOPLE, SHOP_UNITS, UNITS, workOf } from './fleet';
 import { wornReadings } from './history';
 import PARTS from './parts.json';
 import { pastInspection, standing } from './past';
@@ -153,11 +153,19 @@ async function loadFleet(db: Database, now: Date) {
   const bays = BAYS.map((each, rank) => ({ fleetId: FLEET.id, id: id(), ...each, rank }));
   await db.insert(bay).values(bays);
   await db.insert(part).values(PARTS.map((each) => ({ fleetId: FLEET.id, ...each })));
-  const units = UNITS.map((each) => ({ fleetId: FLEET.id, id: id(), ...each }));
+  // Chance of their own: what the others have behind them does not change with how many stand before the shop.
+  const shopRandom = seeded(SEED + 1);
+  const own = (each: (typeof UNITS)[number], chance: Random) => ({
+    fleetId: FLEET.id,
+    id: seededId(chance, now),
+    ...each,
+  });
+  const units = [...UNITS.map((each) => own(each, random)), ...SHOP_UNITS.map((each) => own(each, shopRandom))];
+  const chanceOf = (index: number): Random => (index < UNITS.length ? random : shopRandom);
   await db.insert(unit).values(units);
   const papers = units.map((each, index) => ({
     fleetId: FLEET.id,
-    id: id(),
+    id: seededId(chanceOf(index), now),
     unitId: each.id,
     paper: 'Periodic inspection',
     // Spread over the year, the second one overdue.
@@ -166,9 +174,12 @@ async function loadFleet(db: Database, now: Date) {
   await db.insert(paper).values(papers);
   const technicians = people.filter(({ role }) => role === 'technician').map((each) => each.id);
   const trailers = new Map<string, DemoTrailer>();
-  for (const each of units) {
+  for (const [index, each] of units.entries()) {
     const kept: Unit = { id: each.id, kind: each.kind, axles: each.axles, features: each.features };
-    trailers.set(each.number, await loadHistory(db, kept, technicians, random, now, METRED.includes(each.number)));
+    trailers.set(
+      each.number,
+      await loadHistory(db, kept, technicians, chanceOf(index), now, METRED.includes(each.number)),
+    );
   }
   await rebuildYard(db as unknown as FleetStore, FLEET.id);
   const session = (signIn: DemoPerson): Actor => {

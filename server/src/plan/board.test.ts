@@ -335,3 +335,37 @@ test('the simulated dispatch speaks the protocol, and only of the fleet’s own 
   for (const line of body.lines) expect(parseDeparture(line)).toMatchObject({ unit: 'T-1' });
   expect((await world.get(here.who('driver'), '/dispatch')).status).toBe(403);
 });
+
+test('many defects are made jobs at once: one for each trailer and kind of work; what no template names is left', async () => {
+  const here = await shop(0);
+  const report = async (code: string, place: { axle: number | null; side: 'left' | 'right' | null }) => {
+    const defect = uuidv7();
+    const at = { ...place, tyre: null };
+    await world.done(here.who('driver'), 'report-defect', {
+      defect,
+      unit: here.fleet.unit,
+      code,
+      place: at,
+      words: 'so',
+    });
+    await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: false });
+    return { defect, version: 2, job: uuidv7() };
+  };
+  const whole = { axle: null, side: null };
+  const defects = [
+    await report('chamber-leak', { axle: 1, side: 'left' }),
+    await report('chamber-leak', { axle: 1, side: 'right' }),
+    await report('lamp-out', whole),
+    await report('other', whole),
+  ];
+  await world.done(here.who('foreman'), 'make-jobs', { defects });
+  const { jobs } = await board(here);
+  expect(jobs.map(({ title }) => title).sort()).toEqual([
+    expect.stringMatching(/^Chamber.* 1L, 1R$/),
+    expect.stringMatching(/^Lamp/),
+  ]);
+  const left = await world.get(here.who('foreman'), '/defects?state=triaged');
+  expect(left.body.defects.map(({ code }: { code: string }) => code)).toEqual(['other']);
+  // Sent twice, or by two at once: what is planned already is not planned again.
+  expect((await world.send(here.who('manager'), 'make-jobs', { defects })).status).toBe(409);
+});

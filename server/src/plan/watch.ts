@@ -12,6 +12,7 @@ const MOVES_PLAN: Partial<Record<CommandName, string>> = {
   'report-defect': 'A driver reported a defect',
   'hold-trailer': 'A unit was held',
   'make-job': 'There is a new job',
+  'make-jobs': 'There are new jobs',
   'bundle-work': 'There is a new job',
   'cancel-job': 'A job was cancelled',
   'start-job': 'A job was begun',

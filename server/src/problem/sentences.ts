@@ -37,6 +37,7 @@ const SENTENCES = {
     `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
   'not-lapsed': (day: string) => `It is due on ${day}: there is time.`,
   retorqued: 'These wheels were torqued again already.',
+  'no-template-for-any': 'No template names any of these: make each job by hand.',
   'no-template': 'There is no such template of work.',
   'paper-missing': (name: string, state: string) =>
     state === 'expired'

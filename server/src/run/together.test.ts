@@ -58,6 +58,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'find-no-fault': { defect: REPORTED, version, reason: 'nothing there' },
     'take-back-answer': { defect: REPORTED, version },
     'acknowledge-repair': { defect: CERTIFIED, version },
+    'make-jobs': { defects: [{ defect: REPORTED, version, job: fresh }] },
     'make-job': {
       job: fresh,
       unit,

@@ -224,6 +224,7 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
       minutes: 30,
       wheelsOff: false,
     },
+    'make-jobs': { defects: [{ defect, version: 1, job: uuidv7() }] },
     'place-job': { job, version: 1, bay: bayId, day: '2026-03-03' },
     'cancel-job': { job, version: 1, reason: 'not now' },
     'start-job': { job, version: 1 },

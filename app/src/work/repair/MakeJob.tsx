@@ -16,6 +16,7 @@ import { Loaded } from '../../parts/Loaded';
 import { Text } from '../../parts/Text';
 import { useParts, useTemplates, useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
+import { MakeAll } from './MakeAll';
 
 const titleOf = (defects: readonly DefectView[]): string =>
   defects
@@ -230,6 +231,7 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
   return (
     <View>
       {units.length === 0 ? <Text tone="soft">Nothing waits for a job.</Text> : null}
+      {mayPlan && defects.length > 1 ? <MakeAll defects={defects} /> : null}
       {units.map((unit) => (
         <View key={unit.id} className="gap-2 border-t border-line py-3">
           <LinkRow aria-label={`Open ${unit.number}`} href={`/trailer/${unit.id}`} className="min-h-11 justify-center">
