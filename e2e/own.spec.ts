@@ -156,7 +156,7 @@ test('fifty units come from a file, and three bad lines are told', async ({ brow
   await press(page, 'Take the 50 good ones only');
   await allSent(page);
   await page.goto(program.url);
-  await expect(page.getByText('70 units', { exact: false })).toBeVisible();
+  await expect(page.getByText('80 units', { exact: false })).toBeVisible();
 });
 
 test('a sold unit is on a list of its own with its records, and comes back from there', async ({

@@ -1,5 +1,6 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type {
+  BayDay,
   Board,
   Calendars,
   DefectsPage,
@@ -69,6 +70,13 @@ export const useWhileThere = (unit: string) =>
   useQuery({ queryKey: ['wear', unit, 'there'], queryFn: () => call<WhileThere>('GET', `/units/${unit}/while-there`) });
 export const useUnitPlan = (unit: string) =>
   useQuery({ queryKey: ['plan', unit], queryFn: () => call<UnitPlan>('GET', `/units/${unit}/plan`) });
+/** How full a bay's day is beside one job; asked once a bay and a day are chosen. */
+export const useBayDay = (bay: string | null, day: string | null, job: string) =>
+  useQuery({
+    queryKey: ['plan', 'bay', bay, day, job],
+    queryFn: () => call<BayDay>('GET', `/bays/${bay}/day?day=${day}&job=${job}`),
+    enabled: bay !== null && day !== null,
+  });
 export const useShortParts = () =>
   useQuery({ queryKey: ['plan', 'parts'], queryFn: () => call<PartsNeeded>('GET', '/plan/parts') });
 export const useCalendars = () =>

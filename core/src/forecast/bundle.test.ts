@@ -79,6 +79,19 @@ test('what was declined is never proposed again for the same readings, whatever 
   );
 });
 
+test('declined at one end it is declined for the axle; a newer reading at the other end asks again', () => {
+  const [bundle] = bundlesFor(facts());
+  const declined = [{ key: bundle?.key ?? '', seen: bundle?.seen ?? '' }];
+  expect(bundlesFor({ ...facts(), declined })).toEqual([]);
+  const other: TakenReading = {
+    at: on(70),
+    by: 'Wyn',
+    value: { kind: 'lining', axle: 1, side: 'right', points: ['9/32 in'] },
+  };
+  const positions = positionsOf([...worn(1, 16, 3), other]);
+  expect(bundlesFor({ ...facts(), positions, declined })).toMatchObject([{ where: 'Axle 1', seen: on(70) }]);
+});
+
 test('the next visit is the first paper that is not done now, or comes after a while', () => {
   expect(nextVisitOf('2026-03-01', [])).toBe('2026-05-30');
   expect(nextVisitOf('2026-03-01', ['2026-03-05', '2026-04-20', '2026-09-01'])).toBe('2026-04-20');

@@ -71,42 +71,56 @@ function unusedOf({ kind, lives, first }: PositionForecast): number {
  * never what was declined for the same reading.
  */
 export function bundlesFor(facts: BundleFacts): Bundle[] {
-  const { axles, positions, axlesOff, planned, declined, templates, prices, today, nextVisit } = facts;
-  const answered = new Set(declined.map(({ key, seen }) => `${key} ${seen}`));
-  const bundles = new Map<string, Bundle>();
-  for (const position of positions) {
-    const { key, kind, axle, side, tyre, first, lives } = position;
-    const seen = lives.at(-1)?.points.at(-1)?.at;
-    const on = first?.reach?.on;
-    if (!axle || !side || !on || !seen || on > nextVisit || answered.has(`${key} ${seen}`)) continue;
-    const template = templateFor(templates, kind, axles[axle - 1]?.brake);
-    if (
-      !template ||
-      planned.some((each) => each.template === template.id && (each.axle === null || each.axle === axle))
-    )
-      continue;
-    if (template.wheelsOff && !axlesOff.includes(axle)) continue;
-    const ends = template.at === 'end' && !template.bothEnds ? [{ axle, side }] : both(axle);
-    const work = jobOf([{ template, ends }], axles);
-    const setUp = template.wheelsOff ? SET_UPS['wheels-off'] : 0;
-    const unused = unusedOf(position);
-    const price = work.parts.reduce((sum, { part, count }) => sum + count * (prices.get(part) ?? 0), 0);
-    const bundle: Bundle = {
-      key,
-      seen,
-      template: template.id,
-      name: template.name,
-      where: ends.length === 2 ? `Axle ${axle}` : placeWords({ axle, side, tyre }),
-      on: on < today ? today : on,
-      minutes: work.minutes - setUp,
-      saves: setUp + facts.shuntMinutes,
-      unused,
-      unusedCost: Math.round(price * unused),
-    };
-    // One piece of work an axle: the part that is due first asks for it.
-    const group = `${template.id} ${bundle.where}`;
-    const known = bundles.get(group);
-    if (!known || bundle.on < known.on) bundles.set(group, bundle);
+  const groups = new Map<string, Bundle[]>();
+  for (const position of facts.positions) {
+    const bundle = bundleOf(position, facts);
+    if (!bundle) continue;
+    const group = `${bundle.template} ${bundle.where}`;
+    groups.set(group, [...(groups.get(group) ?? []), bundle]);
   }
-  return [...bundles.values()].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.key < b.key ? -1 : 1));
+  return [...groups.values()]
+    .flatMap((group) => asked(group, facts.declined))
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.key < b.key ? -1 : 1));
+}
+
+/** What one part asks for; null where it asks for nothing now. */
+function bundleOf(position: PositionForecast, facts: BundleFacts): Bundle | null {
+  const { axles, axlesOff, planned, templates, prices, shuntMinutes, today, nextVisit } = facts;
+  const { key, kind, axle, side, tyre, first, lives } = position;
+  const seen = lives.at(-1)?.points.at(-1)?.at;
+  const on = first?.reach?.on;
+  if (!axle || !side || !on || !seen || on > nextVisit) return null;
+  const template = templateFor(templates, kind, axles[axle - 1]?.brake);
+  const isPlanned = (id: string) =>
+    planned.some((each) => each.template === id && (each.axle === null || each.axle === axle));
+  if (!template || isPlanned(template.id) || (template.wheelsOff && !axlesOff.includes(axle))) return null;
+  const ends = template.at === 'end' && !template.bothEnds ? [{ axle, side }] : both(axle);
+  const work = jobOf([{ template, ends }], axles);
+  const setUp = template.wheelsOff ? SET_UPS['wheels-off'] : 0;
+  const unused = unusedOf(position);
+  const price = work.parts.reduce((sum, { part, count }) => sum + count * (prices.get(part) ?? 0), 0);
+  return {
+    key,
+    seen,
+    template: template.id,
+    name: template.name,
+    where: ends.length === 2 ? `Axle ${axle}` : placeWords({ axle, side, tyre }),
+    on: on < today ? today : on,
+    minutes: work.minutes - setUp,
+    saves: setUp + shuntMinutes,
+    unused,
+    unusedCost: Math.round(price * unused),
+  };
+}
+
+/**
+ * One piece of work, asked for by the part that is due first, as of the newest of their readings; nothing where it was
+ * declined for these very readings, whichever part asked then.
+ */
+function asked(group: readonly Bundle[], declined: readonly Declined[]): Bundle[] {
+  const [first] = [...group].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.key < b.key ? -1 : 1));
+  if (!first) return [];
+  const seen = group.map((each) => each.seen).reduce((newest, each) => (each > newest ? each : newest));
+  const answered = declined.some((each) => each.seen >= seen && group.some(({ key }) => key === each.key));
+  return answered ? [] : [{ ...first, seen }];
 }

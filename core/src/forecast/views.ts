@@ -22,7 +22,7 @@ const pointSchema = z.strictObject({
   metres: z.number().nullable(),
   marked: z.string().nullable(),
 });
-export const FORECAST_STATES = ['foreseen', 'not-enough', 'steady', 'past', 'no-limit'] as const;
+const FORECAST_STATES = ['foreseen', 'not-enough', 'steady', 'past', 'no-limit'] as const;
 
 /** Everything foreseen of one unit, with every reading it follows from and who took it. */
 export const unitForecastSchema = z.strictObject({

@@ -42,7 +42,7 @@ export const planRunSchema = z.strictObject({
 });
 export type PlanRun = z.infer<typeof planRunSchema>;
 
-export const boardJobSchema = z.strictObject({
+const boardJobSchema = z.strictObject({
   id,
   unit: id,
   number: z.string(),

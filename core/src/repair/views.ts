@@ -56,6 +56,10 @@ export const shopSchema = z.strictObject({
 });
 export type Shop = z.infer<typeof shopSchema>;
 
+/** How much of a bay's day is taken, in minutes: by jobs on it beside the asked one, of what it is open. */
+export const bayDaySchema = z.strictObject({ booked: z.int(), open: z.int() });
+export type BayDay = z.infer<typeof bayDaySchema>;
+
 export const jobsPageSchema = z.strictObject({ jobs: z.array(jobViewSchema), next: z.string().nullable() });
 export type JobsPage = z.infer<typeof jobsPageSchema>;
 

@@ -1,5 +1,5 @@
 /** What is foreseen of the fleet: worked out by tasks of the queue, kept for the list, and made anew for one unit. */
 export { bundleWork, declineWork } from './bundle';
-export { doForecast, keepForecasts, wishForecast } from './keep';
+export { doForecast, wishForecast } from './keep';
 export { forecastRoutes } from './routes';
 export { forecastsMoved } from './watch';

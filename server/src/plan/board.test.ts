@@ -369,3 +369,21 @@ test('many defects are made jobs at once: one for each trailer and kind of work;
   // Sent twice, or by two at once: what is planned already is not planned again.
   expect((await world.send(here.who('manager'), 'make-jobs', { defects })).status).toBe(409);
 });
+
+test('how full a bay’s day is follows from its hours, its closed days and the jobs put there', async () => {
+  const here = await shop(2);
+  const [one, other] = here.jobs as [string, string];
+  const hours = [{ days: EVERY_DAY, from: '06:00', to: '08:00' }];
+  const closed = [{ from: '2026-03-05', until: '2026-03-05', reason: 'hoist' }];
+  await world.done(here.who('foreman'), 'save-bay', {
+    bay: here.fleet.bay,
+    name: 'Bay 1',
+    work: { kinds: [], hours, closed },
+  });
+  await world.done(here.who('foreman'), 'place-job', { job: one, version: 1, bay: here.fleet.bay, day: '2026-03-04' });
+  const on = async (day: string, job: string) =>
+    (await world.get(here.who('foreman'), `/bays/${here.fleet.bay}/day?day=${day}&job=${job}`)).body;
+  expect(await on('2026-03-04', other)).toEqual({ booked: 60, open: 120 });
+  expect(await on('2026-03-04', one)).toEqual({ booked: 0, open: 120 });
+  expect(await on('2026-03-05', other)).toEqual({ booked: 0, open: 0 });
+});

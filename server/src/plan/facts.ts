@@ -49,7 +49,7 @@ export interface Facts extends ShopFacts {
   partNames: Map<string, string>;
 }
 
-export async function slotsOf(store: FleetStore): Promise<KeptSlot[]> {
+async function slotsOf(store: FleetStore): Promise<KeptSlot[]> {
   const rows = await store.select().from(planSlot);
   return rows.map(({ jobId, bayId, technicians, startsAt, endsAt, setupMinutes, pinned }) => ({
     job: jobId,

@@ -1,4 +1,5 @@
 import {
+  bayDaySchema,
   dayIn,
   foundRepairsSchema,
   jobPageSchema,
@@ -12,6 +13,7 @@ import {
 import { z } from 'zod';
 import { countDefects } from '../defects';
 import { type App, ask, readKey, type Serving } from '../http';
+import { bayDay } from './bay-day';
 import { jobPage } from './page';
 import { bayList, closedJobs, countOpenJobs, lapsedRetorques, openJobs } from './queries';
 import { roadOf } from './road';
@@ -71,6 +73,23 @@ export function shopRoutes(app: App, serving: Serving): void {
     },
     (request) =>
       ask(serving, request, (store, { fleet }) => jobPage(store, request.params.id, fleet.zone, serving.now())),
+  );
+
+  app.get(
+    '/bays/:id/day',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'How much of a bay’s day is taken by other jobs than the asked one',
+        params: z.object({ id: z.uuid() }),
+        querystring: z.strictObject({ day: z.iso.date(), job: z.uuid() }),
+        response: { 200: bayDaySchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, (store, { fleet }) =>
+        bayDay(store, fleet.zone, { bay: request.params.id, ...request.query }),
+      ),
   );
 
   app.get(

@@ -17,15 +17,7 @@ type Placed = Pick<ForecastRow, 'axle' | 'side' | 'tyre'>;
 export const atWords = ({ axle, side, tyre }: Placed): string => placeWords({ axle, side, tyre });
 
 /** When a limit is reached, with what it may well be instead. */
-export function reachWords({
-  on,
-  earliest,
-  latest,
-}: {
-  on: string;
-  earliest: string | null;
-  latest: string | null;
-}): string {
+function reachWords({ on, earliest, latest }: { on: string; earliest: string | null; latest: string | null }): string {
   const from = earliest && earliest !== on ? farDay(earliest) : null;
   if (!from) return farDay(on);
   return `${farDay(on)}; eight times of ten ${latest ? `between ${from} and ${farDay(latest)}` : `not before ${from}`}`;

@@ -54,10 +54,6 @@ export function differenceWords({ moves, terms }: Difference): string {
   return all.length ? all.join(', ') : 'Nothing changes';
 }
 
-/** The terms of a plan as they stand. */
-export const termsWords = (terms: Objective): string =>
-  TERMS.map(([key, name]) => `${minutesWords(Math.round(terms[key]))} ${name}`).join(', ');
-
 /** How near a plan is proven to be to the best there is; null where nothing was proven. */
 export function provenWords({ answer }: Pick<PlanRun, 'answer'>): string | null {
   if (!answer || answer.boundSum <= 0) return null;

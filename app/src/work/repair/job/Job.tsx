@@ -29,7 +29,7 @@ import { goBack, Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import { WordsForm } from '../../../parts/WordsForm';
-import { useJob } from '../../../server/queries';
+import { useBayDay, useJob } from '../../../server/queries';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { useJudgedStanding } from '../../../session/standing';
@@ -67,11 +67,13 @@ function Place({ page, act }: StageProps) {
   const { job, bays, today } = page;
   const [bay, setBay] = useState<string | null>(job.bay?.id ?? null);
   const [day, setDay] = useState<string | null>(job.day && job.day >= today ? job.day : null);
+  const { data: full } = useBayDay(bay, day, job.id);
   const { person } = useSession();
   if (!mayNow(JOB_LIFE, job.state, 'place', person.role))
     return <Text tone="soft">The foreman puts it on a bay and a day.</Text>;
   const days = Array.from({ length: DAYS_AHEAD }, (_, index) => dayAfter(today, index));
   const moved = bay !== job.bay?.id || day !== job.day;
+  const over = full !== undefined && full.booked + job.minutes > full.open;
   return (
     <>
       <Choice
@@ -87,10 +89,17 @@ function Place({ page, act }: StageProps) {
         value={day}
         onChange={setDay}
       />
+      {full && over ? (
+        <Notice look="stop">
+          {full.open
+            ? `That is ${minutesWords(full.booked + job.minutes)} of work in a bay that is open ${minutesWords(full.open)} that day.`
+            : 'The bay is closed that day.'}
+        </Notice>
+      ) : null}
       <Button
         tall
-        look="act"
-        label={job.state === 'open' ? 'Put on this bay and day' : 'Move it there'}
+        look={over ? 'stop' : 'act'}
+        label={over ? 'Put it there all the same' : job.state === 'open' ? 'Put on this bay and day' : 'Move it there'}
         disabled={!bay || !day || !moved}
         onPress={() =>
           bay &&
