@@ -120,3 +120,18 @@ test('a task that fails says so, and is tried again', async () => {
   expect(await did.promise).toBe(2);
   expect(said).toEqual(['search-plan: no luck']);
 });
+
+test('a task that is asked for again and again is not put off: it is done at the first of its times', async () => {
+  const did: string[] = [];
+  const last = later<void>();
+  await working(async ({ run }) => {
+    did.push(run);
+    last.settle();
+  });
+  const add = (run: string, seconds: number) =>
+    inFleet(world.db, fleet.id, (store) => addTask(store, 'search-plan', { fleet: fleet.id, run }, 'again', seconds));
+  await add('first', 0.3);
+  await add('second', 3_600);
+  await last.promise;
+  expect(did).toEqual(['second']);
+});

@@ -71,14 +71,15 @@ async function ensureQueue(client: pg.Client, ownerUrl: string): Promise<void> {
   await client.query(`grant connect, create on database ${database} to ${QUEUE_ROLE}`);
   await runMigrations({ connectionString: queueUrl(ownerUrl), logger: QUIET });
   await client.query(`revoke create on database ${database} from ${QUEUE_ROLE}`);
-  if (row.there) return;
   await client.query(`grant ${QUEUE_ROLE} to current_user`);
-  await client.query(`create schema za_queue authorization ${QUEUE_ROLE}`);
+  if (!row.there) await client.query(`create schema za_queue authorization ${QUEUE_ROLE}`);
   await client.query(`set role ${QUEUE_ROLE}`);
-  await client.query(`create function za_queue.add(task text, payload json, key text, seconds double precision)
+  // What is asked for again and again is not put off again and again: the earlier of its times stands.
+  await client.query(`create or replace function za_queue.add(task text, payload json, key text, seconds double precision)
     returns void language sql security definer set search_path = graphile_worker, pg_temp as $$
-      select graphile_worker.add_job(task, payload, job_key => key, max_attempts => ${MOST_ATTEMPTS},
-        run_at => now() + make_interval(secs => seconds))
+      select graphile_worker.add_job(task, payload, job_key => add.key, max_attempts => ${MOST_ATTEMPTS},
+        run_at => least(now() + make_interval(secs => seconds),
+          (select waiting.run_at from graphile_worker.jobs as waiting where waiting.key = add.key and waiting.locked_at is null)))
     $$`);
   await client.query(`revoke all on function za_queue.add from public`);
   await client.query(`grant usage on schema za_queue to ${SERVER_ROLE}`);

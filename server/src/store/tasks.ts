@@ -12,7 +12,10 @@ export interface Tasks {
 }
 export type TaskName = keyof Tasks;
 
-/** Puts a task into the queue, in the caller's transaction; one of the same `key` that has not begun is replaced. */
+/**
+ * Puts a task into the queue, in the caller's transaction; one of the same `key` that has not begun is replaced, and done
+ * at the earlier of both times.
+ */
 export const addTask = <N extends TaskName>(
   store: FleetStore,
   name: N,
