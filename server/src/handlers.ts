@@ -184,7 +184,7 @@ const derivedOf =
     await keepYard(store, units);
     if (movesPlan(name)) await watchPlan(store, fleet, name);
     const moved = forecastsMoved(name);
-    if (moved !== 'none') await wishForecast(store, fleet, moved === 'all' ? null : units);
+    if (moved !== 'none') await wishForecast(store, fleet, moved === 'all' ? 'all' : units);
   };
 
 /** Does one command, by whoever is signed in. */

@@ -1,5 +1,5 @@
 import { type Book, type Limit, limitNm, limitsFor } from '../limits';
-import { type Day, dayIn, must, type Nanometres, parseLength } from '../measure';
+import { type Day, dayAfter, must, type Nanometres, parseLength } from '../measure';
 import type { WheelEnd } from '../trailer';
 import { type Life, type Point, wearsDown } from './lives';
 import { FORECAST, type WearingKind } from './settings';
@@ -110,14 +110,15 @@ interface Asked {
   life: Life;
   /** Metres the unit runs in a day; null where nobody knows. */
   perDay: number | null;
-  zone: string;
+  /** The shop's date of an instant. */
+  dayOf: (at: string) => Day;
 }
 
 /**
  * When a part reaches each of its limits. It follows from this part's readings alone – never from one it replaced – and
  * from at least three of them over thirty days.
  */
-export function foresee({ kind, end, book, life, perDay, zone }: Asked): Foreseen {
+export function foresee({ kind, end, book, life, perDay, dayOf }: Asked): Foreseen {
   const last = life.points.at(-1);
   const meant = limitsAt(book, kind, end, last);
   // Without the distance of a day, no day follows from a distance.
@@ -139,12 +140,10 @@ export function foresee({ kind, end, book, life, perDay, zone }: Asked): Foresee
   const slope = slopeOf(line, FORECAST.within, step);
   if (!slope) return open('not-enough');
   const lastX = line.at(-1)?.x ?? 0;
-  const lastDay = daysOf(last.at);
-  const dayAt = (x: number): number => (by === 'distance' ? lastDay + (x - lastX) / (perDay ?? 1) : x);
-  const dated = (x: number | null): Day | null => {
-    if (x === null || dayAt(x) - lastDay > FORECAST.aheadDays) return null;
-    return dayIn(zone, new Date(dayAt(x) * DAY_MS));
-  };
+  const read = dayOf(last.at);
+  const daysTo = (x: number): number => (by === 'distance' ? (x - lastX) / (perDay ?? 1) : x - lastX);
+  const dated = (x: number | null): Day | null =>
+    x === null || daysTo(x) > FORECAST.aheadDays ? null : dayAfter(read, Math.round(daysTo(x)));
   const reachOf = (nm: Nanometres): Reach | null => {
     const level = sign * nm;
     const at = reaches(line, slope.slope, level);

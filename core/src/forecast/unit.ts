@@ -1,4 +1,5 @@
 import type { Book } from '../limits';
+import { type Day, dayIn } from '../measure';
 import { keyOf, parseKey, type Reading, type ReadingKey, readingKey } from '../reading';
 import {
   comparePositions,
@@ -66,10 +67,23 @@ function pointsByKey({ readings, meters }: UnitFacts): Map<ReadingKey, Point[]> 
   return points;
 }
 
+const QUARTER_MS = 15 * 60_000;
+/** Dates in a zone, asked once a quarter of an hour: no zone changes its date within one. */
+function datesIn(zone: string): (at: string) => Day {
+  const known = new Map<number, Day>();
+  return (at) => {
+    const quarter = Math.floor(Date.parse(at) / QUARTER_MS);
+    const day = known.get(quarter) ?? dayIn(zone, at);
+    known.set(quarter, day);
+    return day;
+  };
+}
+
 /** Everything that is foreseen of a unit. */
 export function forecastOf(facts: UnitFacts): UnitForecast {
   const { unit, book, zone, fitted, meters } = facts;
   const perDay = metresPerDay(meters);
+  const dayOf = datesIn(zone);
   const positions = [...pointsByKey(facts)].flatMap(([key, points]): PositionForecast[] => {
     const { kind, axle, side, tyre } = placeOf(key);
     const end: WheelEnd | null = axle && side ? wheelEnd(unit, axle, side) : null;
@@ -77,7 +91,7 @@ export function forecastOf(facts: UnitFacts): UnitForecast {
     const place = { axle, side, tyre };
     const lives = livesAt(kind, place, points, fitted);
     const life = lives.at(-1);
-    return life ? [{ key, kind, ...place, lives, ...foresee({ kind, end, book, life, perDay, zone }) }] : [];
+    return life ? [{ key, kind, ...place, lives, ...foresee({ kind, end, book, life, perDay, dayOf }) }] : [];
   });
   positions.sort((a, b) => comparePositions(a, b) || (a.kind < b.kind ? -1 : 1));
   return {

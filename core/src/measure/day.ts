@@ -1,5 +1,4 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays } from 'date-fns/addDays';
 import { addMonths } from 'date-fns/addMonths';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { formatISO } from 'date-fns/formatISO';
@@ -14,8 +13,10 @@ const plain = (at: Date): Day => formatISO(at, { representation: 'date' });
 /** The date an instant has in a zone of the IANA list. */
 export const dayIn = (zone: string, at: Date | string): Day => plain(new TZDate(new Date(at), zone));
 
-/** The date so many days later; earlier where `days` is negative. */
-export const dayAfter = (day: Day, days: number): Day => plain(addDays(parseISO(day), days));
+const DAY_MS = 86_400_000;
+/** The date so many days later; earlier where `days` is negative. A plain date is in no zone: its days are all alike. */
+export const dayAfter = (day: Day, days: number): Day =>
+  new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** Whole days from one date to another; negative where the other is earlier. */
 export const daysBetween = (from: Day, to: Day): number => differenceInCalendarDays(parseISO(to), parseISO(from));

@@ -129,7 +129,9 @@ test('a task that is asked for again and again is not put off: it is done at the
     last.settle();
   });
   const add = (run: string, seconds: number) =>
-    inFleet(world.db, fleet.id, (store) => addTask(store, 'search-plan', { fleet: fleet.id, run }, 'again', seconds));
+    inFleet(world.db, fleet.id, (store) =>
+      addTask(store, 'search-plan', { fleet: fleet.id, run }, 'again', { seconds }),
+    );
   await add('first', 0.3);
   await add('second', 3_600);
   await last.promise;

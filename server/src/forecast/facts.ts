@@ -1,4 +1,12 @@
-import { type MeterAt, must, parseDistance, type TakenReading, type UnitFacts, WEARING } from '@zealous-axle/core';
+import {
+  type MeterAt,
+  must,
+  parseDistance,
+  type Reading,
+  type TakenReading,
+  type UnitFacts,
+  WEARING,
+} from '@zealous-axle/core';
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import { fleetBooks, meter, unit } from '../fleet';
@@ -8,6 +16,14 @@ import type { FleetStore } from '../store';
 
 /** Kinds that something is foreseen or found of. */
 const KINDS = [...WEARING, 'hub-oil'];
+
+interface ReadingRow extends Record<string, unknown> {
+  unitId: string;
+  /** As the database writes it. */
+  at: string;
+  by: string;
+  value: Reading;
+}
 
 const byUnit = <T extends { unitId: string }>(rows: readonly T[]): Map<string, T[]> => {
   const units = new Map<string, T[]>();
@@ -23,20 +39,19 @@ const byUnit = <T extends { unitId: string }>(rows: readonly T[]): Map<string, T
 export async function factsOf(store: FleetStore, ids: readonly string[]): Promise<Map<string, UnitFacts>> {
   if (ids.length === 0) return new Map();
   const wanted = sql.param([...ids]);
-  const [[ours], units, readings, meters, lives] = await Promise.all([
+  const [[ours], units, { rows: readings }, meters, lives] = await Promise.all([
     store.select({ zone: fleet.zone, book: fleet.book, policies: fleet.policies }).from(fleet),
     store
       .select({ id: unit.id, kind: unit.kind, axles: unit.axles, features: unit.features })
       .from(unit)
       .where(inArray(unit.id, [...ids])),
-    store
-      .select({ unitId: reading.unitId, at: reading.takenAt, by: reading.takenBy, value: reading.value })
-      .from(reading)
-      .where(
-        sql`${reading.unitId} = any(${wanted}::uuid[]) and split_part(${reading.key}, '@', 1) = any(${sql.param(KINDS)}::text[])
-          and not exists (select 1 from ${reading} later where later.fleet_id = ${reading.fleetId} and later.supersedes = ${reading.id})`,
-      )
-      .orderBy(asc(reading.takenAt)),
+    // Many rows: they are taken as the driver reads them.
+    store.execute<ReadingRow>(
+      sql`select unit_id as "unitId", taken_at as "at", taken_by as "by", value from ${reading}
+        where unit_id = any(${wanted}::uuid[]) and split_part(key, '@', 1) = any(${sql.param(KINDS)}::text[])
+          and not exists (select 1 from ${reading} later where later.fleet_id = ${reading.fleetId} and later.supersedes = ${reading.id})
+        order by taken_at`,
+    ),
     store
       .select({ unitId: meter.unitId, at: meter.readAt, value: meter.value })
       .from(meter)
@@ -56,7 +71,7 @@ export async function factsOf(store: FleetStore, ids: readonly string[]): Promis
         book: bookOf(each),
         zone: ours.zone,
         readings: (ownReadings.get(each.id) ?? []).map(
-          ({ at, by, value }): TakenReading => ({ at: at.toISOString(), by: people.get(by) ?? '', value }),
+          ({ at, by, value }): TakenReading => ({ at: new Date(at).toISOString(), by: people.get(by) ?? '', value }),
         ),
         fitted: lives.get(each.id) ?? [],
         meters: forward(

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { type Day, dayIn, forecastOf, type UnitFacts } from '@zealous-axle/core';
-import { asc, gt, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import { unit } from '../fleet';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
 import { factsOf } from './facts';
@@ -8,6 +8,8 @@ import { forecast, forecastUnit } from './schema';
 
 /** Units worked out in one transaction. */
 const CHUNK = 100;
+/** Of them so many at once. */
+const LANES = 2;
 /** Readings of one inspection come in a row: they are looked at together. Seconds. */
 const SOON_SECONDS = 2;
 
@@ -48,7 +50,12 @@ export async function keepForecasts(
   const facts = await factsOf(store, ids);
   const rows = [...facts].flatMap(([id, own]) => rowsOf(fleetId, id, own, dayIn(own.zone, now)));
   await store.delete(forecast).where(inArray(forecast.unitId, [...ids]));
-  if (rows.length) await store.insert(forecast).values(rows);
+  // Written as one value: a parameter for each of some thousand columns costs more than the rows.
+  if (rows.length)
+    await store.execute(sql`insert into ${forecast} (fleet_id, unit_id, key, kind, axle, side, tyre, state, whose, value, due_on, earliest, latest)
+      select "fleetId", "unitId", key, kind, axle, side, tyre, state, whose, value, "dueOn", earliest, latest
+      from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as row("fleetId" uuid, "unitId" uuid, key text, kind text, axle int,
+        side text, tyre text, state text, whose text, value text, "dueOn" date, earliest date, latest date)`);
   if (facts.size === 0) return;
   await store
     .insert(forecastUnit)
@@ -56,41 +63,60 @@ export async function keepForecasts(
     .onConflictDoUpdate({ target: [forecastUnit.fleetId, forecastUnit.unitId], set: { madeAt: now } });
 }
 
-/** The task: some units, or all of a fleet, a chunk at a time. */
+/** Units of a fleet in the order of their ids, after one of them; or only those that were never worked out. */
+const unitsAfter = async (store: FleetStore, after: string | null, missing: boolean): Promise<string[]> => {
+  const rows = await store
+    .select({ id: unit.id })
+    .from(unit)
+    .leftJoin(forecastUnit, and(eq(forecastUnit.fleetId, unit.fleetId), eq(forecastUnit.unitId, unit.id)))
+    .where(and(after ? gt(unit.id, after) : undefined, missing ? isNull(forecastUnit.unitId) : undefined))
+    .orderBy(asc(unit.id))
+    .limit(CHUNK * LANES);
+  return rows.map(({ id }) => id);
+};
+
+/** The task: some units, or all of a fleet, chunks at a time: while the database reads one, another is worked out. */
 export async function doForecast(
   { db, now }: { db: Database; now: () => Date },
-  { fleet, units, after }: Tasks['forecast'],
+  { fleet, units, after, missing = false }: Tasks['forecast'],
   closing: AbortSignal,
 ): Promise<void> {
-  if (units) return inFleet(db, fleet, (store) => keepForecasts(store, fleet, units, now()));
+  const keep = (ids: readonly string[]) => inFleet(db, fleet, (store) => keepForecasts(store, fleet, ids, now()));
+  if (units) return keep(units);
   for (let from = after ?? null; ; ) {
-    const last: string | null = await inFleet(db, fleet, async (store) => {
-      const rows = await store
-        .select({ id: unit.id })
-        .from(unit)
-        .where(from ? gt(unit.id, from) : undefined)
-        .orderBy(asc(unit.id))
-        .limit(CHUNK);
-      const ids = rows.map(({ id }) => id);
-      await keepForecasts(store, fleet, ids, now());
-      return ids.length === CHUNK ? (ids.at(-1) ?? null) : null;
-    });
-    if (last === null) return;
+    const ids = await inFleet(db, fleet, (store) => unitsAfter(store, from, missing));
+    const lanes = Array.from({ length: LANES }, (_, n) => ids.slice(n * CHUNK, (n + 1) * CHUNK));
+    await Promise.all(lanes.map(keep));
+    const last = ids.at(-1);
+    if (!last || ids.length < CHUNK * LANES) return;
     from = last;
     if (closing.aborted) {
       // The process ends: another one goes on from here.
-      await inFleet(db, fleet, (store) =>
-        addTask(store, 'forecast', { fleet, units: null, after: last }, `${fleet} all`),
-      );
+      const rest = { fleet, units: null, after: last, missing };
+      await inFleet(db, fleet, (store) => addTask(store, 'forecast', rest, `${fleet} all`, { queue: queueOf(fleet) }));
       return;
     }
   }
 }
 
-/** Has some units worked out soon, or the whole fleet. Those that are asked for together once are one task. */
-export async function wishForecast(store: FleetStore, fleet: string, units: readonly string[] | null): Promise<void> {
-  if (units?.length === 0) return;
-  const some = units && units.length <= CHUNK ? [...units].sort() : null;
-  const key = some ? createHash('md5').update(some.join()).digest('hex') : 'all';
-  await addTask(store, 'forecast', { fleet, units: some }, `${fleet} ${key}`, SOON_SECONDS);
+/** One fleet's forecasts are made one after the other: what was made just now is not made again beside it. */
+const queueOf = (fleet: string): string => `forecast ${fleet}`;
+
+/**
+ * Has some units worked out soon, the whole fleet, or those of it that never were. What is asked for together once is one
+ * task.
+ */
+export async function wishForecast(
+  store: FleetStore,
+  fleet: string,
+  units: readonly string[] | 'all' | 'missing',
+): Promise<void> {
+  if (units.length === 0) return;
+  const some = typeof units !== 'string' && units.length <= CHUNK ? [...units].sort() : null;
+  const missing = units === 'missing';
+  const key = some ? createHash('md5').update(some.join()).digest('hex') : missing ? 'missing' : 'all';
+  await addTask(store, 'forecast', { fleet, units: some, missing }, `${fleet} ${key}`, {
+    seconds: SOON_SECONDS,
+    queue: queueOf(fleet),
+  });
 }

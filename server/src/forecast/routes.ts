@@ -32,7 +32,7 @@ export function forecastRoutes(app: App, serving: Serving): void {
         page: await forecastPage(store, request.query, dayIn(actor.fleet.zone, serving.now()), key),
       }));
       // A fleet whose units were never worked out, or not all of them: asked for once, however many look.
-      if (page.known < page.units) await inFleet(serving.db, fleet, (store) => wishForecast(store, fleet, null));
+      if (page.known < page.units) await inFleet(serving.db, fleet, (store) => wishForecast(store, fleet, 'missing'));
       return page;
     },
   );

@@ -51,6 +51,7 @@ export async function watchPlan(
       await tellPlan(store, fleet);
     }
     const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);
-    if (any) await addTask(store, 'watch-plan', { fleet, because: null }, fleet, settings.lookAgainSeconds);
+    if (any)
+      await addTask(store, 'watch-plan', { fleet, because: null }, fleet, { seconds: settings.lookAgainSeconds });
   });
 }

@@ -31,5 +31,7 @@ export const movesPlan = (name: CommandName): boolean => name in MOVES_PLAN;
 /** Has the plan looked at soon, where there is one. */
 export async function watchPlan(store: FleetStore, fleet: string, after: CommandName | null): Promise<void> {
   if (after && (await planVersion(store)) === 0) return;
-  await addTask(store, 'watch-plan', { fleet, because: after && (MOVES_PLAN[after] ?? null) }, fleet, SOON_SECONDS);
+  await addTask(store, 'watch-plan', { fleet, because: after && (MOVES_PLAN[after] ?? null) }, fleet, {
+    seconds: SOON_SECONDS,
+  });
 }

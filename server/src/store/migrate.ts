@@ -75,15 +75,17 @@ async function ensureQueue(client: pg.Client, ownerUrl: string): Promise<void> {
   if (!row.there) await client.query(`create schema za_queue authorization ${QUEUE_ROLE}`);
   await client.query(`set role ${QUEUE_ROLE}`);
   // What is asked for again and again is not put off again and again: the earlier of its times stands.
-  await client.query(`create or replace function za_queue.add(task text, payload json, key text, seconds double precision)
+  await client.query(`create or replace function za_queue.add(task text, payload json, key text, seconds double precision, queue text)
     returns void language sql security definer set search_path = graphile_worker, pg_temp as $$
-      select graphile_worker.add_job(task, payload, job_key => add.key, max_attempts => ${MOST_ATTEMPTS},
+      select graphile_worker.add_job(task, payload, job_key => add.key, queue_name => queue, max_attempts => ${MOST_ATTEMPTS},
         run_at => least(now() + make_interval(secs => seconds),
           (select waiting.run_at from graphile_worker.jobs as waiting where waiting.key = add.key and waiting.locked_at is null)))
     $$`);
-  await client.query(`revoke all on function za_queue.add from public`);
+  await client.query(`revoke all on function za_queue.add(text, json, text, double precision, text) from public`);
   await client.query(`grant usage on schema za_queue to ${SERVER_ROLE}`);
-  await client.query(`grant execute on function za_queue.add to ${SERVER_ROLE}`);
+  await client.query(
+    `grant execute on function za_queue.add(text, json, text, double precision, text) to ${SERVER_ROLE}`,
+  );
   await client.query('reset role');
 }
 

@@ -7,22 +7,24 @@ export interface Tasks {
   'search-plan': { fleet: string; run: string };
   /** Looks whether the plan still stands, and asks for another where it does not. */
   'watch-plan': { fleet: string; because: string | null };
-  /** Works out what is foreseen of some units, or of all of them from one on. */
-  forecast: { fleet: string; units: string[] | null; after?: string };
+  /** Works out what is foreseen of some units, or of all of them from one on; or only of those it never was. */
+  forecast: { fleet: string; units: string[] | null; after?: string; missing?: boolean };
 }
 export type TaskName = keyof Tasks;
 
 /**
  * Puts a task into the queue, in the caller's transaction; one of the same `key` that has not begun is replaced, and done
- * at the earlier of both times.
+ * at the earlier of both times. Tasks of one `queue` are done one after the other.
  */
 export const addTask = <N extends TaskName>(
   store: FleetStore,
   name: N,
   payload: Tasks[N],
   key: string,
-  seconds = 0,
+  { seconds = 0, queue = null }: { seconds?: number; queue?: string | null } = {},
 ): Promise<unknown> =>
   store
-    .execute(sql`select za_queue.add(${name}, ${JSON.stringify(payload)}::json, ${`${name} ${key}`}, ${seconds})`)
+    .execute(
+      sql`select za_queue.add(${name}, ${JSON.stringify(payload)}::json, ${`${name} ${key}`}, ${seconds}, ${queue})`,
+    )
     .execute();
