@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import {
+  aheadOf,
   BOOKS,
   FORECAST,
   forecastOf,
@@ -76,12 +77,12 @@ function tried(kind: WearingKind, xy: readonly { x: number; y: number }[]): Trie
     return null;
   // The whole life’s line says when its level was reached: one reading alone is as coarse as its gauge.
   const was = (level - median(xy.map(({ x, y }) => y - whole.slope * x))) / whole.slope;
-  const expected = reaches(shown, slope.slope, level);
+  const expected = reaches(aheadOf(shown, slope.slope), level);
   const before = shown.at(-2);
   const two = before && last.x > before.x ? (last.y - before.y) / (last.x - before.x) : 0;
   if (expected === null || was <= last.x) return null;
-  const earliest = reaches(shown, slope.steep, level) ?? Number.POSITIVE_INFINITY;
-  const latest = reaches(shown, slope.gentle, level) ?? Number.POSITIVE_INFINITY;
+  const earliest = reaches(aheadOf(shown, slope.steep), level) ?? Number.POSITIVE_INFINITY;
+  const latest = reaches(aheadOf(shown, slope.gentle), level) ?? Number.POSITIVE_INFINITY;
   return {
     kind,
     error: Math.abs(expected - was),

@@ -4,7 +4,7 @@ import { formatLength, NM_PER_INCH, NM_PER_MM } from '../measure';
 import type { Reading } from '../reading';
 import type { PartLife, Unit } from '../trailer';
 import { type MeterAt, metresAt } from './meter';
-import { reaches, slopeOf } from './slope';
+import { aheadOf, reaches, slopeOf } from './slope';
 import { forecastOf, type TakenReading, type UnitFacts } from './unit';
 
 const axle = {
@@ -225,9 +225,9 @@ test('a line reaches a level at its last point at the earliest', () => {
     { x: 10, y: 8 },
   ];
   expect(slopeOf(points, 0.8, 0)?.slope).toBe(-0.2);
-  expect(reaches(points, -0.2, 9)).toBe(10);
-  expect(reaches(points, -0.2, 6)).toBe(20);
-  expect(reaches(points, 0, 6)).toBeNull();
+  expect(reaches(aheadOf(points, -0.2), 9)).toBe(10);
+  expect(reaches(aheadOf(points, -0.2), 6)).toBe(20);
+  expect(reaches(aheadOf(points, 0), 6)).toBeNull();
   expect(slopeOf([points[0] as { x: number; y: number }], 0.8, 0)).toBeNull();
 });
 

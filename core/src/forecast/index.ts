@@ -14,7 +14,7 @@ export {
   type Whose,
 } from './position';
 export { FORECAST, WEARING, type WearingKind } from './settings';
-export { reaches, type Slope, slopeOf, valueAt } from './slope';
+export { aheadOf, reaches, type Slope, slopeOf, valueAt } from './slope';
 export {
   forecastOf,
   type PositionForecast,

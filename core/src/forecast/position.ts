@@ -3,7 +3,7 @@ import { type Day, dayAfter, must, type Nanometres, parseLength } from '../measu
 import type { WheelEnd } from '../trailer';
 import { type Life, type Point, wearsDown } from './lives';
 import { FORECAST, type WearingKind } from './settings';
-import { reaches, type Slope, slopeOf, type XY } from './slope';
+import { type Ahead, aheadOf, reaches, type Slope, slopeOf, type XY } from './slope';
 
 /** Whose limit it is that will be reached. */
 export type Whose = 'law' | 'maker' | 'fleet';
@@ -144,15 +144,20 @@ export function foresee({ kind, end, book, life, perDay, dayOf }: Asked): Forese
   const daysTo = (x: number): number => (by === 'distance' ? (x - lastX) / (perDay ?? 1) : x - lastX);
   const dated = (x: number | null): Day | null =>
     x === null || daysTo(x) > FORECAST.aheadDays ? null : dayAfter(read, Math.round(daysTo(x)));
+  const [usual, steep, gentle] = [slope.slope, slope.steep, slope.gentle].map((each) => aheadOf(line, each)) as [
+    Ahead,
+    Ahead,
+    Ahead,
+  ];
   const reachOf = (nm: Nanometres): Reach | null => {
     const level = sign * nm;
-    const at = reaches(line, slope.slope, level);
+    const at = reaches(usual, level);
     const on = dated(at);
     if (on === null || at === null) return null;
     return {
       on,
-      earliest: dated(reaches(line, slope.steep, level)) ?? on,
-      latest: dated(reaches(line, slope.gentle, level)),
+      earliest: dated(reaches(steep, level)) ?? on,
+      latest: dated(reaches(gentle, level)),
       metres: by === 'distance' ? Math.round(at) : null,
     };
   };

@@ -30,12 +30,13 @@ function weightedQuantile(sorted: readonly { value: number; weight: number }[], 
  * are never nearer to each other than the gauge's `step` lets anybody tell. Null where all points stand at one x.
  */
 export function slopeOf(points: readonly XY[], within: number, step: number): Slope | null {
-  const pairs = points.flatMap((one, index) =>
-    points.slice(index + 1).flatMap((other) => {
+  const pairs: { value: number; weight: number }[] = [];
+  for (const [index, one] of points.entries())
+    for (let next = index + 1; next < points.length; next++) {
+      const other = points[next] as XY;
       const apart = other.x - one.x;
-      return apart > 0 ? [{ value: (other.y - one.y) / apart, weight: apart }] : [];
-    }),
-  );
+      if (apart > 0) pairs.push({ value: (other.y - one.y) / apart, weight: apart });
+    }
   if (pairs.length === 0) return null;
   pairs.sort((a, b) => a.value - b.value);
   const slope = weightedQuantile(pairs, 0.5);
@@ -61,13 +62,23 @@ const median = (values: readonly number[]): number => {
 export const valueAt = (points: readonly XY[], slope: number, x: number): number =>
   median(points.map((point) => point.y + slope * (x - point.x)));
 
+/** A line as it goes on from the last point. */
+export interface Ahead {
+  x: number;
+  y: number;
+  slope: number;
+}
+
+export function aheadOf(points: readonly XY[], slope: number): Ahead {
+  const x = points.reduce((last, point) => Math.max(last, point.x), Number.NEGATIVE_INFINITY);
+  return { x, y: valueAt(points, slope, x), slope };
+}
+
 /**
- * Where the line falls to a level, at the last point or beyond; null where it never does. A lower point or a steeper
- * slope never makes it later.
+ * Where a line falls to a level, at the last point or beyond; null where it never does. A lower point or a steeper slope
+ * never makes it later.
  */
-export function reaches(points: readonly XY[], slope: number, level: number): number | null {
-  const last = Math.max(...points.map(({ x }) => x));
-  const there = valueAt(points, slope, last);
-  if (there <= level) return last;
-  return slope < 0 ? last + (level - there) / slope : null;
+export function reaches({ x, y, slope }: Ahead, level: number): number | null {
+  if (y <= level) return x;
+  return slope < 0 ? x + (level - y) / slope : null;
 }
