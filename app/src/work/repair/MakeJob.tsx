@@ -1,4 +1,12 @@
-import { COMMANDS, type DefectView, defectWords, jobOf, type UnitPage, workFor } from '@zealous-axle/core';
+import {
+  COMMANDS,
+  type DefectView,
+  defectWords,
+  jobOf,
+  type Template,
+  type UnitPage,
+  workFor,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -34,11 +42,9 @@ const formSchema = z.object({
 });
 
 /** What the job is made of: the work its defects ask for, less what was taken off, and what was added. */
-function useWork(unit: UnitPage, defects: readonly DefectView[]) {
-  const { data } = useTemplates();
+function useWork(unit: UnitPage, defects: readonly DefectView[], templates: readonly Template[]) {
   const [off, setOff] = useState<string[]>([]);
   const [added, setAdded] = useState<string[]>([]);
-  const templates = data?.templates.map(({ definition }) => definition) ?? [];
   const proposed = workFor(templates, defects, unit.axles);
   const ends = defects.flatMap(({ axle, side }) => (axle && side ? [{ axle, side }] : []));
   const works = [
@@ -125,7 +131,14 @@ function WorkCard({ works, plan, others, add, takeOff }: Planned) {
 
 const EVENS = [30, 60, 90, 120, 180, 240];
 
-function Form({ page, defects, onClose }: { page: UnitPage; defects: readonly DefectView[]; onClose: () => void }) {
+interface FormProps {
+  page: UnitPage;
+  defects: readonly DefectView[];
+  templates: readonly Template[];
+  onClose: () => void;
+}
+
+function Form({ page, defects, templates, onClose }: FormProps) {
   const { control, handleSubmit, watch, setValue, getFieldState, formState } = useZodForm(formSchema, {
     left: [],
     title: titleOf(defects),
@@ -134,7 +147,7 @@ function Form({ page, defects, onClose }: { page: UnitPage; defects: readonly De
   });
   const left = watch('left');
   const chosen = defects.filter(({ id }) => !left.includes(id));
-  const work = useWork(page, chosen);
+  const work = useWork(page, chosen, templates);
   const planned = work.works.length > 0;
   const choose = (next: string[]) => {
     setValue('left', next);
@@ -213,12 +226,25 @@ const WHEELS = [
 /** The form for one trailer, with every defect it has to be repaired, also those of pages not shown yet. */
 function FormOf({ unit, known, onClose }: { unit: string; known: readonly DefectView[]; onClose: () => void }) {
   const query = useUnit(unit);
+  // Without the templates a job would be made of nothing: they are waited for.
+  const templates = useTemplates();
   return (
     <Loaded query={query}>
-      {(page) => {
-        const all = page.defects.filter(({ state }) => state === 'triaged');
-        return <Form page={page} defects={all.length > known.length ? all : known} onClose={onClose} />;
-      }}
+      {(page) => (
+        <Loaded query={templates}>
+          {(data) => {
+            const all = page.defects.filter(({ state }) => state === 'triaged');
+            return (
+              <Form
+                page={page}
+                defects={all.length > known.length ? all : known}
+                templates={data.templates.map(({ definition }) => definition)}
+                onClose={onClose}
+              />
+            );
+          }}
+        </Loaded>
+      )}
     </Loaded>
   );
 }
