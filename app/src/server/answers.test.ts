@@ -43,6 +43,14 @@ test('what a person last saw is there when the program opens again, without a se
   expect(await asked(KEY, undefined)).toEqual({ number: 'H-11' });
 });
 
+test('an answer that was kept just now is shown, and asked for again all the same', async () => {
+  keepAnswers('ada');
+  await asked(KEY, { number: 'H-11' });
+  queryClient.clear();
+  expect(await answered(KEY, { number: 'H-12' })).toEqual({ number: 'H-11' });
+  await waitFor(() => expect(queryClient.getQueryData(KEY)).toEqual({ number: 'H-12' }));
+});
+
 test('nobody sees what another person saw, and a sign-out forgets it', async () => {
   keepAnswers('ada');
   await asked(KEY, { number: 'H-11' });

@@ -5,7 +5,7 @@ import { queryClient } from './queries';
 
 const ANSWERS = 'answers';
 /** Counted up when a view's shape changes: answers kept in an older one are not shown. */
-const SHAPE = '5';
+const SHAPE = '6';
 const WEEK_MS = 7 * 86_400_000;
 const GC_WITHIN_MS = 30_000;
 
@@ -42,13 +42,27 @@ export function keepAnswers(person: string): void {
     prefix: person,
     buster: SHAPE,
     maxAge: WEEK_MS,
-    // What happened since it was kept was told to nobody here: however young it is, it is asked for again.
-    refetchOnRestore: 'always',
+    // Asked again below, without a fault where there is no server.
+    refetchOnRestore: false,
     serialize: (query) => query,
     deserialize: (query) => query,
   });
   const { queries, ...others } = queryClient.getDefaultOptions();
-  queryClient.setDefaultOptions({ ...others, queries: { ...queries, persister: persisterFn as never } });
+  // What happened since an answer was kept was told to nobody here: however young it is, it is asked for again.
+  const keptOrAsked: typeof persisterFn = async (queryFn, context, query) => {
+    let asked = false;
+    const data = await persisterFn(
+      (given) => {
+        asked = true;
+        return queryFn(given);
+      },
+      context,
+      query,
+    );
+    if (!asked) setTimeout(() => void query.fetch().catch(() => undefined));
+    return data;
+  };
+  queryClient.setDefaultOptions({ ...others, queries: { ...queries, persister: keptOrAsked as never } });
   whenIdle(() => void persisterGc().catch(() => undefined), GC_WITHIN_MS);
 }
 
