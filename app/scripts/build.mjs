@@ -50,7 +50,7 @@ const { warnings } = await generateSW({
   cleanupOutdatedCaches: true,
   maximumFileSizeToCacheInBytes: 8_000_000,
   navigateFallback: '/index.html',
-  navigateFallbackDenylist: [/^\/api\//, /^\/(healthz|readyz)$/],
+  navigateFallbackDenylist: [/^\/api\//, /^\/calendar\//, /^\/(healthz|readyz)$/],
 });
 if (warnings.length) throw new Error(warnings.join('\n'));
 

@@ -1,5 +1,6 @@
 import type { Board as BoardData, KeptSlot, PlanRun } from '@zealous-axle/core';
 import { planDifference } from '@zealous-axle/core';
+import { router } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -147,6 +148,13 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
         </View>
       </View>
       <ScrollView className="w-[23rem] shrink-0 grow-0 border-l border-line" contentContainerClassName="gap-3 p-3">
+        {board.bays.length === 0 || board.people.length === 0 ? (
+          <View className="gap-2">
+            <Notice look="ask">Without a bay, and somebody with hours of work, nothing can be planned.</Notice>
+            <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
+            <Button label="People and their hours" onPress={() => router.navigate('/people')} />
+          </View>
+        ) : null}
         {answer && answer.how !== 'published' ? <Notice look="stop">{answer.words}</Notice> : null}
         {overtaken ? (
           <View className="gap-2">

@@ -6,11 +6,14 @@ import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Notice } from '../../parts/Notice';
+import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { publishPlan } from './publish';
 import { differenceWords, named, waitsWords } from './words';
 
 const SEARCH_SECONDS = 5;
+/** Lines of one kind that stand there at first. */
+const SHOWN = 6;
 
 /** What a foreman does with the plan on a phone: asks for one, and takes or puts aside what is proposed. */
 export function OnPhone({ board }: { board: Board }) {
@@ -32,16 +35,23 @@ export function OnPhone({ board }: { board: Board }) {
   const without = board.jobs.filter(({ id, begun }) => !begun && !placed.has(id));
   return (
     <Card title="The shop’s plan">
-      {without.map((job) => (
-        <Text key={job.id} tone="violation">
-          {[`${job.number}, ${job.title}: no place yet`, waitsWords(job)].filter(Boolean).join(' · ')}
-        </Text>
-      ))}
-      {board.notes.map(({ job, message }) => (
-        <Text key={`${job} ${message}`} tone="violation">
-          {`${board.jobs.find(({ id }) => id === job)?.number ?? ''}: ${named(message, board)}`}
-        </Text>
-      ))}
+      <Some items={without} first={SHOWN} idOf={({ id }) => id} name="jobs without a place">
+        {(job) => (
+          <Text tone="violation">
+            {[`${job.number}, ${job.title}: no place yet`, waitsWords(job)].filter(Boolean).join(' · ')}
+          </Text>
+        )}
+      </Some>
+      <Some
+        items={board.notes}
+        first={SHOWN}
+        idOf={({ job, message }) => `${job} ${message}`}
+        name="what no longer stands"
+      >
+        {({ job, message }) => (
+          <Text tone="violation">{`${board.jobs.find(({ id }) => id === job)?.number ?? ''}: ${named(message, board)}`}</Text>
+        )}
+      </Some>
       {problem ? <Notice look="stop">{problem}</Notice> : null}
       {found?.answer ? (
         <View className="gap-2">

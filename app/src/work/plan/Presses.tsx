@@ -6,6 +6,7 @@ import { clock } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { loadOf } from './load';
 import type { Draft } from './useDraft';
@@ -23,6 +24,9 @@ const last = (slots: readonly KeptSlot[]): string | null =>
     .map(({ end }) => end)
     .sort()
     .at(-1) ?? null;
+
+/** Lines of one kind that stand there at first. */
+const SHOWN = 10;
 
 /** One line of what presses; pressed, it shows the job. */
 const Line = ({ words, tone, onPress }: { words: string; tone: 'out' | 'violation'; onPress: () => void }) => (
@@ -53,36 +57,31 @@ export function Presses({ board, draft, names, onChoose }: Props) {
   };
   return (
     <Card title="What presses">
-      {held.map((job) => {
-        const until = last(of(job.unit));
-        return (
-          <Line
-            key={job.unit}
-            tone="out"
-            words={`${job.number} is held: ${until ? `its work ends ${clock(until, zone)}` : 'it has no place yet'}`}
-            onPress={() => onChoose(job.id)}
-          />
-        );
-      })}
-      {late.map((job) => {
-        const until = last(all.filter((slot) => slot.job === job.id));
-        return (
-          <Line
-            key={job.id}
-            tone="violation"
-            words={`${job.number} leaves ${clock(job.leaves?.at ?? '', zone)}, ${until ? `and is done ${clock(until, zone)}` : 'and has no place'}`}
-            onPress={() => onChoose(job.id)}
-          />
-        );
-      })}
-      {board.notes.map(({ job, message }) => (
-        <Line
-          key={`${job} ${message}`}
-          tone="violation"
-          words={`${names.job(job)}: ${named(message, board)}`}
-          onPress={() => onChoose(job)}
-        />
-      ))}
+      <Some items={held} first={SHOWN} idOf={({ unit }) => unit} name="held units">
+        {(job) => {
+          const until = last(of(job.unit));
+          const words = `${job.number} is held: ${until ? `its work ends ${clock(until, zone)}` : 'it has no place yet'}`;
+          return <Line tone="out" words={words} onPress={() => onChoose(job.id)} />;
+        }}
+      </Some>
+      <Some items={late} first={SHOWN} idOf={({ id }) => id} name="units that leave late">
+        {(job) => {
+          const until = last(all.filter((slot) => slot.job === job.id));
+          const done = until ? `and is done ${clock(until, zone)}` : 'and has no place';
+          const words = `${job.number} leaves ${clock(job.leaves?.at ?? '', zone)}, ${done}`;
+          return <Line tone="violation" words={words} onPress={() => onChoose(job.id)} />;
+        }}
+      </Some>
+      <Some
+        items={board.notes}
+        first={SHOWN}
+        idOf={({ job, message }) => `${job} ${message}`}
+        name="what no longer stands"
+      >
+        {({ job, message }) => (
+          <Line tone="violation" words={`${names.job(job)}: ${named(message, board)}`} onPress={() => onChoose(job)} />
+        )}
+      </Some>
       {held.length + late.length + board.notes.length === 0 ? (
         <Text tone="soft">Nothing is held or late, and all of it still stands.</Text>
       ) : null}

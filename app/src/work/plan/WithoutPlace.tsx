@@ -1,6 +1,7 @@
 import type { Board, KeptSlot } from '@zealous-axle/core';
-import { View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { LinkRow } from '../../parts/LinkRow';
+import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { named, waitsWords } from './words';
 
@@ -16,26 +17,26 @@ export function WithoutPlace({ board, slots, unplaced }: Props) {
   const jobs = board.jobs.filter(({ id }) => !placed.has(id));
   if (jobs.length === 0) return null;
   return (
-    <View className="max-h-40 gap-1 border-t border-line bg-card px-3 py-2">
+    <ScrollView
+      className="max-h-44 shrink-0 grow-0 border-t border-line bg-card"
+      contentContainerClassName="gap-1 px-3 py-2"
+    >
       <Text bold>{`No place in the plan (${jobs.length})`}</Text>
-      {jobs.map((job) => {
-        const { id, number, title } = job;
-        const why = unplaced.find(({ job }) => job === id)?.reason;
-        return (
-          <LinkRow key={id} href={`/job/${id}`} className="min-h-11 justify-center active:opacity-70">
-            <Text>
-              <Text bold>{number}</Text>
-              {`  ${title}`}
-              <Text tone="violation">
-                {[why && named(why, board), waitsWords(job)]
-                  .filter(Boolean)
-                  .map((words) => ` · ${words}`)
-                  .join('')}
+      <Some items={jobs} first={12} idOf={({ id }) => id} name="jobs without a place">
+        {(job) => {
+          const why = unplaced.find((each) => each.job === job.id)?.reason;
+          const notes = [why && named(why, board), waitsWords(job)].filter(Boolean).map((words) => ` · ${words}`);
+          return (
+            <LinkRow href={`/job/${job.id}`} className="min-h-11 justify-center active:opacity-70">
+              <Text>
+                <Text bold>{job.number}</Text>
+                {`  ${job.title}`}
+                <Text tone="violation">{notes.join('')}</Text>
               </Text>
-            </Text>
-          </LinkRow>
-        );
-      })}
-    </View>
+            </LinkRow>
+          );
+        }}
+      </Some>
+    </ScrollView>
   );
 }
