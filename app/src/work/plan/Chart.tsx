@@ -1,20 +1,15 @@
 import { TZDate } from '@date-fns/tz';
-import {
-  DndContext,
-  type DragEndEvent,
-  type DragMoveEvent,
-  PointerSensor,
-  useDraggable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, type DragMoveEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import type { Board, BoardJob, KeptSlot } from '@zealous-axle/core';
 import { scaleUtc } from 'd3-scale';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { startOfDay } from 'date-fns/startOfDay';
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { Bar, type BarProps } from './Bar';
+import { staysIn } from './stays';
 import type { Place } from './useDraft';
+import { useRoom } from './useRoom';
 import { type Names, slotWords } from './words';
 
 /** How a bar is snapped, and moved by a key: minutes. */
@@ -23,9 +18,6 @@ const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
 const LEAST_ROW_PX = 62;
 const MOST_ROW_PX = 96;
-/** Narrower than this a bar has its number alone, upright. */
-const WORDS_PX = 44;
-const LEAST_BAR_PX = 20;
 const NAME_PX = 132;
 const HEAD_PX = 46;
 
@@ -66,95 +58,6 @@ interface Props {
 
 const at = (instant: string): number => Date.parse(instant);
 const snapped = (time: number): number => Math.round(time / (SNAP * MINUTE_MS)) * SNAP * MINUTE_MS;
-
-interface BarProps {
-  job: BoardJob;
-  slot: KeptSlot;
-  row: string;
-  left: number;
-  width: number;
-  setUp: number;
-  words: string;
-  look: 'held' | 'late' | 'begun' | 'plain';
-  height: number;
-  moved: boolean;
-  chosen: boolean;
-  movable: boolean;
-  onChoose: (job: string | null) => void;
-  onKey: (event: KeyboardEvent, slot: KeptSlot) => void;
-}
-
-const LOOKS = {
-  held: 'bg-out-tint border-out text-out',
-  late: 'bg-violation-tint border-violation text-violation',
-  begun: 'bg-within-tint border-within text-within',
-  plain: 'bg-card border-edge text-ink',
-} as const;
-/** A state is a word, a shape and a colour. */
-export const MARKS = { held: '■', late: '▲', begun: '●', pinned: '◆' } as const;
-
-/** One job where it stands: dragged by hand, moved by the arrow keys. */
-const Bar = memo(function Bar({
-  job,
-  slot,
-  row,
-  left,
-  width,
-  setUp,
-  words,
-  look,
-  height,
-  moved,
-  chosen,
-  movable,
-  onChoose,
-  onKey,
-}: BarProps) {
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
-    id: `${job.id} ${row}`,
-    data: { slot, row },
-    disabled: !movable,
-  });
-  const shapes = [look === 'plain' ? '' : MARKS[look], slot.pinned && look !== 'begun' ? MARKS.pinned : ''].join('');
-  const number = shapes ? `${shapes} ${job.number}` : job.number;
-  return (
-    <button
-      type="button"
-      ref={setNodeRef}
-      {...listeners}
-      aria-label={words}
-      aria-pressed={chosen}
-      data-job={job.id}
-      title={words}
-      onClick={() => onChoose(chosen ? null : job.id)}
-      onKeyDown={(event) => onKey(event, slot)}
-      className={`absolute overflow-hidden rounded-md text-left border px-1 font-words text-small leading-5 ${LOOKS[look]} ${chosen ? 'ring-2 ring-focus' : ''} ${moved ? 'border-dashed border-2' : ''}`}
-      style={{
-        left,
-        width: Math.max(width, LEAST_BAR_PX),
-        top: 5,
-        height: height - 11,
-        zIndex: isDragging ? 30 : chosen ? 20 : 10,
-        opacity: isDragging ? 0.55 : 1,
-        cursor: movable ? 'grab' : 'default',
-        touchAction: 'none',
-        transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
-      }}
-    >
-      {setUp > 3 ? <span className="absolute inset-y-0 left-0 bg-raised opacity-70" style={{ width: setUp }} /> : null}
-      {width >= WORDS_PX ? (
-        <>
-          <span className="relative block truncate font-semibold">{number}</span>
-          <span className="relative block truncate">{job.title}</span>
-        </>
-      ) : (
-        <span className="absolute inset-0 flex items-center justify-center font-semibold [writing-mode:vertical-rl]">
-          {number}
-        </span>
-      )}
-    </button>
-  );
-});
 
 /** Bays or people against time: every job a bar, each stay of a trailer behind its jobs, the hours in which nobody works shaded. */
 export function Chart(props: Props) {
@@ -426,30 +329,4 @@ export function Chart(props: Props) {
       </section>
     </DndContext>
   );
-}
-
-/** How high the chart may be: its rows share it. */
-function useRoom() {
-  const element = useRef<HTMLElement>(null);
-  const [height, setHeight] = useState(0);
-  useEffect(() => {
-    if (!element.current) return;
-    const watch = new ResizeObserver(([entry]) => setHeight(entry?.contentRect.height ?? 0));
-    watch.observe(element.current);
-    return () => watch.disconnect();
-  }, []);
-  return { element, height };
-}
-
-/** The stays of trailers in a bay: jobs of one trailer that follow each other there. */
-function staysIn(bay: string, slots: readonly KeptSlot[], jobs: ReadonlyMap<string, BoardJob>) {
-  const here = slots.filter((slot) => slot.bay === bay).sort((a, b) => (a.start < b.start ? -1 : 1));
-  const stays: { key: string; unit: string; start: string; end: string }[] = [];
-  for (const slot of here) {
-    const unit = jobs.get(slot.job)?.unit ?? '';
-    const last = stays.at(-1);
-    if (last?.unit === unit) last.end = slot.end > last.end ? slot.end : last.end;
-    else stays.push({ key: slot.job, unit, start: slot.start, end: slot.end });
-  }
-  return stays;
 }

@@ -49,8 +49,14 @@ export function differenceWords({ moves, terms }: Difference): string {
   const added = moves.filter(({ how }) => how === 'new').length;
   const gone = moves.filter(({ how }) => how === 'gone').length;
   const moved = moves.length - added - gone;
-  const jobs = (count: number, words: string) => (count ? [`${count} ${count === 1 ? 'job' : 'jobs'} ${words}`] : []);
-  const all = [...said, ...jobs(added, 'get a place'), ...jobs(moved, 'move'), ...jobs(gone, 'lose their place')];
+  const jobs = (count: number, one: string, many: string) =>
+    count ? [count === 1 ? `1 job ${one}` : `${count} jobs ${many}`] : [];
+  const all = [
+    ...said,
+    ...jobs(added, 'gets a place', 'get a place'),
+    ...jobs(moved, 'moves', 'move'),
+    ...jobs(gone, 'loses its place', 'lose their place'),
+  ];
   return all.length ? all.join(', ') : 'Nothing changes';
 }
 
