@@ -165,7 +165,7 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
     await expect(page.getByText('Reading…')).toHaveCount(0);
     await expect.poll(cut, where).toEqual([]);
   };
-  await expect(page.getByRole('link', { name: /^L-22,/ })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Units' }).getByRole('link').first()).toBeVisible();
   await fits('yard');
   await openTrailer(page, 'L-22');
   await fits('trailer');
