@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
 import type { Board } from '@zealous-axle/core';
-import { deviceOf, expect, press, test, type Who } from './program';
+import { deviceOf, expect, movableJob, press, test, type Who } from './program';
 
 const WIDE = { width: 1280, height: 800 };
 
@@ -37,23 +37,24 @@ test('a job is moved by the arrow keys, pinned, taken back, brought again and pu
   program,
 }) => {
   const page = await boardOf(browser, program.url, 'foreman');
-  const before = await startOf(page, 'Door seal');
+  const { title } = await movableJob(page);
+  const before = await startOf(page, title);
   await page.getByRole('radio', { name: '2 weeks' }).click();
-  await bar(page, 'Door seal').focus();
+  await bar(page, title).focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByRole('heading', { name: 'Your changes' })).toBeVisible();
-  await expect(bar(page, 'Door seal')).toHaveAccessibleName(/pinned/);
+  await expect(bar(page, title)).toHaveAccessibleName(/pinned/);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('heading', { name: 'Your changes' })).toHaveCount(0);
   await page.keyboard.press('Control+y');
   await expect(page.getByRole('heading', { name: 'Your changes' })).toBeVisible();
-  expect(await startOf(page, 'Door seal')).toBe(before);
+  expect(await startOf(page, title)).toBe(before);
   await press(page, 'Publish this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
-  expect(await startOf(page, 'Door seal')).not.toBe(before);
-  await bar(page, 'Door seal').click();
+  expect(await startOf(page, title)).not.toBe(before);
+  await bar(page, title).click();
   await press(page, 'Unpin');
-  await expect(bar(page, 'Door seal')).not.toHaveAccessibleName(/pinned/);
+  await expect(bar(page, title)).not.toHaveAccessibleName(/pinned/);
 });
 
 test('a drag says which rule refuses a place while it lasts, and leaves the job where it was', async ({
@@ -80,7 +81,7 @@ test('a job dragged to a place that is free stands there, pinned, and makes room
 }) => {
   const page = await boardOf(browser, program.url, 'foreman');
   await page.getByRole('radio', { name: '3 days' }).click();
-  const title = 'Frame crack at the neck';
+  const { title } = await movableJob(page);
   await bar(page, title).scrollIntoViewIfNeeded();
   const from = await bar(page, title).boundingBox();
   if (!from) throw new Error('the board is not drawn');

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { type Browser, test as base, expect, type Page } from '@playwright/test';
+import type { Board } from '@zealous-axle/core';
 import { copyDemo, type Program, startProgram } from './cluster';
 
 export type Who = 'driver' | 'technician' | 'foreman' | 'manager';
@@ -167,3 +168,29 @@ export const allSent = async (page: Page): Promise<void> => {
     )
     .toBe(0);
 };
+
+const HOUR_MS = 3_600_000;
+
+/**
+ * A job of the demo's plan that may stand an hour later, whatever time of the day it is: its people and its bay are there,
+ * it is the last of its unit, and all of the unit's jobs have a place.
+ */
+export async function movableJob(page: Page): Promise<{ title: string; number: string; unit: string }> {
+  const board: Board = await page.evaluate(() => fetch('/api/v1/plan').then((answer) => answer.json()));
+  const later = (instant: string) => new Date(Date.parse(instant) + HOUR_MS).toISOString();
+  const covers = (spans: readonly (readonly [string, string])[] | undefined, from: string, to: string) =>
+    spans?.some(([begin, end]) => begin <= from && to <= end) ?? false;
+  const slotOf = new Map(board.slots.map((slot) => [slot.job, slot]));
+  const { bays, technicians } = board.request;
+  const found = board.jobs.find((job) => {
+    const slot = slotOf.get(job.id);
+    const mates = board.jobs.filter(({ unit }) => unit === job.unit);
+    if (!slot || job.begun || mates.some(({ id }) => !slotOf.has(id))) return false;
+    if (mates.some(({ id }) => (slotOf.get(id)?.end ?? '') > slot.end)) return false;
+    const [from, to] = [later(slot.start), later(slot.end)];
+    const open = covers(bays.find(({ id }) => id === slot.bay)?.open, from, to);
+    return open && slot.technicians.every((who) => covers(technicians.find(({ id }) => id === who)?.shifts, from, to));
+  });
+  if (!found) throw new Error('no job of the plan may stand an hour later');
+  return found;
+}
