@@ -73,7 +73,7 @@ export function Departures() {
           onPress={() => {
             good.forEach(take);
             setTold(null);
-            setSaid(`${good.length} departures taken.`);
+            setSaid(`${good.length} departures taken: they stand once they are sent.`);
           }}
         />
       ) : null}

@@ -33,8 +33,8 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
         const { answer } = run;
         const asked = run.by ? `${run.by} asked` : (run.because ?? 'The clock asked');
         const running = run.state === 'waiting' || run.state === 'searching';
-        const difference =
-          answer && planDifference({ slots: draft.published, objective: draft.publishedTerms }, answer);
+        const before = draft.publishedTerms;
+        const difference = answer && before && planDifference({ slots: draft.published, objective: before }, answer);
         return (
           <View key={run.id} className="gap-2 border-t border-line pt-2">
             <Text
@@ -53,6 +53,9 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
                 {`${board.jobs.find(({ id }) => id === job)?.number ?? ''}: ${named(reason, board)}`}
               </Text>
             ))}
+            {mayChange && answer && draft.changed ? (
+              <Text tone="soft">Publish or drop your own changes before you take this.</Text>
+            ) : null}
             {mayChange ? (
               <View className="flex-row flex-wrap gap-2">
                 {running ? (
@@ -68,7 +71,12 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
                       label={shown === run.id ? 'Hide' : 'Show'}
                       onPress={() => onShow(shown === run.id ? null : run.id)}
                     />
-                    <Button look="act" label="Take it" disabled={draft.busy} onPress={() => onTake(run)} />
+                    <Button
+                      look="act"
+                      label="Take it"
+                      disabled={draft.busy || draft.changed}
+                      onPress={() => onTake(run)}
+                    />
                   </>
                 ) : null}
                 {running ? null : (

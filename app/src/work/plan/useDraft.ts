@@ -14,6 +14,13 @@ import { named } from './words';
 const STEPS = { move: 120, more: 2_500, gains: 150 };
 const NOTHING: Objective = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
 
+interface Terms {
+  of: readonly KeptSlot[];
+  against: readonly KeptSlot[];
+  published: Objective;
+  now: Objective;
+}
+
 /** A place a job may be put at: its bay, its people, when. */
 export interface Place {
   bay: string;
@@ -67,14 +74,16 @@ export function useDraft(board: Board) {
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const slots = own ?? published;
-  const [terms, setTerms] = useState<{ published: Objective; now: Objective }>({ published: NOTHING, now: NOTHING });
+  const [known, setKnown] = useState<Terms | null>(null);
+  // Terms of other slots say nothing of these: until the planner has answered there are none.
+  const terms = known?.of === slots && known.against === published ? known : null;
 
   useEffect(() => {
     let still = true;
     const ask = async () => {
       const one = (each: readonly KeptSlot[]) => planner.current?.ask('terms', { request, slots: plain(each) });
       const [before, now] = await Promise.all([one(published), one(slots)]);
-      if (still && before && now) setTerms({ published: before, now });
+      if (still && before && now) setKnown({ of: slots, against: published, published: before, now });
     };
     void ask().catch(() => undefined);
     return () => {
@@ -153,7 +162,7 @@ export function useDraft(board: Board) {
     during(async (by) => {
       const found = await by.ask('plan', { request: askedWith(request, slots), from: plain(slots), steps: STEPS.more });
       const pins = new Set(slots.filter((slot) => slot.pinned).map((slot) => slot.job));
-      const better = planDifference({ slots: plain(slots), objective: terms.now }, found);
+      const better = planDifference({ slots: plain(slots), objective: found.objective }, found);
       if (better.moves.length === 0) return 'Nothing better was found here.';
       change(found.slots.map((slot) => ({ ...slot, pinned: pins.has(slot.job) })));
       return null;
@@ -175,15 +184,15 @@ export function useDraft(board: Board) {
   }, []);
 
   const difference = planDifference(
-    { slots: plain(published), objective: terms.published },
-    { slots: plain(slots), objective: terms.now },
+    { slots: plain(published), objective: terms?.published ?? NOTHING },
+    { slots: plain(slots), objective: terms?.now ?? NOTHING },
   );
   return {
     slots,
     begun,
     published,
-    terms: terms.now,
-    publishedTerms: terms.published,
+    /** The terms of the plan that stands; null until they are known. */
+    publishedTerms: terms?.published ?? null,
     difference,
     changed: own !== null && (difference.moves.length > 0 || pinsDiffer(published, slots)),
     busy,

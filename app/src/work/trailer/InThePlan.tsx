@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { atOnce } from '../../device/at-once';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
@@ -13,18 +14,19 @@ import { useUnitPlan } from '../../server/queries';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 
-const KEY = (unit: string) => `za-back:${unit}`;
+const KEY = (unit: string) => `back ${unit}`;
+const seenBefore = (unit: string): string | null => atOnce.get<{ back: string }>(KEY(unit))?.back ?? null;
 
 /** When this device was last told that a unit is back; a change is said until somebody has seen it. */
 function useChanged(unit: string, back: string | null | undefined) {
-  const [seen, setSeen] = useState(() => localStorage.getItem(KEY(unit)));
+  const [seen, setSeen] = useState(() => seenBefore(unit));
   useEffect(() => {
     if (back === undefined || seen !== null) return;
-    localStorage.setItem(KEY(unit), back ?? '');
+    atOnce.keep(KEY(unit), { back: back ?? '' });
     setSeen(back ?? '');
   }, [unit, back, seen]);
   const note = () => {
-    localStorage.setItem(KEY(unit), back ?? '');
+    atOnce.keep(KEY(unit), { back: back ?? '' });
     setSeen(back ?? '');
   };
   const changed = back !== undefined && seen !== null && seen !== (back ?? '');
