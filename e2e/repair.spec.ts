@@ -132,11 +132,16 @@ test('what is still wrong after a repair comes back, and the queue says who sign
     .first()
     .click();
   await driver.getByLabel('What do you see, hear or feel?').fill('Hisses again');
+  const chooser = driver.waitForEvent('filechooser');
+  await press(driver, 'Add a photo');
+  await (await chooser).setFiles({ name: 'hose.png', mimeType: 'image/png', buffer: await driver.screenshot() });
+  await expect(driver.getByRole('button', { name: 'Another photo (1 taken)' })).toBeVisible();
   await press(driver, 'Report it again');
   await allSent(driver);
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await shop(foreman);
   await expect(foreman.getByText('it may have come back', { exact: false }).first()).toBeVisible();
+  await expect(foreman.getByRole('button', { name: /^Photo: 1 of 1, 1R: / })).toBeVisible();
 });
 
 test('a re-torque is done by the driver who is there', async ({ browser, program }) => {

@@ -70,3 +70,42 @@ test('a duplicate is joined, what is small is put off, and what a driver doubts 
   await expect(driver.getByText('to be measured first', { exact: false })).toBeVisible();
   await expect(driver.getByText('put off', { exact: false }).first()).toBeVisible();
 });
+
+test('what was put off until the meter reads so much is back in the queue once a driver reads it', async ({
+  browser,
+  program,
+}) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  const readsAfterTrip = async (value: string) => {
+    await openTrailer(driver, 'H-14');
+    await press(driver, 'Before the trip');
+    await driver.getByRole('radio', { name: 'After the trip' }).click();
+    await driver.getByLabel('Odometer or hub meter').fill(value);
+    const keep = driver.getByRole('button', { name: /^(Keep it|It stands so)\. meter of H-14/ });
+    await keep.click();
+    await allSent(driver);
+  };
+  await openTrailer(driver, 'H-14');
+  await press(driver, 'Report a defect');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await driver.getByRole('radio', { name: 'Body, doors' }).click();
+  await driver.getByRole('radio', { name: /flap/i }).first().click();
+  await press(driver, 'Send report');
+  await allSent(driver);
+  await readsAfterTrip('480,000 km');
+
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await shop(foreman);
+  const row = foreman.getByRole('button', { name: 'Otherwise …. H-14 Trailer' });
+  await row.click();
+  await press(foreman, 'Put it off …');
+  await foreman.getByLabel('Or until the meter reads', { exact: false }).fill('480,500 km');
+  await foreman.getByLabel('Why can it wait?').fill('At its next service');
+  await press(foreman, 'Put it off');
+  await allSent(foreman);
+  await expect(row).toHaveCount(0);
+
+  await readsAfterTrip('480,510 km');
+  await foreman.reload();
+  await expect(row).toBeVisible();
+});

@@ -1,3 +1,4 @@
+import { sql } from './cluster';
 import { allSent, deviceOf, expect, openTrailer, press, test } from './program';
 
 test('a combination is hooked without a signal, walked as one, and a hold on one says what the others may do', async ({
@@ -60,4 +61,40 @@ test('on the road: the ways stand beside each other by the shop’s figures, and
   await press(foreman, 'Ask for it');
   await allSent(foreman);
   await expect(foreman.getByText('Mile 12, northbound: asked, not answered yet')).toBeVisible();
+});
+
+test('a driver on the road says where it drives to, asks for service, and its report becomes a job', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-14');
+  await press(driver, 'Report a defect');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await driver.getByRole('radio', { name: 'Body, doors' }).click();
+  await driver.getByRole('radio', { name: /flap/i }).first().click();
+  await press(driver, 'Send report');
+  await allSent(driver);
+  await openTrailer(driver, 'H-14');
+  await press(driver, 'Before the trip');
+  await press(driver, 'On the road …. H-14');
+  await press(driver, 'It drives to a named place …');
+  await driver.getByLabel('Where does it stand, and where does it drive to?').fill('Mile 12, on to the East gate');
+  await press(driver, 'Tell the shop');
+  await allSent(driver);
+  await expect(driver.getByText('On the road: Mile 12, on to the East gate', { exact: false })).toBeVisible();
+  await press(driver, 'Ask for road service');
+  await driver.getByLabel('Where does it stand?').fill('Mile 14');
+  await press(driver, 'Ask for it');
+  await allSent(driver);
+
+  await sql(database, "update road_call set asked_at = asked_at - interval '3 hours' returning id");
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(driver.url());
+  await expect(foreman.getByText('Mile 14: has reported')).toBeVisible();
+  await press(foreman, 'Take its report as a job');
+  await allSent(foreman);
+  await press(foreman, 'Open its job');
+  await expect(foreman.getByText('Road service', { exact: false }).first()).toBeVisible();
 });

@@ -13,6 +13,9 @@ export interface Shrunk {
   height: number;
 }
 
+/** A picture as it is kept with a report until that is sent. */
+export type Picture = { photo: string } & Shrunk;
+
 const base64Of = (dataUrl: string): string => dataUrl.slice(dataUrl.indexOf(',') + 1);
 
 /** Shrinks a picture on the device to a JPEG that is quickly sent. Throws when the file is no picture. */
@@ -54,4 +57,14 @@ export async function attachPhoto(file: Blob, { label, ...place }: Place): Promi
   const photo = uuidv7();
   await send('attach-photo', { photo, ...place, ...(await shrink(file)) }, label);
   return photo;
+}
+
+/** Sends the pictures of a report after it: each points to it. */
+export async function sendPictures(
+  pictures: readonly Picture[],
+  { unit, defect }: { unit: string; defect: string },
+  label: string,
+): Promise<void> {
+  for (const picture of pictures)
+    await send('attach-photo', { ...picture, unit, inspection: null, defect, key: null }, label);
 }

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { clock } from '../look/dates';
 import { useSession } from '../session/session';
+import { PhotoStrip } from './PhotoStrip';
 import { Text } from './Text';
 import { VerdictMark } from './VerdictMark';
 
@@ -58,6 +59,15 @@ export function DefectRow({
           </Text>
         </View>
       </View>
+      {defect.photos.length ? (
+        <PhotoStrip
+          pictures={defect.photos.map((id, nth) => ({
+            id,
+            source: `/api/v1/photos/${id}`,
+            words: `${nth + 1} of ${defect.photos.length}, ${defectPlace(defect)}: ${defectWords(defect.code)}`,
+          }))}
+        />
+      ) : null}
       {children}
     </View>
   );

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { z } from 'zod';
 import { useZodForm } from '../session/forms';
 import { Button } from './Button';
@@ -15,10 +16,22 @@ interface Props {
   short?: boolean;
   autoFocus?: boolean;
   onWords: (words: string) => void;
+  /** What else goes with the words, between them and the act. */
+  children?: ReactNode;
 }
 
 /** Some words, and the act that needs them: why, or what is signed. */
-export function WordsForm({ label, words, act, look = 'act', first = '', short, autoFocus = true, onWords }: Props) {
+export function WordsForm({
+  label,
+  words,
+  act,
+  look = 'act',
+  first = '',
+  short,
+  autoFocus = true,
+  onWords,
+  children,
+}: Props) {
   const { control, handleSubmit, formState } = useZodForm(z.object({ words }), { words: first });
   const done = () => void handleSubmit((sent) => onWords(sent.words))();
   return (
@@ -32,6 +45,7 @@ export function WordsForm({ label, words, act, look = 'act', first = '', short, 
         autoFocus={autoFocus}
         onSubmitEditing={short ? done : undefined}
       />
+      {children}
       <Button tall look={look} label={act} disabled={!formState.isValid} onPress={done} />
     </>
   );

@@ -48,7 +48,7 @@ const KEYS = [['unit', 'a'], ['unit', 'b'], ['job', 'j'], ['sheet', 's'], ['shop
 
 test.each<[Happened, string[]]>([
   [{ type: 'take-reading', unit: 'a' }, ['unit a', 'sheet s', 'shop']],
-  [{ type: 'attach-photo', unit: 'a' }, ['unit a', 'sheet s']],
+  [{ type: 'attach-photo', unit: 'a' }, ['unit a', 'sheet s', 'shop']],
   [{ type: 'start-job', unit: 'b' }, ['unit b', 'job j', 'shop']],
   [{ type: 'set-own-units', unit: null }, []],
   [{ type: 'triage-defect' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],

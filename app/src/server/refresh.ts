@@ -136,7 +136,7 @@ export function refresh(events: readonly Happened[]): void {
       return commands.some(
         (type) => CHANGES_SHOP(type) || ['set-maker-limit', 'bundle-work', 'decline-work'].includes(type),
       );
-    if (SHOP.includes(name)) return commands.some(CHANGES_SHOP);
+    if (SHOP.includes(name)) return commands.some((type) => CHANGES_SHOP(type) || type === 'attach-photo');
     if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);
     if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');

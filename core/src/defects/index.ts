@@ -2,7 +2,9 @@
 export { DEFECT_COMMANDS } from './commands';
 export * from './life';
 export {
+  COME_BACK_DAYS,
   comeBackCode,
+  FIRST_DEFERRAL_DAYS,
   heldByPractice,
   type Proposal,
   partOf,

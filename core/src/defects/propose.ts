@@ -28,6 +28,11 @@ export interface Repaired extends Omit<Reported, 'words' | 'holds' | 'measured'>
 export const SEVERITIES = ['hold', 'before-use', 'next-visit', 'measure-first'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
+/** Days after its certificate in which a fault at the same place counts as come back. Source: `urgency.json`. */
+export const COME_BACK_DAYS = urgency.comeBackDays;
+/** Days a report is put off by to begin with; whoever puts it off writes the day. Source: `urgency.json`. */
+export const FIRST_DEFERRAL_DAYS = urgency.firstDeferralDays;
+
 /** What is proposed for a report: never looser than the rule. A person answers. */
 export interface Proposal {
   severity: Severity;
@@ -126,7 +131,7 @@ export function proposalFor(
     (each) =>
       samePlace(report, each) &&
       partOf(each.code) === partOf(report.code) &&
-      daysBetween(each.on, today) <= urgency.comeBackDays,
+      daysBetween(each.on, today) <= COME_BACK_DAYS,
   );
   const comeBackOf = before ? { id: before.id, job: before.job, by: before.by, on: before.on } : null;
   const said = [

@@ -27,6 +27,8 @@ export const defectViewSchema = z.strictObject({
   reason: z.string().nullable(),
   /** What was added to it since, the oldest first. */
   added: z.array(z.strictObject({ words: z.string(), by: z.string(), at: z.string() })),
+  /** Ids of the photos taken of it, the oldest first. */
+  photos: z.array(z.string()),
   certified: z.strictObject({ by: z.string(), at: z.string(), statement: z.string() }).nullable(),
   version: z.int(),
 });

@@ -1,4 +1,4 @@
-import { decimal, no, ok, type Parsed, plainText, scaled } from './parsed';
+import { decimal, must, no, ok, type Parsed, plainText, scaled } from './parsed';
 
 /** A distance on the road in whole metres. */
 export type Metres = number;
@@ -15,6 +15,12 @@ export function parseDistance(text: string): Parsed<Metres> {
   const value = decimal(grouped);
   if (!found || !value) return no(`“${text}” is not a distance: ${EXPECTED}`);
   return ok(scaled(value, ...METRES[/km$/i.test(plainText(text)) ? 'km' : 'mi']));
+}
+
+/** What a meter reads after so much more, in the unit it was read in. Both texts are distances. */
+export function readsAfter(reads: string, more: string): string {
+  const unit: DistanceUnit = /mi$/i.test(plainText(reads)) ? 'mi' : 'km';
+  return formatDistance(must(parseDistance(reads)) + must(parseDistance(more)), unit);
 }
 
 /** Prints a distance in whole kilometres or miles, thousands grouped. */

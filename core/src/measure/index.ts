@@ -4,7 +4,7 @@ export { type Amount, type Dimension, formatLike, forPeople, parseAmount } from 
 export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
 export { type DisplayUnits, displayUnitsSchema, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
-export { type DistanceUnit, formatDistance, type Metres, parseDistance } from './distance';
+export { type DistanceUnit, formatDistance, type Metres, parseDistance, readsAfter } from './distance';
 export {
   type BareLength,
   formatLength,

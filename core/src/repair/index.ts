@@ -20,6 +20,7 @@ export {
 } from './parts';
 export * from './release';
 export * from './remeasure';
+export { RETORQUE, retorqueDue, retorqueLapsed } from './retorque';
 export {
   COST_WORDS,
   type Road,
@@ -36,7 +37,6 @@ export {
   type JobWork,
   jobOf,
   NO_WORK_KNOWN,
-  RETORQUE,
   SET_UPS,
   TEMPLATES,
   type Template,

@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { type Act, BENCH, SHOP } from '../life';
 import { wordsText } from '../measure';
+import clock from './clock.json';
 import { COUNTED } from './money';
 
 /** Why somebody's clock on a job stops. */
 export const CLOCK_REASONS = ['pause', 'waits for a part', 'end of shift', 'another job', 'done'] as const;
 export type ClockReason = (typeof CLOCK_REASONS)[number];
-/** A clock that ran longer than this was left on: whoever it is of says how long it was. Hours, a shift and a half. */
-export const LEFT_ON_HOURS = 12;
+/** A clock that ran longer than this was left on: whoever it is of says how long it was. Hours; source: `clock.json`. */
+export const LEFT_ON_HOURS = clock.leftOnHours;
 
 /** A part as the parts room has it. */
 export const partFormSchema = z.strictObject({

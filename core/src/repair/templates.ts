@@ -46,8 +46,6 @@ export type Template = z.infer<typeof templateSchema>;
 export const TEMPLATES = shipped.templates as readonly Template[];
 /** Minutes of a set-up, paid once an axle and visit. */
 export const SET_UPS: Readonly<Record<'wheels-off', number>> = shipped.setUps;
-/** When wheels that were off are torqued again. */
-export const RETORQUE: Readonly<{ days: number; distance: string }> = shipped.retorque;
 
 /** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed, for such a brake. */
 export function templateFor(templates: readonly Template[], code: string, brake?: BrakeKind): Template | null {

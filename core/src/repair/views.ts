@@ -120,6 +120,8 @@ export const retorqueSchema = z.strictObject({
   wheels: z.array(endSchema),
   value: z.string(),
   due: z.string(),
+  /** What the meter reads when it is due, whichever is first. Null: the meter had not been read. */
+  dueMeter: z.string().nullable(),
 });
 export type Retorque = z.infer<typeof retorqueSchema>;
 

@@ -25,9 +25,14 @@ const added = sql<DefectView['added']>`(
   from report_note n join person p on p.fleet_id = n.fleet_id and p.id = n.added_by
   where n.fleet_id = ${defect.fleetId} and n.defect_id = ${defect.id})`;
 
+/** The photos taken of it, the oldest first. */
+const photos = sql<string[]>`(
+  select coalesce(json_agg(o.id order by o.taken_at, o.id), '[]')
+  from photo o where o.fleet_id = ${defect.fleetId} and o.defect_id = ${defect.id})`;
+
 function select(store: FleetStore) {
   return store
-    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name, added })
+    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name, added, photos })
     .from(defect)
     .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
     .innerJoin(reporter, and(eq(reporter.fleetId, defect.fleetId), eq(reporter.id, defect.reportedBy)))
@@ -62,6 +67,7 @@ const viewOf = (row: Row): DefectView => ({
   untilMeter: row.defect.untilMeter,
   reason: row.defect.reason,
   added: row.added.map((each) => ({ ...each, at: new Date(each.at).toISOString() })),
+  photos: row.photos,
   certified:
     row.certificate && row.signer
       ? { by: row.signer, at: row.certificate.signedAt.toISOString(), statement: row.certificate.statement }

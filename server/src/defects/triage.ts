@@ -1,4 +1,5 @@
 import {
+  COME_BACK_DAYS,
   type Day,
   dayAfter,
   dayIn,
@@ -18,8 +19,6 @@ import { certificate, defect } from './schema';
 
 /** Trailers of one page. */
 const PAGE = 20;
-/** Repairs this old are no longer looked at for a come-back: well beyond any window. */
-const REPAIRED_DAYS = 120;
 
 /** What waits for an answer: reported, or put off until a day that has come. */
 const waiting = (today: Day) =>
@@ -62,7 +61,8 @@ const reportOf = ({ id, code, axle, side, tyre, words, holds, measuredAt }: Defe
 
 /** Repairs certified lately on these units, the newest first. */
 async function repairedOn(store: FleetStore, units: readonly string[], zone: string, today: Day) {
-  const since = new Date(`${dayAfter(today, -REPAIRED_DAYS)}T00:00:00Z`);
+  // A day more: the shop's day begins elsewhere than UTC's.
+  const since = new Date(`${dayAfter(today, -COME_BACK_DAYS - 1)}T00:00:00Z`);
   const rows = await store
     .select({ defect, by: person.name, at: certificate.signedAt })
     .from(defect)

@@ -1,5 +1,6 @@
 import { type CoupledUnit, type Meter, PROPOSE_DAYS, whyNotBehind } from '@zealous-axle/core';
 import { and, desc, eq, gte, isNull, or, sql } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { invalidWith, notNow } from '../problem';
 import { changed, type Doing, found, type Handler } from '../run';
@@ -107,6 +108,11 @@ export async function lastMeter(store: FleetStore, unitId: string): Promise<Mete
   const [row] = await asked.execute({ unit: unitId });
   return row ? { value: row.value, at: row.at.toISOString(), by: row.by } : null;
 }
+
+/** What the meter of a row's unit last read, beside that row. */
+export const readsNow = (fleetId: AnyPgColumn, unitId: AnyPgColumn) =>
+  sql<string | null>`(select m.value from meter m where m.fleet_id = ${fleetId} and m.unit_id = ${unitId}
+    order by m.read_at desc, m.recorded_at desc limit 1)`;
 
 export const hook: Handler<'hook'> = async ({ store, session, at, body }) => {
   const [puller, pulled] = [found(await findUnit(store, body.unit)), found(await findUnit(store, body.pulled))];

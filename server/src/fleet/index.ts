@@ -1,6 +1,6 @@
 /** The fleet: its units, rules, routes, papers and holds. */
 
-export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, unitsCoupled } from './combination';
+export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, readsNow, unitsCoupled } from './combination';
 export { foundFleet, foundingSchema } from './found-fleet';
 export {
   addFleetLimit,

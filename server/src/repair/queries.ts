@@ -7,11 +7,12 @@ import {
   NO_WORK_KNOWN,
   OPEN_JOB_STATES,
   type Retorque,
+  retorqueLapsed,
 } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
-import { bay, unit } from '../fleet';
+import { bay, readsNow, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
 import { fittedIn } from './fitted';
@@ -238,7 +239,13 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
 export async function openRetorques(store: FleetStore, unitId: string): Promise<Retorque[]> {
   const asked = prepared(store, 'open retorques', () =>
     store
-      .select({ id: retorque.id, wheels: retorque.wheels, value: retorque.value, due: retorque.dueOn })
+      .select({
+        id: retorque.id,
+        wheels: retorque.wheels,
+        value: retorque.value,
+        due: retorque.dueOn,
+        dueMeter: retorque.dueMeter,
+      })
       .from(retorque)
       .where(and(eq(retorque.unitId, sql.placeholder('unit')), isNull(retorque.doneAt)))
       .orderBy(asc(retorque.dueOn)),
@@ -261,19 +268,24 @@ export async function closedJobs(store: FleetStore, unitId: string, key: Key | n
   return pageOf(await viewsOf(store, rows), size, ({ id }) => [id]);
 }
 
-/** Re-torques whose day has passed and that are no report yet, the longest waiting first. */
+/** Re-torques whose day or distance has passed and that are no report yet, the longest waiting first. */
 export async function lapsedRetorques(store: FleetStore, today: string): Promise<Lapsed['lapsed']> {
   const rows = await store
-    .select({ retorque, unit })
+    .select({ retorque, unit, reads: readsNow(retorque.fleetId, retorque.unitId) })
     .from(retorque)
     .innerJoin(unit, and(eq(unit.fleetId, retorque.fleetId), eq(unit.id, retorque.unitId)))
-    .where(and(isNull(retorque.doneAt), eq(retorque.lapsed, false), lt(retorque.dueOn, today)))
+    .where(and(isNull(retorque.doneAt), eq(retorque.lapsed, false)))
     .orderBy(asc(retorque.dueOn), asc(retorque.id));
-  return rows.map(({ retorque: { id, wheels, value, dueOn }, unit: { id: unitId, number, body, kind } }) => ({
-    id,
-    wheels,
-    value,
-    due: dueOn,
-    unit: { id: unitId, number, body, kind },
+  const asked = rows.map(({ retorque: row, reads, unit: { id: unitId, number, body, kind } }) => ({
+    reads,
+    view: {
+      id: row.id,
+      wheels: row.wheels,
+      value: row.value,
+      due: row.dueOn,
+      dueMeter: row.dueMeter,
+      unit: { id: unitId, number, body, kind },
+    },
   }));
+  return asked.flatMap(({ view, reads }) => (retorqueLapsed(view, today, reads) ? [view] : []));
 }

@@ -174,6 +174,7 @@ export const retorque = pgTable(
     shape: shape(1),
     value: text('value').notNull(),
     dueOn: date('due_on', { mode: 'string' }).notNull(),
+    dueMeter: text('due_meter'),
     doneBy: uuid('done_by'),
     doneAt: at('done_at'),
     tool: text('tool'),

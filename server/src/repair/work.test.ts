@@ -251,6 +251,22 @@ describe('a re-torque', () => {
     expect((await unit()).defects.map(({ code }: { code: string }) => code)).toContain('wheel-nut-loose');
   });
 
+  test('past its distance is in the queue before its day, where the meter was read', async () => {
+    const at = await begin();
+    const reads = (value: string) => at.done('driver', 'record-meter', { meter: uuidv7(), unit: at.fleet.unit, value });
+    await reads('48,210 mi');
+    await at.tickAll();
+    await at.takeAll();
+    await at.torque('snug');
+    await at.torque('full');
+    await at.finish();
+    const lapsed = async () => (await world.get(at.who('foreman'), '/retorques/lapsed')).body.lapsed;
+    await reads('48,220 mi');
+    expect(await lapsed()).toEqual([]);
+    await reads('48,900 mi');
+    expect(await lapsed()).toMatchObject([{ unit: { id: at.fleet.unit }, dueMeter: expect.stringMatching(/ mi$/) }]);
+  });
+
   test('past its day is in the queue until somebody makes it a report', async () => {
     const { send, unit, asked, fleet, who } = await due();
     const lapsed = async () => (await world.get(who('foreman'), '/retorques/lapsed')).body.lapsed;

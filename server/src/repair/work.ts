@@ -1,5 +1,4 @@
 import {
-  dayAfter,
   dayIn,
   type End,
   JOB_LIFE,
@@ -10,12 +9,14 @@ import {
   partsMissing,
   positionCode,
   qualified,
-  RETORQUE,
+  retorqueDue,
+  retorqueLapsed,
 } from '@zealous-axle/core';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { reportAsFound } from '../defects';
+import { lastMeter } from '../fleet';
 import { notNow } from '../problem';
 import { changed, type Doing, found, type Handler, nextState } from '../run';
 import type { FleetStore } from '../store';
@@ -135,7 +136,11 @@ export async function workDone(store: FleetStore, { id, work }: JobRow, without:
   };
 }
 
-/** Wheels that were off are torqued again within days. */
+/** What a unit's meter last read. */
+const readsOf = async (store: FleetStore, unitId: string): Promise<string | null> =>
+  (await lastMeter(store, unitId))?.value ?? null;
+
+/** Wheels that were off are torqued again within days, or so far on. */
 export async function askRetorque(
   { store, session, at }: Working,
   { id, unitId }: JobRow,
@@ -146,6 +151,7 @@ export async function askRetorque(
   // Worked on again, the job has one already.
   const [asked] = await store.select({ id: retorque.id }).from(retorque).where(eq(retorque.jobId, id));
   if (asked) return;
+  const { due, dueMeter } = retorqueDue(dayIn(session.fleet.zone, at), await readsOf(store, unitId));
   await store.insert(retorque).values({
     fleetId: session.fleet.id,
     id: uuidv7(),
@@ -153,7 +159,8 @@ export async function askRetorque(
     jobId: id,
     wheels: [...wheels],
     value,
-    dueOn: dayAfter(dayIn(session.fleet.zone, at), RETORQUE.days),
+    dueOn: due,
+    dueMeter,
   });
 }
 
@@ -199,10 +206,12 @@ export const lapseRetorque: Handler<'lapse-retorque'> = async (doing) => {
     .where(and(eq(retorque.id, body.retorque), eq(retorque.unitId, body.unit)));
   const late = found(row);
   if (late.doneAt || late.lapsed) throw notNow('retorqued');
-  if (late.dueOn >= dayIn(session.fleet.zone, now)) throw notNow('not-lapsed', late.dueOn);
+  const due = { due: late.dueOn, dueMeter: late.dueMeter };
+  if (!retorqueLapsed(due, dayIn(session.fleet.zone, now), await readsOf(store, body.unit)))
+    throw notNow('not-lapsed', late.dueOn);
   await store.update(retorque).set({ lapsed: true }).where(eq(retorque.id, late.id));
   const [first] = late.wheels;
-  const words = `Due on ${late.dueOn} at ${wheelCodes(late.wheels)}`;
+  const words = `Due on ${late.dueOn}${late.dueMeter ? ` or at ${late.dueMeter}` : ''}: ${wheelCodes(late.wheels)}`;
   const made = first ? [await reportAsFound(doing, body.unit, { code: 'retorque-due', ...first }, words)] : [];
   return { unitId: body.unit, changed: [changed('unit', body.unit), ...made] };
 };

@@ -3,12 +3,14 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
+import { type Picture, sendPictures } from '../../device/photos';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { defectPlace } from '../../parts/DefectRow';
 import { Drawer } from '../../parts/Drawer';
+import { Pictures } from '../../parts/Pictures';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
 import { useSession } from '../../session/session';
@@ -19,7 +21,7 @@ const seen = ({ id, version, unit, ...at }: DefectView): Promise<void> =>
   send('acknowledge-repair', { defect: id, version }, `${unit.number}: repair at ${defectPlace(at)} acknowledged`);
 
 /** It is reported again, as come back from this repair: its words are the driver's. */
-async function stillWrong(defect: DefectView, words: string): Promise<void> {
+async function stillWrong(defect: DefectView, words: string, photos: readonly Picture[]): Promise<void> {
   const { axle, side, tyre, unit } = defect;
   const body = {
     defect: uuidv7(),
@@ -30,13 +32,15 @@ async function stillWrong(defect: DefectView, words: string): Promise<void> {
     comeBackOf: defect.id,
   };
   await send('report-defect', body, `${unit.number}: ${nameOf(defect)} still wrong`);
+  await sendPictures(photos, { unit: unit.id, defect: body.defect }, `${unit.number}: photo of ${nameOf(defect)}`);
   await seen(defect);
 }
 
-/** What is still wrong of a repair, in the words of whoever sees it. */
+/** What is still wrong of a repair, in the words of whoever sees it, with photos. */
 function StillWrong({ defects, onClose }: { defects: readonly DefectView[]; onClose: (done: boolean) => void }) {
   const [first] = defects;
   const [which, setWhich] = useState(first?.id ?? '');
+  const [photos, setPhotos] = useState<readonly Picture[]>([]);
   const chosen = defects.find(({ id }) => id === which);
   return (
     <Drawer title="Still wrong" onClose={() => onClose(false)}>
@@ -55,9 +59,11 @@ function StillWrong({ defects, onClose }: { defects: readonly DefectView[]; onCl
         act="Report it again"
         onWords={(words) => {
           onClose(true);
-          if (chosen) void stillWrong(chosen, words);
+          if (chosen) void stillWrong(chosen, words, photos);
         }}
-      />
+      >
+        <Pictures photos={photos} onPhoto={(picture) => setPhotos((before) => [...before, picture])} />
+      </WordsForm>
     </Drawer>
   );
 }

@@ -174,11 +174,34 @@ function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
   ));
 }
 
+/** Where it is driven to, kept with the report: said by the person who decides it. */
+function DrivesTo({ unit, defect, onClose }: { unit: UnitPage; defect: DefectView; onClose: () => void }) {
+  return (
+    <Drawer title="It drives to a named place" onClose={onClose}>
+      <Text>You decide this, not the program. It stands with the report, with your name and the time.</Text>
+      <WordsForm
+        short
+        label="Where does it stand, and where does it drive to?"
+        words={COMMANDS['ask-road'].body.shape.place}
+        act="Tell the shop"
+        onWords={(where) => {
+          onClose();
+          void send(
+            'add-to-report',
+            { defect: defect.id, note: uuidv7(), words: `On the road: ${where}` },
+            `${unit.number}: drives to a named place`,
+          );
+        }}
+      />
+    </Drawer>
+  );
+}
+
 function Body({ unit, road }: { unit: UnitPage; road: Road }) {
   const { fleet } = useSession();
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const [which, setWhich] = useState<string | null>(open[0]?.id ?? null);
-  const [asking, setAsking] = useState<'service' | 'costs' | null>(null);
+  const [asking, setAsking] = useState<'service' | 'drive' | 'costs' | null>(null);
   const mayCosts = useMaySend('set-road-costs');
   const chosen = open.find(({ id }) => id === which);
   const rule = chosen ? severityOf(chosen.code, chosen.unit.features.book ?? fleet.book) : null;
@@ -205,6 +228,12 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
           <Text tone="soft">Nothing is reported on it: report it first.</Text>
         )}
         {chosen ? <Button tall look="act" label="Ask for road service" onPress={() => setAsking('service')} /> : null}
+        {chosen && unit.holds.length === 0 ? (
+          <Button label="It drives to a named place …" onPress={() => setAsking('drive')} />
+        ) : null}
+        {chosen?.added.map(({ words, by, at }) => (
+          <Text key={at} size="small">{`${words} – ${by}, ${clock(at, fleet.zone)}`}</Text>
+        ))}
       </Card>
       {road.calls.length ? (
         <Card title="Road service">
@@ -220,6 +249,7 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
         {mayCosts ? <Button label="The shop’s figures" onPress={() => setAsking('costs')} /> : null}
       </Card>
       {asking === 'costs' ? <Costs costs={road.costs} onClose={() => setAsking(null)} /> : null}
+      {asking === 'drive' && chosen ? <DrivesTo unit={unit} defect={chosen} onClose={() => setAsking(null)} /> : null}
       {asking === 'service' && chosen ? (
         <Drawer title="Road service" onClose={() => setAsking(null)}>
           <WordsForm

@@ -1,5 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { type Lapsed, positionCode, RETORQUE, type Retorque, torqueSchema, type UnitPage } from '@zealous-axle/core';
+import {
+  type Lapsed,
+  positionCode,
+  RETORQUE,
+  type Retorque,
+  retorqueLapsed,
+  torqueSchema,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
@@ -15,6 +23,8 @@ import { useZodForm } from '../../session/forms';
 
 const wheelsOf = ({ wheels }: Pick<Retorque, 'wheels'>): string =>
   wheels.map((wheel) => positionCode({ ...wheel, tyre: null })).join(', ');
+
+const dueWords = ({ due, dueMeter }: Retorque): string => `${dayName(due)}${dueMeter ? ` or at ${dueMeter}` : ''}`;
 
 const MOVED = [
   { value: 'no', label: 'None moved' },
@@ -53,14 +63,18 @@ function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; o
 export function Retorques({ unit, today }: { unit: UnitPage; today: string }) {
   const [open, setOpen] = useState<Retorque | null>(null);
   if (unit.retorques.length === 0) return null;
+  const late = (retorque: Retorque) => retorqueLapsed(retorque, today, unit.meter?.value ?? null);
   return (
-    <Card title="Torque again" note={`Wheels that were off: after ${RETORQUE.distance}, by this day at the latest`}>
+    <Card
+      title="Torque again"
+      note={`Wheels that were off: after ${RETORQUE.from} to ${RETORQUE.to} or ${RETORQUE.days} days, whichever is first`}
+    >
       {unit.retorques.map((retorque) => (
         <View key={retorque.id} className="min-h-14 flex-row items-center gap-2 border-t border-line">
           <View className="min-w-0 flex-1">
             <Text bold>{wheelsOf(retorque)}</Text>
-            <Text size="small" tone={retorque.due < today ? 'out' : 'soft'}>
-              {`${retorque.value}, ${retorque.due < today ? 'was due' : 'by'} ${dayName(retorque.due)}`}
+            <Text size="small" tone={late(retorque) ? 'out' : 'soft'}>
+              {`${retorque.value}, ${late(retorque) ? 'was due' : 'by'} ${dueWords(retorque)}`}
             </Text>
           </View>
           <Button label="Done" hint={wheelsOf(retorque)} onPress={() => setOpen(retorque)} />
@@ -82,7 +96,7 @@ export function LapsedRetorques({ may }: { may: boolean }) {
   return left.map((retorque) => (
     <View key={retorque.id} className="gap-2 border-t border-line py-2">
       <Text bold>{`${retorque.unit.number} ${wheelsOf(retorque)}: not torqued again`}</Text>
-      <Text size="small" tone="out">{`Was due ${dayName(retorque.due)} at ${retorque.value}`}</Text>
+      <Text size="small" tone="out">{`Was due ${dueWords(retorque)}, to ${retorque.value}`}</Text>
       {may ? (
         <Button
           look="act"

@@ -3,6 +3,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
+import { sendPictures } from '../../device/photos';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { ConfirmButton } from '../../parts/ConfirmButton';
@@ -10,6 +11,7 @@ import { endsOf } from '../../parts/ends';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
+import { Pictures } from '../../parts/Pictures';
 import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
@@ -19,7 +21,6 @@ import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
 import { aboutOf, EMPTY, type Filled, lampsOf, reportSchema, WHOLE, wordsOf } from './filled';
 import { Kinds } from './Kinds';
-import { Pictures } from './Pictures';
 
 const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
 
@@ -40,12 +41,7 @@ async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
     },
     `${unit.number}: ${entry.words}${position ? ` at ${filled.place}` : ''}`,
   );
-  for (const picture of filled.photos)
-    await send(
-      'attach-photo',
-      { ...picture, unit: unit.id, inspection: null, defect, key: null },
-      `${unit.number}: photo of ${entry.words}`,
-    );
+  await sendPictures(filled.photos, { unit: unit.id, defect }, `${unit.number}: photo of ${entry.words}`);
 }
 
 /** The place on the drawn plan, or the whole unit. */

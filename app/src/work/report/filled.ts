@@ -14,7 +14,7 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import type { Shrunk } from '../../device/photos';
+import type { Picture } from '../../device/photos';
 
 /** The place that means no place: the whole unit. */
 export const WHOLE = 'whole';
@@ -28,7 +28,7 @@ const filledSchema = z.object({
   lamp: z.string().nullable(),
   on: z.enum(LAMPS).nullable(),
   words: COMMANDS['report-defect'].body.shape.words,
-  photos: z.array(z.custom<{ photo: string } & Shrunk>()),
+  photos: z.array(z.custom<Picture>()),
 });
 export type Filled = z.infer<typeof filledSchema>;
 export const EMPTY: Filled = {

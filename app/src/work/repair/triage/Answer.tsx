@@ -3,6 +3,7 @@ import {
   dayAfter,
   dayText,
   distanceText,
+  FIRST_DEFERRAL_DAYS,
   severityOf,
   type TriageReport,
   wordsText,
@@ -25,7 +26,6 @@ const HOLD = [
   { value: 'no', label: 'It can wait', note: 'Repair when it next comes in' },
 ] as const;
 
-const FIRST_DAYS = 14;
 const deferSchema = z.object({
   until: dayText,
   untilMeter: z.union([z.literal(''), distanceText]),
@@ -34,7 +34,7 @@ const deferSchema = z.object({
 
 function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answered) => void }) {
   const { control, handleSubmit, formState } = useZodForm(deferSchema, {
-    until: dayAfter(today, FIRST_DAYS),
+    until: dayAfter(today, FIRST_DEFERRAL_DAYS),
     untilMeter: '',
     reason: '',
   });

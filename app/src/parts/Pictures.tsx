@@ -2,13 +2,10 @@ import Camera from 'lucide-react-native/icons/camera';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { pickPhoto, shrink } from '../../device/photos';
-import { Button } from '../../parts/Button';
-import { Notice } from '../../parts/Notice';
-import { PhotoStrip } from '../../parts/PhotoStrip';
-import type { Filled } from './filled';
-
-type Picture = Filled['photos'][number];
+import { type Picture, pickPhoto, shrink } from '../device/photos';
+import { Button } from './Button';
+import { Notice } from './Notice';
+import { PhotoStrip } from './PhotoStrip';
 
 /** Photos that go with a report. */
 export function Pictures({ photos, onPhoto }: { photos: readonly Picture[]; onPhoto: (picture: Picture) => void }) {

@@ -1,0 +1,1 @@
+ALTER TABLE retorque ADD COLUMN due_meter text;
