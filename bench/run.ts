@@ -14,6 +14,7 @@ import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
 import { benchPlan } from './plan';
+import { benchTriage } from './triage';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
 const ALONE: Record<string, () => Promise<void>> = {
@@ -25,6 +26,7 @@ const ALONE: Record<string, () => Promise<void>> = {
 };
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
   pages: benchPages,
+  triage: benchTriage,
   writes: benchWrites,
   two: benchTwo,
   yard: benchYard,

@@ -1,5 +1,5 @@
 import type { TriagePage, TriageReport } from '@zealous-axle/core';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '../../../device/useOutbox';
 import { Button } from '../../../parts/Button';
@@ -18,12 +18,12 @@ interface ReportProps {
   report: TriageReport;
   current: boolean;
   may: boolean;
-  onProposed: () => void;
-  onOther: () => void;
+  onProposed: (report: TriageReport) => void;
+  onOther: (report: TriageReport) => void;
 }
 
-/** One report, why it stands where it stands, and the answer that is proposed. */
-function Report({ report, current, may, onProposed, onOther }: ReportProps) {
+/** One report, why it stands where it stands, and the answer that is proposed. Drawn again only where it changed. */
+const Report = memo(function Report({ report, current, may, onProposed, onOther }: ReportProps) {
   const { proposal } = report;
   const words = answerWords(asProposed(report));
   return (
@@ -45,15 +45,15 @@ function Report({ report, current, may, onProposed, onOther }: ReportProps) {
               look="act"
               label={capital(words)}
               hint={placeOf(report)}
-              onPress={onProposed}
+              onPress={() => onProposed(report)}
             />
-            <Button label="Otherwise …" hint={placeOf(report)} onPress={onOther} />
+            <Button label="Otherwise …" hint={placeOf(report)} onPress={() => onOther(report)} />
           </View>
         ) : null}
       </DefectRow>
     </View>
   );
-}
+});
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -91,17 +91,21 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
     .filter(({ reports }) => reports.length > 0);
   const all = left.flatMap(({ reports }) => reports);
   const current = all[Math.min(at, all.length - 1)];
-  const give = (reports: readonly TriageReport[], what: (report: TriageReport) => Answered) => {
-    setOpen(null);
-    // A second key before the list is drawn again must not answer a report twice.
-    const fresh = reports.filter((report) => !given.has(nameOf(report)));
-    if (fresh.length === 0) return;
-    setLast(fresh);
-    for (const report of fresh) {
-      given.add(nameOf(report));
-      void answer(report, what(report));
-    }
-  };
+  const give = useCallback(
+    (reports: readonly TriageReport[], what: (report: TriageReport) => Answered) => {
+      setOpen(null);
+      // A second key before the list is drawn again must not answer a report twice.
+      const fresh = reports.filter((report) => !given.has(nameOf(report)));
+      if (fresh.length === 0) return;
+      setLast(fresh);
+      for (const report of fresh) {
+        given.add(nameOf(report));
+        void answer(report, what(report));
+      }
+    },
+    [given],
+  );
+  const giveProposed = useCallback((report: TriageReport) => give([report], asProposed), [give]);
   const undo = () => {
     setLast([]);
     for (const report of last) void takeBack(report);
@@ -145,8 +149,8 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
               report={report}
               current={may && report === current}
               may={may}
-              onProposed={() => give([report], asProposed)}
-              onOther={() => setOpen(report)}
+              onProposed={giveProposed}
+              onOther={setOpen}
             />
           ))}
         </View>
