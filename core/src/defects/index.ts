@@ -15,5 +15,6 @@ export {
   type Severity as Urgency,
   urgencyOf,
 } from './propose';
+export { compareQueuePlaces, type QueuePlace, queueOf, type Waiting } from './queue';
 export * from './seen';
 export * from './views';

@@ -53,6 +53,8 @@ export const triagePageSchema = z.strictObject({
     z.strictObject({
       unit: unitHeadSchema,
       held: z.boolean(),
+      /** Its next departure, where that is known. */
+      leaves: z.strictObject({ at: z.string(), to: z.string() }).nullable(),
       reports: z.array(z.strictObject({ defect: defectViewSchema, proposal: proposalSchema })),
     }),
   ),

@@ -19,7 +19,7 @@ export function defectRoutes(app: App, serving: Serving): void {
       },
     },
     (request) => {
-      const key = readKey(request.query.after, 3);
+      const key = readKey(request.query.after, 5);
       return ask(serving, request, (store, actor) => triagePage(store, actor, serving.now(), key));
     },
   );

@@ -1,16 +1,24 @@
 import {
+  type BookId,
   COME_BACK_DAYS,
+  compareQueuePlaces,
   type Day,
   dayAfter,
   dayIn,
   OPEN_DEFECT_STATES,
   proposalFor,
+  type QueuePlace,
+  queueOf,
   type Repaired,
   type Reported,
+  SEVERITIES,
   type TriagePage,
+  type TriageReport,
+  urgencyOf,
 } from '@zealous-axle/core';
-import { and, asc, eq, gte, inArray, lte, or, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, inArray, lte, or, sql } from 'drizzle-orm';
 import { person } from '../access';
+import { departure, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import type { Actor } from '../run';
 import type { FleetStore } from '../store';
@@ -24,28 +32,48 @@ const PAGE = 20;
 const waiting = (today: Day) =>
   or(eq(defect.state, 'reported'), and(eq(defect.state, 'deferred'), lte(defect.until, today)));
 
-interface Group {
-  unitId: string;
-  calm: boolean;
-  /** An instant as the database writes it, to the microsecond. */
-  oldest: string;
+/** What is known of a unit that has reports waiting, beside its place in the queue. */
+interface Queue {
+  places: QueuePlace[];
+  total: number;
+  leaves: Map<string, { at: string; to: string }>;
 }
 
-async function groupsAfter(store: FleetStore, today: Day, key: Key | null): Promise<Group[]> {
-  const calm = sql<boolean>`not bool_or(${defect.holds})`;
-  const oldest = sql<string>`min(${defect.reportedAt})`;
-  return store
-    .select({ unitId: defect.unitId, calm, oldest: sql<string>`${oldest}::text` })
+/** The whole queue, from the columns its order follows from: only rows that wait are read. */
+async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: Day): Promise<Queue> {
+  const rows = await store
+    .select({
+      unit: defect.unitId,
+      code: defect.code,
+      words: defect.words,
+      holds: defect.holds,
+      measuredAt: defect.measuredAt,
+      reportedAt: defect.reportedAt,
+      book: sql<BookId | null>`${unit.features} ->> 'book'`,
+      leavesAt: departure.leavesAt,
+      leavesTo: departure.leavesTo,
+    })
     .from(defect)
-    .where(waiting(today))
-    .groupBy(defect.unitId)
-    .having(
-      key
-        ? sql`(${calm}, ${oldest}, ${defect.unitId}) > (${key[0]}::boolean, ${key[1]}::timestamptz, ${key[2]}::uuid)`
-        : sql`true`,
+    .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
+    .leftJoin(
+      departure,
+      and(eq(departure.fleetId, defect.fleetId), eq(departure.unitId, defect.unitId), gt(departure.leavesAt, now)),
     )
-    .orderBy(calm, oldest, defect.unitId)
-    .limit(PAGE + 1);
+    .where(waiting(today));
+  const leaves = new Map<string, { at: string; to: string }>();
+  const places = queueOf(
+    rows.map(({ leavesAt, leavesTo, reportedAt, measuredAt, book, ...row }) => {
+      if (leavesAt) leaves.set(row.unit, { at: leavesAt.toISOString(), to: leavesTo ?? '' });
+      return {
+        unit: row.unit,
+        holds: row.holds,
+        severity: urgencyOf({ ...row, measured: measuredAt !== null }, book ?? fleet.book).severity,
+        reportedAt: reportedAt.toISOString(),
+        leavesAt: leavesAt?.toISOString() ?? null,
+      };
+    }),
+  );
+  return { places, total: rows.length, leaves };
 }
 
 const reportOf = ({ id, code, axle, side, tyre, words, holds, measuredAt }: DefectRow): Reported => ({
@@ -91,20 +119,17 @@ async function repairedOn(store: FleetStore, units: readonly string[], zone: str
   }));
 }
 
-/** A page of the queue, by trailer, with what is proposed for each report. Rows read: those of its trailers alone. */
-export async function triagePage(store: FleetStore, { fleet }: Actor, now: Date, key: Key | null): Promise<TriagePage> {
+const rankOf = ({ proposal }: TriageReport): number => SEVERITIES.indexOf(proposal.severity);
+
+/** A page of the queue, by trailer, with what is proposed for each report, what presses most first. */
+export async function triagePage(store: FleetStore, actor: Actor, now: Date, key: Key | null): Promise<TriagePage> {
+  const { fleet } = actor;
   const today = dayIn(fleet.zone, now);
-  const { rows: groups, next } = pageOf(await groupsAfter(store, today, key), PAGE, ({ calm, oldest, unitId }) => [
-    calm ? 'true' : 'false',
-    oldest,
-    unitId,
-  ]);
-  const units = groups.map(({ unitId }) => unitId);
-  const [[counted], views, open, repaired] = await Promise.all([
-    store
-      .select({ all: sql<number>`count(*)`.mapWith(Number) })
-      .from(defect)
-      .where(waiting(today)),
+  const queue = await queueNow(store, actor, now, today);
+  const after = key ? queue.places.filter((place) => compareQueuePlaces(place, key as QueuePlace) > 0) : queue.places;
+  const { rows: groups, next } = pageOf(after, PAGE, (place) => place);
+  const units = groups.map(([, , , , id]) => id);
+  const [views, open, repaired] = await Promise.all([
     units.length ? viewsWhere(store, and(inArray(defect.unitId, units), waiting(today))) : [],
     units.length
       ? store
@@ -117,8 +142,8 @@ export async function triagePage(store: FleetStore, { fleet }: Actor, now: Date,
   ]);
   const rows = new Map(open.map((row) => [row.id, row]));
   return {
-    total: counted?.all ?? 0,
-    groups: groups.flatMap(({ unitId }) => {
+    total: queue.total,
+    groups: units.flatMap((unitId) => {
       const reports = views.filter(({ unit }) => unit.id === unitId);
       const [first] = reports;
       if (!first) return [];
@@ -127,17 +152,20 @@ export async function triagePage(store: FleetStore, { fleet }: Actor, now: Date,
         repaired: repaired.filter((each) => each.unitId === unitId).map((each) => each.repaired),
         today,
       };
-      const { features, ...unit } = first.unit;
+      const { features, ...head } = first.unit;
       return [
         {
-          unit,
+          unit: head,
+          leaves: queue.leaves.get(unitId) ?? null,
           held: open.some((row) => row.unitId === unitId && row.holds),
-          reports: reports.flatMap((view) => {
-            const row = rows.get(view.id);
-            return row
-              ? [{ defect: view, proposal: proposalFor(reportOf(row), features.book ?? fleet.book, context) }]
-              : [];
-          }),
+          reports: reports
+            .flatMap((view) => {
+              const row = rows.get(view.id);
+              return row
+                ? [{ defect: view, proposal: proposalFor(reportOf(row), features.book ?? fleet.book, context) }]
+                : [];
+            })
+            .sort((one, other) => rankOf(one) - rankOf(other)),
         },
       ];
     }),

@@ -2,12 +2,14 @@ import type { TriagePage, TriageReport } from '@zealous-axle/core';
 import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '../../../device/useOutbox';
+import { clock } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
 import { DefectRow } from '../../../parts/DefectRow';
 import { LinkRow } from '../../../parts/LinkRow';
 import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
+import { useSession } from '../../../session/session';
 import { Answer } from './Answer';
 import { type Answered, answer, answerWords, asProposed, placeOf, takeBack, URGENCY_WORDS } from './answers';
 import { useKeys } from './useKeys';
@@ -77,6 +79,7 @@ function Last({ last, onUndo }: { last: readonly TriageReport[]; onUndo: () => v
 
 /** Reports nobody has answered yet, by trailer. By keyboard: n next, a as proposed, o otherwise, u undo. */
 export function Triage({ groups, may, today }: { groups: readonly Group[]; may: boolean; today: string }) {
+  const { fleet } = useSession();
   const { entries } = useOutbox();
   const [given] = useState(() => new Set<string>());
   const [open, setOpen] = useState<TriageReport | null>(null);
@@ -124,7 +127,7 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
     <View className="gap-2">
       <Last last={last} onUndo={undo} />
       {all.length === 0 ? <Text tone="soft">Every report is answered.</Text> : null}
-      {left.map(({ unit, held, reports }) => (
+      {left.map(({ unit, held, leaves, reports }) => (
         <View key={unit.id} className="gap-1 border-t border-line pt-2">
           <LinkRow
             aria-label={`Open ${unit.number}`}
@@ -136,6 +139,9 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
             </Text>
             <Text tone="soft">{unit.body}</Text>
             {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+            {leaves ? (
+              <Text size="small">{`Leaves ${clock(leaves.at, fleet.zone)}${leaves.to ? ` for ${leaves.to}` : ''}`}</Text>
+            ) : null}
           </LinkRow>
           {may && reports.length > 1 ? (
             <Button
