@@ -145,9 +145,11 @@ function Stages({ page }: { page: JobPage }) {
   const { job, defects } = page;
   const { entries } = useOutbox();
   const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
-  const waits = entries.some(
+  const kept = entries.filter(
     (entry) => !entry.refused && (entry.body as { job?: string }).job === job.id && entry.name.endsWith('-job'),
   );
+  // A start that waits counts here already: what follows is sent after it.
+  const waits = kept.some(({ name }) => name !== 'start-job');
   const [moving, setMoving] = useState(false);
   const sent = useRef(false);
   useEffect(() => {
@@ -165,7 +167,7 @@ function Stages({ page }: { page: JobPage }) {
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (
     <>
-      {waits ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
+      {kept.length ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
       {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
       <Card title={job.title} note={`${minutesWords(job.minutes)}${job.wheelsOff ? ', wheels off' : ''}`}>
         {defects.map((defect) => (
@@ -252,17 +254,36 @@ function Stages({ page }: { page: JobPage }) {
   );
 }
 
+/** The version a start was sent for from here, until it is refused: the server's page may come later than its answer. */
+function useStartedFrom(job: string): number | null {
+  const { entries } = useOutbox();
+  const [from, setFrom] = useState<number | null>(null);
+  const own = entries.find(({ name, body }) => name === 'start-job' && (body as { job?: string }).job === job);
+  const version = own && !own.refused ? (own.body as { version: number }).version : null;
+  useEffect(() => {
+    if (own) setFrom(version);
+  }, [own, version]);
+  return version ?? from;
+}
+
+/** The job as it is once its start, kept on this device, was sent. */
+function begun(page: JobPage, from: number | null): JobPage {
+  if (page.job.state !== 'placed' || page.job.version !== from) return page;
+  return { ...page, job: { ...page.job, state: 'started', version: from + 1 } };
+}
+
 /** One job from bay and day to the signed certificate. */
 export function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useJob(id);
+  const from = useStartedFrom(id);
   return (
     <Screen
       title={query.data ? `Job on ${query.data.job.unit.number}` : 'Job'}
       under={query.data?.job.title}
       back={goBack('/shop')}
     >
-      <Loaded query={query}>{(page) => <Stages key={page.job.state} page={page} />}</Loaded>
+      <Loaded query={query}>{(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}</Loaded>
     </Screen>
   );
 }
