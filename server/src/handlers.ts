@@ -55,6 +55,7 @@ import {
   openCalendar,
   publishPlan,
   putPlanAside,
+  setPlanWeights,
   unitsPlanned,
   watchPlan,
 } from './plan';
@@ -149,6 +150,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'cancel-plan': cancelPlan,
   'put-plan-aside': putPlanAside,
   'publish-plan': publishPlan,
+  'set-plan-weights': setPlanWeights,
   'open-calendar': openCalendar,
   'close-calendar': closeCalendar,
   'bundle-work': bundleWork,

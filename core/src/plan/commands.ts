@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { BENCH, command, SHOP, whoMay } from '../life';
 import { PLAN_RUN_LIFE } from './run-life';
 import { keptSlotSchema } from './views';
+import { planWeightsSchema } from './weights';
 
 const id = z.uuid();
 /** How long a search may take. Seconds. */
@@ -34,6 +35,8 @@ export const PLAN_COMMANDS = {
       run: id.optional(),
     }),
   ),
+  /** What the plan is wanted by. `version` is that of the fleet's settings. */
+  'set-plan-weights': command('fleet', SHOP, z.strictObject({ version: z.int(), weights: planWeightsSchema })),
   /** An address for a calendar program: of one's own jobs, or of the whole plan. */
   'open-calendar': command(
     'self',

@@ -1,4 +1,3 @@
-import { sumOf } from './weights';
 import type { Objective, Slot } from './wire';
 
 /** A job that stands otherwise in another plan. */
@@ -14,9 +13,8 @@ export interface Move {
 
 export interface Difference {
   moves: Move[];
-  /** What each term rises by, and the weighted sum. */
+  /** What each term rises by. */
   terms: Objective;
-  sum: number;
 }
 
 const minutesBetween = (one: string, other: string): number =>
@@ -51,6 +49,5 @@ export function planDifference(
       setupMinutes: more('setupMinutes'),
       makespanMinutes: more('makespanMinutes'),
     },
-    sum: sumOf(after.objective) - sumOf(before.objective),
   };
 }

@@ -22,7 +22,7 @@ export {
   type UnitPlan,
   unitPlanSchema,
 } from './views';
-export { MOVED_WEIGHT, PRIORITY_WEIGHTS, SUM_WEIGHTS, sumOf } from './weights';
+export { PLAN_WEIGHTS, type PlanWeights, planWeightsSchema, sumOf, weightsOf } from './weights';
 export {
   type Objective,
   objectiveSchema,

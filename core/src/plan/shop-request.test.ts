@@ -4,6 +4,7 @@ import { planDifference } from './difference';
 import { type ShopFacts, type ShopJob, shopRequest } from './shop-request';
 import { checkPlan, plan, replan } from './solver';
 import type { KeptSlot } from './views';
+import { PLAN_WEIGHTS } from './weights';
 
 const NOW = new Date('2026-03-02T14:02:00Z');
 const WEEK = [1, 2, 3, 4, 5];
@@ -28,6 +29,7 @@ const facts = (more: Partial<ShopFacts> = {}): ShopFacts => ({
   now: NOW,
   zone: 'America/Chicago',
   seconds: 1,
+  weights: PLAN_WEIGHTS,
   bays: [bay('B1')],
   people: [person('K1', ['brakes'])],
   holidays: [],

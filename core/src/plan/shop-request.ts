@@ -12,6 +12,7 @@ import { type Day, dayAfter } from '../measure';
 import { type JobWork, SET_UPS } from '../repair';
 import shop from './shop.json';
 import type { KeptSlot } from './views';
+import type { PlanWeights } from './weights';
 import type { PlanJob, PlanRequest, Priority, Slot } from './wire';
 
 /** A job as the plan sees it. */
@@ -38,6 +39,7 @@ export interface ShopFacts {
   bays: readonly BayView[];
   people: readonly { id: string; work: PersonWork }[];
   holidays: Holidays;
+  weights: PlanWeights;
   jobs: readonly ShopJob[];
   slots: readonly KeptSlot[];
 }
@@ -188,6 +190,7 @@ export function shopRequest(facts: ShopFacts): ShopRequest {
       })),
       jobs: asked.map((job) => planJob(job, facts, begun, slotOf.get(job.id))),
       setups: { ...SET_UPS, shunt: SHUNT_MINUTES },
+      weights: facts.weights,
     },
     before: slots
       .filter((slot) => asked.some(({ id }) => id === slot.job) && mayStillBegin(slot, now))

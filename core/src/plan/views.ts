@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bayViewSchema } from '../fleet';
 import { RUN_STATES } from './run-life';
+import { planWeightsSchema } from './weights';
 import { objectiveSchema, planRequestSchema, slotSchema } from './wire';
 
 const id = z.string();
@@ -70,7 +71,9 @@ export const boardSchema = z.strictObject({
   people: z.array(z.strictObject({ id, name: z.string() })),
   jobs: z.array(boardJobSchema),
   slots: z.array(keptSlotSchema),
-  request: planRequestSchema,
+  request: planRequestSchema.extend({ weights: planWeightsSchema.optional() }),
+  /** Of the fleet's settings, its weights among them. */
+  settings: z.int(),
   /** What of the plan no longer holds as things are, and why. */
   notes: z.array(z.strictObject({ job: id, message: z.string() })),
   runs: z.array(planRunSchema),

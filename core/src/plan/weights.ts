@@ -1,16 +1,30 @@
-import weights from './weights.json';
-import type { Objective, Priority } from './wire';
+import { z } from 'zod';
+import shipped from './weights.json';
+import type { Objective } from './wire';
 
-/** What a minute of each term weighs in a plan's sum. `weights.json`, practice. */
-export const SUM_WEIGHTS: Readonly<Objective> = weights.sum;
-/** What a late minute weighs by priority. */
-export const PRIORITY_WEIGHTS: Readonly<Record<Priority, number>> = weights.priority;
-/** What moving a promised slot weighs in the sum, on re-planning. */
-export const MOVED_WEIGHT = weights.movedSlot;
+const weight = z.int().min(1).max(1_000_000);
+
+/** What a shop wants of its plan: what a minute of each term weighs, a late minute by priority, and a promised slot moved. */
+export const planWeightsSchema = z.strictObject({
+  sum: z.strictObject({ heldMinutes: weight, weightedLateness: weight, setupMinutes: weight, makespanMinutes: weight }),
+  priority: z.strictObject({ 'out-of-service': weight, violation: weight, 'shop-limit': weight, planned: weight }),
+  movedSlot: z.int().min(0).max(100_000_000),
+});
+export type PlanWeights = z.infer<typeof planWeightsSchema>;
+
+/** The weights of a shop that set none, and of every request over the wire. `weights.json`, practice. */
+export const PLAN_WEIGHTS: PlanWeights = {
+  sum: shipped.sum,
+  priority: shipped.priority,
+  movedSlot: shipped.movedSlot,
+};
+
+/** The weights a request is planned by. */
+export const weightsOf = ({ weights }: { weights?: PlanWeights }): PlanWeights => weights ?? PLAN_WEIGHTS;
 
 /** A plan's one figure: the smaller, the better. */
-export const sumOf = (terms: Objective): number =>
-  SUM_WEIGHTS.heldMinutes * terms.heldMinutes +
-  SUM_WEIGHTS.weightedLateness * terms.weightedLateness +
-  SUM_WEIGHTS.setupMinutes * terms.setupMinutes +
-  SUM_WEIGHTS.makespanMinutes * terms.makespanMinutes;
+export const sumOf = (terms: Objective, { sum }: PlanWeights = PLAN_WEIGHTS): number =>
+  sum.heldMinutes * terms.heldMinutes +
+  sum.weightedLateness * terms.weightedLateness +
+  sum.setupMinutes * terms.setupMinutes +
+  sum.makespanMinutes * terms.makespanMinutes;

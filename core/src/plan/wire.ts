@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { PlanWeights } from './weights';
 
 /** Sizes a plan is refused beyond: what a shop has, many times over. */
 const MOST = {
@@ -58,7 +59,8 @@ export const planRequestSchema = z.strictObject({
   /** Minutes by name, paid once per trailer, axle and visit; `shunt` once per visit. */
   setups: z.record(id, minutes),
 });
-export type PlanRequest = z.infer<typeof planRequestSchema>;
+/** A request as the planner takes it: a shop's own weights go with it inside the program, never over the wire. */
+export type PlanRequest = z.infer<typeof planRequestSchema> & { weights?: PlanWeights };
 
 export const slotSchema = z.strictObject({
   job: z.string(),

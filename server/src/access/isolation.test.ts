@@ -12,6 +12,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'invite-person',
   'save-bay',
   'set-holidays',
+  'set-plan-weights',
   'ask-plan',
   'open-calendar',
   'save-part',

@@ -4,6 +4,7 @@ import {
   type Holidays,
   NO_WORK,
   type PersonWork,
+  type PlanWeights,
   type RoadCosts,
   type Role,
 } from '@zealous-axle/core';
@@ -35,6 +36,8 @@ export const fleet = pgTable('fleet', {
     .default({ length: 'in', pressure: 'psi', distance: 'mi', temperature: '°F' }),
   /** What the road costs, as the shop set it; null until it did. */
   roadCosts: jsonb('road_costs').$type<RoadCosts>(),
+  /** What its plan is wanted by; null where it set nothing. */
+  planWeights: jsonb('plan_weights').$type<PlanWeights>(),
   holidays: jsonb('holidays').$type<Holidays>().notNull().default([]),
   version: integer('version').notNull().default(1),
   shape: shape(1),

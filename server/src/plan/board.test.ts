@@ -1,4 +1,11 @@
-import { type Board, type KeptSlot, type PersonWork, parseDeparture, type Slot } from '@zealous-axle/core';
+import {
+  type Board,
+  type KeptSlot,
+  type PersonWork,
+  PLAN_WEIGHTS,
+  parseDeparture,
+  type Slot,
+} from '@zealous-axle/core';
 import { parseICS, type VEvent } from 'node-ical';
 import { v7 as uuidv7 } from 'uuid';
 import { openQueue, type Queue } from '../background';
@@ -131,6 +138,24 @@ test('a plan is asked for, found by a worker, taken, and its jobs are placed', a
     const { body } = await world.get(here.who('technician'), `/jobs/${here.jobs[0]}`);
     expect(body.job).toMatchObject({ state: 'placed', bay: { id: here.fleet.bay }, day: '2026-03-02' });
   });
+});
+
+test('a shop weighs its plan its own way: searches go by it, and what was found before is put aside', async () => {
+  const here = await shop(2);
+  const weights = { ...PLAN_WEIGHTS, sum: { ...PLAN_WEIGHTS.sum, setupMinutes: 77 } };
+  await withQueue(async () => {
+    const { board: before } = await found(here);
+    expect(before.request.weights).toEqual(PLAN_WEIGHTS);
+    const set = (version: number) => world.send(here.who('foreman'), 'set-plan-weights', { version, weights });
+    expect((await set(before.settings)).status).toBe(200);
+    expect((await set(before.settings)).status).toBe(409);
+    expect((await board(here)).runs).toEqual([]);
+    const { board: after } = await found(here);
+    expect(after.request.weights).toEqual(weights);
+  });
+  const zero = { ...weights, movedSlot: -1 };
+  const refused = await world.send(here.who('foreman'), 'set-plan-weights', { version: 2, weights: zero });
+  expect(refused.status).toBe(400);
 });
 
 test('of two foremen the second is shown what the first one made the plan', async () => {

@@ -53,6 +53,7 @@ export async function boardOf(store: FleetStore, now: Date): Promise<Board> {
     jobs: boardJobs(facts),
     slots: [...begun, ...facts.slots.filter(({ job }) => open.has(job) && !began.has(job))],
     request,
+    settings: facts.settings,
     notes,
     runs,
   };

@@ -5,6 +5,7 @@ import {
   type KeptSlot,
   OPEN_JOB_STATES,
   type PartsDays,
+  PLAN_WEIGHTS,
   type Priority,
   partsDays,
   type ShopFacts,
@@ -46,6 +47,8 @@ export interface Facts extends ShopFacts {
     working: string[];
   })[];
   parts: PartsDays;
+  /** The version of the fleet's settings. */
+  settings: number;
   partNames: Map<string, string>;
 }
 
@@ -75,7 +78,15 @@ const openJobRows = (store: FleetStore) =>
 export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS): Promise<Facts> {
   const openJobs = sql`select ${job.id} from ${job} where ${inArray(job.state, PLANNED_STATES)}`;
   const [[ours], bays, people, rows, defects, times, orders, uses, room, held, slots] = await Promise.all([
-    store.select({ zone: fleet.zone, book: fleet.book, holidays: fleet.holidays }).from(fleet),
+    store
+      .select({
+        zone: fleet.zone,
+        book: fleet.book,
+        holidays: fleet.holidays,
+        weights: fleet.planWeights,
+        settings: fleet.version,
+      })
+      .from(fleet),
     baysOf(store),
     store.select({ id: person.id, name: person.name, work: person.work }).from(person).where(eq(person.active, true)),
     openJobRows(store),
@@ -134,6 +145,8 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
     bays,
     people: people.filter(({ work }) => work.shifts.length > 0),
     holidays: ours?.holidays ?? [],
+    weights: ours?.weights ?? PLAN_WEIGHTS,
+    settings: ours?.settings ?? 0,
     slots,
     parts,
     partNames: new Map(room.map(({ id, name }) => [id, name])),

@@ -1,8 +1,9 @@
 import { JOB_LIFE, type KeptSlot, PLAN_RUN_LIFE, shopRequest } from '@zealous-axle/core';
 import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { fleet } from '../access';
 import { KnownProblem, notNow } from '../problem';
 import { job } from '../repair';
-import { type Changed, changed, type Doing, type Done, found, type Handler, nextState } from '../run';
+import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
 import { addTask, type FleetStore } from '../store';
 import { boardOf } from './board';
 import { type Facts, shopFacts } from './facts';
@@ -109,6 +110,20 @@ async function placeJobs(
   }
   return out;
 }
+
+/** What the plan is wanted by. What was found by other weights says nothing any more. */
+export const setPlanWeights: Handler<'set-plan-weights'> = async ({ store, session, now, body }) => {
+  const [row] = await store.select().from(fleet).where(eq(fleet.fleetId, session.fleet.id));
+  const settings = found(row);
+  await sameVersion(settings, body.version, () => boardOf(store, now));
+  const version = settings.version + 1;
+  await store.update(fleet).set({ planWeights: body.weights, version }).where(eq(fleet.fleetId, settings.fleetId));
+  await store
+    .update(planRun)
+    .set({ state: 'put aside' })
+    .where(inArray(planRun.state, ['found', 'cancelled', 'failed']));
+  return done(session.fleet.id, { changed: [changed('fleet', settings.fleetId, version)] });
+};
 
 /** Makes a plan the one people work by, whole, in one transaction: every rule is held against the shop as it is now. */
 export const publishPlan: Handler<'publish-plan'> = async (doing) => {

@@ -2,7 +2,7 @@
 export { boardRoutes } from './board-routes';
 export { closeCalendar, openCalendar } from './calendar';
 export { calendarRoutes, ownCalendarRoutes } from './calendar-routes';
-export { askPlan, cancelPlan, publishPlan, putPlanAside, unitsPlanned } from './handlers';
+export { askPlan, cancelPlan, publishPlan, putPlanAside, setPlanWeights, unitsPlanned } from './handlers';
 export { planRoutes } from './plan-routes';
 export { bestOf, openPlanner, type Planner } from './planner';
 export { type Searching, searchPlan } from './search-task';

@@ -1,5 +1,6 @@
 import { MessageChannel } from 'node:worker_threads';
-import { type Planned, type PlanRequest, type Slot, sumOf } from '@zealous-axle/core/plan';
+import type { PlanWeights } from '@zealous-axle/core';
+import { type Planned, type PlanRequest, type Slot, sumOf, weightsOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
 import { KnownProblem } from '../problem';
 import type { Asked, Progress, Told } from './asked';
@@ -63,7 +64,8 @@ export function openPlanner(file: string, threads: number, unsound: (message: st
       const told = progress && bestProgress(progress);
       const seeds = Array.from({ length: free }, (_, index) => ({ ...request, seed: request.seed + index * 7_919 }));
       try {
-        return bestOf(await Promise.all(seeds.map((each) => one({ request: each, stop, from, again }, told))), unsound);
+        const all = await Promise.all(seeds.map((each) => one({ request: each, stop, from, again }, told)));
+        return bestOf(all, unsound, weightsOf(request));
       } finally {
         signal.removeEventListener('abort', end);
       }
@@ -83,19 +85,22 @@ function bestProgress(tell: (progress: Progress) => void): (progress: Progress) 
 }
 
 /** The best of what several searches of one request told. Throws a known problem where no plan can be made of it. */
-export function bestOf(told: readonly Told[], unsound: (message: string) => void): Planned {
+export function bestOf(told: readonly Told[], unsound: (message: string) => void, weights?: PlanWeights): Planned {
   for (const each of told) if ('unsound' in each) unsound(each.unsound);
   const refused = told.find((each) => 'refused' in each);
   if (refused && 'refused' in refused) throw new KnownProblem('invalid', { errors: [...refused.refused] });
   const [first, ...others] = told.flatMap((each) => ('planned' in each ? [each.planned] : []));
   if (!first) throw new Error('no plan passed the checker');
-  return others.reduce((best, each) => (isBetter(each, best) ? withBounds(each, best) : withBounds(best, each)), first);
+  return others.reduce(
+    (best, each) => (isBetter(each, best, weights) ? withBounds(each, best) : withBounds(best, each)),
+    first,
+  );
 }
 
-const isBetter = (one: Planned, than: Planned): boolean =>
+const isBetter = (one: Planned, than: Planned, weights?: PlanWeights): boolean =>
   one.unplaced.length !== than.unplaced.length
     ? one.unplaced.length < than.unplaced.length
-    : sumOf(one.objective) < sumOf(than.objective);
+    : sumOf(one.objective, weights) < sumOf(than.objective, weights);
 
 /** A plan with the higher of two proven bounds: each is proven of every plan of the request. */
 function withBounds(plan: Planned, other: Planned): Planned {

@@ -1,4 +1,4 @@
-import { PlanRefused, type PlanRequest, PlanUnsound, plan, replan, sumOf } from '@zealous-axle/core/plan';
+import { PlanRefused, type PlanRequest, PlanUnsound, plan, replan, sumOf, weightsOf } from '@zealous-axle/core/plan';
 import type { Asked, Told } from './asked';
 
 /** A request with its search's end: set to 1 by whoever waits, when they no longer do. */
@@ -12,7 +12,10 @@ export default function thread({ request, stop, from, again, port }: Asked): Tol
     ...(port
       ? {
           better: ({ objective }: { objective: Parameters<typeof sumOf>[0] }) =>
-            port.postMessage({ sum: sumOf(objective), elapsedMs: Math.round(elapsed()) }),
+            port.postMessage({
+              sum: sumOf(objective, weightsOf(request as PlanRequest)),
+              elapsedMs: Math.round(elapsed()),
+            }),
         }
       : {}),
   };

@@ -8,6 +8,7 @@ const MOVES_PLAN: Partial<Record<CommandName, string>> = {
   'set-person-left': 'Somebody left or came back',
   'save-bay': 'A bay’s hours or use changed',
   'set-holidays': 'A holiday changed',
+  'set-plan-weights': 'What the plan is wanted by changed',
   'set-departure': 'A departure changed',
   'report-defect': 'A driver reported a defect',
   'hold-trailer': 'A unit was held',

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
+import { useOutbox } from '../../device/useOutbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { ConfirmButton } from '../../parts/ConfirmButton';
@@ -23,28 +24,36 @@ function newSecret(): string {
 export function Calendars({ onClose }: { onClose: () => void }) {
   const { fleet } = useSession();
   const { data } = useCalendars();
-  const [made, setMade] = useState<string | null>(null);
-  const open = (whose: 'mine' | 'shop') => {
+  const [made, setMade] = useState<{ calendar: string; address: string } | null>(null);
+  const { entries } = useOutbox();
+  const waiting = entries.find(({ body }) => made && (body as { calendar?: string }).calendar === made.calendar);
+  const open = async (whose: 'mine' | 'shop') => {
     const secret = newSecret();
-    void send('open-calendar', { calendar: uuidv7(), whose, secret }, 'A calendar address');
-    setMade(`${location.origin}/calendar/${fleet.id}.${secret}.ics`);
+    const calendar = uuidv7();
+    await send('open-calendar', { calendar, whose, secret }, 'A calendar address');
+    setMade({ calendar, address: `${location.origin}/calendar/${fleet.id}.${secret}.ics` });
   };
   return (
     <Drawer title="In your calendar" onClose={onClose}>
       <Text>
         A calendar program that is given such an address reads the plan by itself, and follows what changes in it.
       </Text>
-      {made ? (
+      {waiting ? (
+        <Notice look={waiting.refused ? 'stop' : 'ask'}>
+          {waiting.refused ? 'It was not opened.' : 'Being opened: it is shown once the server has it.'}
+        </Notice>
+      ) : null}
+      {made && !waiting ? (
         <View className="gap-2">
           <Notice look="ask">Whoever has this address can read the plan. It is shown this once.</Notice>
           <Text reading selectable>
-            {made}
+            {made.address}
           </Text>
-          <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(made)} />
+          <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(made.address)} />
         </View>
       ) : null}
-      <Button tall label="An address for my jobs" onPress={() => open('mine')} />
-      <Button tall label="An address for the whole plan" onPress={() => open('shop')} />
+      <Button tall label="An address for my jobs" onPress={() => void open('mine')} />
+      <Button tall label="An address for the whole plan" onPress={() => void open('shop')} />
       {data?.calendars.map(({ id, whose, by, at }) => (
         <View key={id} className="gap-2 border-t border-line pt-2">
           <Text>{`${whose === 'mine' ? `Jobs of ${by}` : `The whole plan, asked for by ${by}`}, since ${clock(at, fleet.zone)}`}</Text>

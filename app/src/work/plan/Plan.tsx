@@ -12,6 +12,7 @@ import { useMaySend } from '../../session/may';
 import { Calendars } from './Calendars';
 import { DayList } from './DayList';
 import { OnPhone } from './OnPhone';
+import { Weights } from './Weights';
 
 /** Only a wide screen draws it: a phone does not fetch it. */
 const Board = lazy(() => import('./Board').then((file) => ({ default: file.Board })));
@@ -25,6 +26,8 @@ export function Plan() {
   const wide = useWide();
   const mayChange = useMaySend('publish-plan');
   const [calendars, setCalendars] = useState(false);
+  const [weights, setWeights] = useState(false);
+  const mayWeigh = useMaySend('set-plan-weights');
   return (
     <Screen
       title="Plan"
@@ -35,11 +38,13 @@ export function Plan() {
         <>
           <Button look="bare" label="Paper" hint="day and week sheet" onPress={() => router.navigate('/plan-paper')} />
           <Button look="bare" label="Calendar" onPress={() => setCalendars(true)} />
+          {wide && mayWeigh ? <Button look="bare" label="Weights" onPress={() => setWeights(true)} /> : null}
           {wide ? <Button look="bare" label="Bays and days" onPress={() => router.navigate('/bays')} /> : null}
         </>
       }
     >
       {calendars ? <Calendars onClose={() => setCalendars(false)} /> : null}
+      {weights && query.data ? <Weights board={query.data} onClose={() => setWeights(false)} /> : null}
       <Loaded query={query}>
         {(board) =>
           wide ? (
@@ -51,6 +56,7 @@ export function Plan() {
               {mayChange ? <OnPhone board={board} /> : null}
               <DayList board={board} />
               <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
+              {mayWeigh ? <Button label="What weighs in the plan" onPress={() => setWeights(true)} /> : null}
             </>
           )
         }

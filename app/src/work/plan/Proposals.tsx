@@ -1,4 +1,4 @@
-import { type Board, type PlanRun, planDifference } from '@zealous-axle/core';
+import { type Board, type PlanRun, planDifference, weightsOf } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
@@ -34,6 +34,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
         const asked = run.by ? `${run.by} asked` : (run.because ?? 'The clock asked');
         const running = run.state === 'waiting' || run.state === 'searching';
         const before = draft.publishedTerms;
+        const proven = provenWords(run, weightsOf(board.request));
         const difference = answer && before && planDifference({ slots: draft.published, objective: before }, answer);
         return (
           <View key={run.id} className="gap-2 border-t border-line pt-2">
@@ -43,9 +44,9 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
             {stateWords(run) ? <Text tone="soft">{stateWords(run)}</Text> : null}
             {run.problem ? <Notice look="stop">{named(run.problem, board)}</Notice> : null}
             {difference ? <Text>{differenceWords(difference)}</Text> : null}
-            {answer && provenWords(run) ? (
+            {answer && proven ? (
               <Text size="small" tone="soft">
-                {provenWords(run) ?? ''}
+                {proven}
               </Text>
             ) : null}
             {answer?.unplaced.map(({ job, reason }) => (

@@ -1,4 +1,4 @@
-import type { Board, BoardJob } from '@zealous-axle/core';
+import { type Board, type BoardJob, PLAN_WEIGHTS } from '@zealous-axle/core';
 import { loadOf } from './load';
 import { differenceWords, named, namesOf, provenWords, slotWords, waitsWords } from './words';
 
@@ -44,6 +44,7 @@ const BOARD = {
     jobs: [],
     setups: {},
   },
+  settings: 1,
   notes: [],
   runs: [],
 } as Board;
@@ -54,15 +55,15 @@ test('what a plan changes is said in its terms and in jobs', () => {
   const terms = { ...NONE, heldMinutes: -120, setupMinutes: 15 };
   const move = { job: 'a', how: 'later' as const, from: null, to: null, by: 60 };
   const moves = [move, { ...move, job: 'b', how: 'new' as const }];
-  expect(differenceWords({ moves, terms, sum: 0 })).toBe('−2 h held, +15 min set-up, 1 job gets a place, 1 job moves');
-  expect(differenceWords({ moves: [], terms: NONE, sum: 0 })).toBe('Nothing changes');
+  expect(differenceWords({ moves, terms })).toBe('−2 h held, +15 min set-up, 1 job gets a place, 1 job moves');
+  expect(differenceWords({ moves: [], terms: NONE })).toBe('Nothing changes');
 });
 
 test('a plan is called proven only where a bound was proven', () => {
   const answer = { slots: [], unplaced: [], objective: { ...NONE, heldMinutes: 10 }, elapsedMs: 1, decodes: 1 };
-  expect(provenWords({ answer: { ...answer, boundSum: 0 } })).toBeNull();
-  expect(provenWords({ answer: { ...answer, boundSum: 10_000 } })).toBe('Proven: no plan is better.');
-  expect(provenWords({ answer: { ...answer, boundSum: 9_000 } })).toBe('Proven within 10 % of the best.');
+  expect(provenWords({ answer: { ...answer, boundSum: 0 } }, PLAN_WEIGHTS)).toBeNull();
+  expect(provenWords({ answer: { ...answer, boundSum: 10_000 } }, PLAN_WEIGHTS)).toBe('Proven: no plan is better.');
+  expect(provenWords({ answer: { ...answer, boundSum: 9_000 } }, PLAN_WEIGHTS)).toBe('Proven within 10 % of the best.');
 });
 
 test('sentences of the planner speak of units, bays and people by their names', () => {

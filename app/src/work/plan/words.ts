@@ -1,5 +1,5 @@
 import type { Board, BoardJob, Difference, Objective, PlanRun } from '@zealous-axle/core';
-import { SUM_WEIGHTS, sumOf } from '@zealous-axle/core';
+import { type PlanWeights, sumOf } from '@zealous-axle/core';
 import type { Binding } from '@zealous-axle/core/plan';
 import { clock, dayName } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
@@ -61,10 +61,10 @@ export function differenceWords({ moves, terms }: Difference): string {
 }
 
 /** How near a plan is proven to be to the best there is; null where nothing was proven. */
-export function provenWords({ answer }: Pick<PlanRun, 'answer'>): string | null {
+export function provenWords({ answer }: Pick<PlanRun, 'answer'>, weights: PlanWeights): string | null {
   if (!answer || answer.boundSum <= 0) return null;
-  const sum = sumOf(answer.objective);
-  const apart = ((sum - answer.boundSum) / Math.max(sum, SUM_WEIGHTS.makespanMinutes)) * 100;
+  const sum = sumOf(answer.objective, weights);
+  const apart = ((sum - answer.boundSum) / Math.max(sum, weights.sum.makespanMinutes)) * 100;
   return apart < 0.05
     ? 'Proven: no plan is better.'
     : `Proven within ${apart < 1 ? apart.toFixed(1) : Math.ceil(apart)} % of the best.`;

@@ -1,4 +1,4 @@
-import { SUM_WEIGHTS, sumOf } from '../weights';
+import { sumOf } from '../weights';
 import type { Objective } from '../wire';
 import { leastMinutes } from './fit';
 import type { Model, ModelJob, Span } from './model';
@@ -170,7 +170,7 @@ function gridOf(model: Model, free: readonly number[]): Grid {
     return {
       length,
       due: job.due,
-      lateWeight: job.weight * SUM_WEIGHTS.weightedLateness,
+      lateWeight: job.weight * model.weights.sum.weightedLateness,
       trailer: job.trailer,
       holds: job.outOfService,
       people: job.people,
@@ -441,7 +441,7 @@ export function boundOf(model: Model, target: Objective, rounds: number, stop: (
     )
     .reduce((sum, [, end]) => sum + Math.max(0, end), 0);
   const relaxation = new Relaxation(grid, fixed.held);
-  const { heldMinutes: heldWeight, weightedLateness: lateWeight } = SUM_WEIGHTS;
+  const { heldMinutes: heldWeight, weightedLateness: lateWeight } = model.weights.sum;
   const share = Math.max(1, Math.floor(rounds / 4));
   const held =
     relaxation.climb({ held: heldWeight, late: 0 }, heldWeight * target.heldMinutes, share, stop) / heldWeight +
@@ -461,7 +461,8 @@ export function boundOf(model: Model, target: Objective, rounds: number, stop: (
     setupMinutes: leastSetup(model, free),
     makespanMinutes: leastMakespan(model, free, grid),
   };
-  const rest = SUM_WEIGHTS.setupMinutes * terms.setupMinutes + SUM_WEIGHTS.makespanMinutes * terms.makespanMinutes;
+  const rest =
+    model.weights.sum.setupMinutes * terms.setupMinutes + model.weights.sum.makespanMinutes * terms.makespanMinutes;
   const together = joint + heldWeight * heldOnly + lateWeight * fixed.late + rest;
-  return { terms, sum: Math.max(sumOf(terms), whole(together)) };
+  return { terms, sum: Math.max(sumOf(terms, model.weights), whole(together)) };
 }

@@ -230,7 +230,10 @@ class Check {
       heldMinutes: [...held.values()].reduce((sum, each) => sum + Math.max(0, each), 0),
       weightedLateness: this.placed.reduce(
         (sum, { job, to }) =>
-          sum + (job.due ? weights.priority[job.priority] * Math.max(0, (to - ms(job.due)) / MINUTE) : 0),
+          sum +
+          (job.due
+            ? (this.request.weights ?? weights).priority[job.priority] * Math.max(0, (to - ms(job.due)) / MINUTE)
+            : 0),
         0,
       ),
       setupMinutes: this.placed.reduce((sum, { slot }) => sum + slot.setupMinutes, 0),

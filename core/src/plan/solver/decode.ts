@@ -1,4 +1,4 @@
-import { MOVED_WEIGHT, SUM_WEIGHTS } from '../weights';
+import type { PlanWeights } from '../weights';
 import { type Model, type ModelJob, NEVER, type Span } from './model';
 import { freeTime, pinnedStays, type Room, roomsOf, type Stay } from './shop';
 import { common } from './spans';
@@ -165,6 +165,8 @@ export class Decoder {
   /** What the rest costs more than as it is kept, where the state came out again; null where all was decoded. */
   private rest: number | null = null;
 
+  private readonly sumWeights: PlanWeights['sum'];
+  private readonly movedWeight: number;
   private readonly team1: Int32Array;
   private readonly found: Int32Array;
   private readonly reach: Int32Array;
@@ -175,6 +177,8 @@ export class Decoder {
     /** Whether a visit may be part of the pinned stay that follows it in its room. */
     private readonly joining = true,
   ) {
+    this.sumWeights = model.weights.sum;
+    this.movedWeight = model.weights.movedSlot;
     this.free = model.jobs.flatMap((job, index) => (job.pinned || model.unfit.has(index) ? [] : [index]));
     const n = this.free.length;
     this.count = n;
@@ -190,7 +194,7 @@ export class Decoder {
     this.minutes = Int32Array.from(jobs, ({ minutes }) => minutes);
     this.people = Int32Array.from(jobs, ({ people }) => people);
     this.due = Float64Array.from(jobs, ({ due }) => due);
-    this.lateWeight = Float64Array.from(jobs, ({ weight }) => weight * SUM_WEIGHTS.weightedLateness);
+    this.lateWeight = Float64Array.from(jobs, ({ weight }) => weight * this.sumWeights.weightedLateness);
     this.splits = Uint8Array.from(jobs, ({ splits }) => (splits ? 1 : 0));
     this.crew = jobs.map(({ crew }) => crew);
     this.before = jobs.map(({ after }) => after.flatMap((each) => own.get(each) ?? []));
@@ -365,15 +369,15 @@ export class Decoder {
     for (let at = 0; at < this.count; at++) S[this.atVisitRoom + at] = -1;
     const pinned = this.model.jobs.filter((job) => job.pinned);
     for (const job of pinned) if (job.pinned!.end > S[0]!) S[0] = job.pinned!.end;
-    let cost = S[0]! * SUM_WEIGHTS.makespanMinutes;
+    let cost = S[0]! * this.sumWeights.makespanMinutes;
     for (const job of pinned) {
-      cost += job.weight * SUM_WEIGHTS.weightedLateness * Math.max(0, job.pinned!.end - job.due);
-      cost += SUM_WEIGHTS.setupMinutes * job.pinned!.setup;
+      cost += job.weight * this.sumWeights.weightedLateness * Math.max(0, job.pinned!.end - job.due);
+      cost += this.sumWeights.setupMinutes * job.pinned!.setup;
     }
     const heldAlready = new Map<number, number>();
     for (const job of pinned)
       if (job.outOfService) heldAlready.set(job.trailer, Math.max(heldAlready.get(job.trailer) ?? 0, job.pinned!.end));
-    for (const end of heldAlready.values()) cost += SUM_WEIGHTS.heldMinutes * Math.max(0, end);
+    for (const end of heldAlready.values()) cost += this.sumWeights.heldMinutes * Math.max(0, end);
     for (const [at, job] of jobs.entries()) {
       const trailer = this.trailer[at]!;
       this.leastLate[at] = this.lateWeight[at]! * Math.max(0, this.release[at]! + job.minutes - job.due);
@@ -382,7 +386,7 @@ export class Decoder {
       S[this.atHoldingLeft + trailer] = S[this.atHoldingLeft + trailer]! + 1;
       const known = S[this.atHeldEnd + trailer] || (heldAlready.get(job.trailer) ?? 0);
       const least = Math.max(known, this.release[at]! + job.minutes);
-      cost += SUM_WEIGHTS.heldMinutes * (least - known);
+      cost += this.sumWeights.heldMinutes * (least - known);
       S[this.atHeldEnd + trailer] = least;
     }
     for (const [stay, { trailer, slots, groups }] of this.stays.entries()) {
@@ -490,7 +494,7 @@ export class Decoder {
           return this.keptCost + this.rest;
         }
         // How late the last job is so far says nothing yet of how late the last of all will be.
-        const later = SUM_WEIGHTS.makespanMinutes * (S[0]! - this.keptStates[here]![0]!);
+        const later = this.sumWeights.makespanMinutes * (S[0]! - this.keptStates[here]![0]!);
         const added = this.cost - this.keptCosts[here]! - later;
         if (index >= to + PAST && added > (limit - this.keptCost) * HOPELESS) return Number.POSITIVE_INFINITY;
       }
@@ -962,23 +966,23 @@ export class Decoder {
       S[this.atPairDone + pair]!++;
     }
     this.countVisit(visit, trailer, room, end);
-    let cost = this.cost + SUM_WEIGHTS.setupMinutes * setup - this.leastLate[at]!;
+    let cost = this.cost + this.sumWeights.setupMinutes * setup - this.leastLate[at]!;
     if (end > this.due[at]!) cost += this.lateWeight[at]! * (end - this.due[at]!);
     if (this.outOfService[at] !== 0) {
       S[this.atHoldingLeft + trailer]!--;
       const held = S[this.atHeldEnd + trailer]!;
       if (end > held) {
-        cost += SUM_WEIGHTS.heldMinutes * (end - held);
+        cost += this.sumWeights.heldMinutes * (end - held);
         S[this.atHeldEnd + trailer] = end;
       }
     }
     if (end > S[0]!) {
-      cost += SUM_WEIGHTS.makespanMinutes * (end - S[0]!);
+      cost += this.sumWeights.makespanMinutes * (end - S[0]!);
       S[0] = end;
     }
     const promised = this.promisedStart[at]!;
     if (promised !== NEVER && (promised !== start || this.promisedBay[at] !== this.rooms[room]!.bay))
-      cost += MOVED_WEIGHT;
+      cost += this.movedWeight;
     this.cost = cost;
     if (cost > this.limit) {
       this.broken = true;

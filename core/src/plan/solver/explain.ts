@@ -1,4 +1,4 @@
-import { sumOf } from '../weights';
+import { sumOf, weightsOf } from '../weights';
 import type { Objective, PlanJob, PlanRequest, Slot } from '../wire';
 import { type PlanOptions, plan } from './plan';
 
@@ -110,7 +110,8 @@ export function gains(
   const tried = (of: Gain['of'], changed: PlanRequest) => {
     if (options.stop?.()) return;
     const again = plan(changed, { ...options, from: slots, proof: false });
-    const sum = sumOf(objective) - sumOf(again.objective);
+    const weights = weightsOf(request);
+    const sum = sumOf(objective, weights) - sumOf(again.objective, weights);
     if (again.unplaced.length || sum <= 0) return;
     const less = (key: keyof Objective) => objective[key] - again.objective[key];
     out.push({

@@ -1,6 +1,6 @@
 /** The shop plan: its wire form, the solver, proven bounds, and the checker that every plan passes. */
 
-export { sumOf } from '../weights';
+export { sumOf, weightsOf } from '../weights';
 export {
   type Objective,
   type PlanAnswer,

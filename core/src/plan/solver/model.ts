@@ -1,4 +1,4 @@
-import { PRIORITY_WEIGHTS } from '../weights';
+import { type PlanWeights, weightsOf } from '../weights';
 import type { PlanJob, PlanRequest } from '../wire';
 import { findUnfit } from './fit';
 import { PlanRefused } from './refused';
@@ -57,6 +57,7 @@ export interface Group {
 /** A shop and its jobs, checked and in plain figures. */
 export interface Model {
   request: PlanRequest;
+  weights: PlanWeights;
   /** The instant that minute 0 stands for, in milliseconds. */
   zero: number;
   horizon: number;
@@ -229,6 +230,7 @@ function pin(model: Model, request: PlanRequest, names: Names, held: HeldSetups)
  */
 export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Model {
   const zero = Date.parse(request.now);
+  const weights = weightsOf(request);
   const names: Names = {
     jobs: indexOf(request.jobs.map(({ id }) => id)),
     bays: indexOf(request.bays.map(({ id }) => id)),
@@ -284,6 +286,7 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
     instant ? (Date.parse(instant) - zero) / MINUTE_MS : otherwise;
   const model: Model = {
     request,
+    weights,
     zero,
     horizon: Math.floor(request.horizonDays * MINUTES_A_DAY),
     exactHorizon: request.horizonDays * MINUTES_A_DAY,
@@ -305,7 +308,7 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
       kind: 1 << (kinds.get(job.bayKind) ?? 0),
       group: ofJob[index] ?? -1,
       outOfService: job.priority === 'out-of-service',
-      weight: PRIORITY_WEIGHTS[job.priority],
+      weight: weights.priority[job.priority],
       release: Math.max(0, Math.ceil(minute(job.release, 0))),
       due: minute(job.due, NEVER),
       after: after[index] ?? [],

@@ -1,4 +1,4 @@
-import { sumOf } from '../weights';
+import { type PlanWeights, sumOf } from '../weights';
 import type { Objective, PlanAnswer, PlanRequest, Slot } from '../wire';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
@@ -202,7 +202,11 @@ function planned(request: PlanRequest, options: PlanOptions, joining: boolean): 
     unpinWaiting(model, late);
     decoder = run(share).decoder;
   }
-  const answer = betterOf(finished(decoder), options.from ? asGiven(request, model, options.from) : null);
+  const answer = betterOf(
+    finished(decoder),
+    options.from ? asGiven(request, model, options.from) : null,
+    model.weights,
+  );
   const bound =
     proof && late.size === 0
       ? boundOf(
@@ -216,7 +220,7 @@ function planned(request: PlanRequest, options: PlanOptions, joining: boolean): 
   return {
     ...answer,
     bound: held,
-    boundSum: Math.max(bound.sum, sumOf(held)),
+    boundSum: Math.max(bound.sum, sumOf(held, model.weights)),
     elapsedMs: now(),
     steps: taken,
     decodes,
@@ -247,8 +251,9 @@ function asGiven(request: PlanRequest, model: Model, slots: readonly Slot[]): Fo
   return checkPlan(request, answer).length ? null : answer;
 }
 
-const betterOf = (found: Found, given: Found | null): Found =>
-  given && (found.unplaced.length > given.unplaced.length || sumOf(given.objective) < sumOf(found.objective))
+const betterOf = (found: Found, given: Found | null, weights: PlanWeights): Found =>
+  given &&
+  (found.unplaced.length > given.unplaced.length || sumOf(given.objective, weights) < sumOf(found.objective, weights))
     ? given
     : found;
 

@@ -1,4 +1,4 @@
-import { MOVED_WEIGHT, sumOf } from '../weights';
+import { sumOf, weightsOf } from '../weights';
 import type { PlanJob, PlanRequest, Slot } from '../wire';
 import { checkPlan } from './check';
 import { type Planned, type PlanOptions, plan } from './plan';
@@ -120,8 +120,9 @@ export function replan(request: PlanRequest, before: readonly Slot[], options: P
     const now = new Map(slots.map((slot) => [slot.job, slot]));
     return promised.filter((slot) => isMoved(slot, now.get(slot.job))).map(({ job }) => job);
   };
+  const weights = weightsOf(request);
   const worth = (answer: Planned) =>
-    sumOf(answer.objective) + MOVED_WEIGHT * movedIn(answer.slots).length + 1e12 * answer.unplaced.length;
+    sumOf(answer.objective, weights) + weights.movedSlot * movedIn(answer.slots).length + 1e12 * answer.unplaced.length;
   let best: Planned | null = null;
   for (const [round, more] of WIDER.entries()) {
     if (round > 0 && (stop() || more > order.length * 2)) break;
