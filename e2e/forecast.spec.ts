@@ -89,7 +89,7 @@ test('departures come from dispatch when a foreman takes them; a calendar addres
   await page.goto(`${program.url}/bays`);
   await press(page, 'Ask dispatch');
   await page.getByRole('button', { name: /^Take these \d+$/ }).click();
-  await expect(page.getByText(/^\d+ departures taken: /)).toBeVisible();
+  await expect(page.getByText(/^\d+ taken: /)).toBeVisible();
   await page.goto(`${program.url}/plan`);
   await press(page, 'Calendar');
   await press(page, 'An address for the whole plan');

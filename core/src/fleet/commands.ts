@@ -26,7 +26,17 @@ export const FLEET_COMMANDS = {
     z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
   ),
   /** An odometer or hub meter, as it was read. */
-  'record-meter': command('unit', EVERYBODY, z.strictObject({ meter: id, unit: id, value: distanceText })),
+  'record-meter': command(
+    'unit',
+    EVERYBODY,
+    z.strictObject({
+      meter: id,
+      unit: id,
+      value: distanceText,
+      /** When it was read, where somebody else told it. */
+      readAt: z.iso.datetime().optional(),
+    }),
+  ),
   'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
   /** Corrects what a unit is. What was judged stays as it was; what stands is judged again. */
   'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form: unitFormSchema })),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { departureLine, parseDeparture } from './dispatch';
+import { departureLine, odometerLine, parseDispatch } from './dispatch';
 
 test('a departure is read as it was told', () => {
   const instant = fc
@@ -13,17 +13,26 @@ test('a departure is read as it was told', () => {
         to: fc.constantFrom('', 'Mill', 'Cold store'),
       }),
       (departure) => {
-        const told = departure.at === null ? { ...departure, to: '' } : departure;
-        expect(parseDeparture(departureLine(told))).toEqual(told);
+        const told = { tells: 'departure', ...departure, to: departure.at === null ? '' : departure.to };
+        expect(parseDispatch(departureLine(told))).toEqual(told);
       },
     ),
   );
 });
 
+test('a meter is read with its unit and instant, and what is no distance is refused', () => {
+  const told = { unit: 'H-15', at: '2026-03-04T13:30:00.000Z', value: '48 210 km' };
+  expect(parseDispatch(odometerLine(told))).toEqual({ tells: 'meter', ...told });
+  expect(parseDispatch('ZD1 reads H-15 2026-03-04T13:30:00Z 48210')).toMatchObject({
+    wrong: expect.stringContaining('write a distance like'),
+  });
+  expect(parseDispatch('ZD1 reads H-15 never')).toHaveProperty('wrong');
+});
+
 test('what is no line is refused with what was expected', () => {
-  expect(parseDeparture('H-15 leaves at seven')).toMatchObject({ wrong: expect.stringContaining('ZD1 leaves') });
-  expect(parseDeparture('ZD1 leaves H-15 2026-03-04T07:30:00 Mill')).toMatchObject({
+  expect(parseDispatch('H-15 leaves at seven')).toMatchObject({ wrong: expect.stringContaining('ZD1 leaves') });
+  expect(parseDispatch('ZD1 leaves H-15 2026-03-04T07:30:00 Mill')).toMatchObject({
     wrong: '“2026-03-04T07:30:00” is no instant with its offset.',
   });
-  expect(parseDeparture('ZD1 leaves H-15 2026-13-99T07:30:00Z')).toHaveProperty('wrong');
+  expect(parseDispatch('ZD1 leaves H-15 2026-13-99T07:30:00Z')).toHaveProperty('wrong');
 });

@@ -2,7 +2,7 @@ import { type CoupledUnit, type Meter, PROPOSE_DAYS, whyNotBehind } from '@zealo
 import { and, desc, eq, gte, isNull, or, sql } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import { person } from '../access';
-import { invalidWith, notNow } from '../problem';
+import { invalid, invalidWith, notNow } from '../problem';
 import { changed, type Doing, found, type Handler } from '../run';
 import { type FleetStore, prepared } from '../store';
 import { coupling, meter, unit } from './schema';
@@ -153,15 +153,16 @@ export const drop: Handler<'drop'> = async ({ store, session, at, body }) => {
 };
 
 /** Keeps a meter as it was read. */
-export async function keepMeter({ store, session, at, body }: Doing<'record-meter'>): Promise<void> {
+export async function keepMeter({ store, session, at, now, body }: Doing<'record-meter'>): Promise<void> {
   found(await findUnit(store, body.unit));
+  if (body.readAt && new Date(body.readAt) > now) throw invalid('body.readAt', 'meter-ahead');
   await store.insert(meter).values({
     fleetId: session.fleet.id,
     id: body.meter,
     unitId: body.unit,
     value: body.value,
     readBy: session.person.id,
-    readAt: at,
+    readAt: body.readAt ? new Date(body.readAt) : at,
   });
 }
 

@@ -1,11 +1,4 @@
-import {
-  type Board,
-  type KeptSlot,
-  type PersonWork,
-  PLAN_WEIGHTS,
-  parseDeparture,
-  type Slot,
-} from '@zealous-axle/core';
+import { type Board, type KeptSlot, type PersonWork, PLAN_WEIGHTS, parseDispatch, type Slot } from '@zealous-axle/core';
 import { parseICS, type VEvent } from 'node-ical';
 import { v7 as uuidv7 } from 'uuid';
 import { openQueue, type Queue } from '../background';
@@ -271,6 +264,31 @@ test('drivers neither see nor make the plan', async () => {
   expect((await world.send(here.who('technician'), 'publish-plan', { version: 0, slots: [] })).status).toBe(403);
 });
 
+test('a newer proposal takes the place of an older one, and what was put aside is thrown away after a season', async () => {
+  const here = await shop(2);
+  await withQueue(async () => {
+    const { run, answer } = await found(here);
+    await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots), run });
+    const proposed = async () => {
+      await makeJob(here.fleet);
+      const then = await boardWhen(here, ({ runs, jobs }) =>
+        runs.some(({ state, answer: one }) => state === 'found' && one?.slots.length === jobs.length),
+      );
+      return then.runs;
+    };
+    expect(await proposed()).toHaveLength(1);
+    expect(await proposed()).toHaveLength(1);
+    const rows = () => world.owner.pool.query('select state from plan_run where fleet_id = $1', [here.fleet.id]);
+    expect((await rows()).rowCount).toBe(3);
+    await world.owner.pool.query(
+      "update plan_run set asked_at = asked_at - interval '100 days' where fleet_id = $1 and state in ('taken', 'put aside')",
+      [here.fleet.id],
+    );
+    await proposed();
+    expect((await rows()).rowCount).toBe(2);
+  });
+});
+
 test('a job that runs over is seen by the clock: what it delays is proposed anew, and it stays where it is', async () => {
   const here = await shop(3);
   await withQueue(async () => {
@@ -357,8 +375,24 @@ test('a unit says when it is expected back, to drivers too; with a job that has 
 test('the simulated dispatch speaks the protocol, and only of the fleet’s own units', async () => {
   const here = await shop(0);
   const { body } = await world.get(here.who('foreman'), '/dispatch');
-  for (const line of body.lines) expect(parseDeparture(line)).toMatchObject({ unit: 'T-1' });
+  for (const line of body.lines) expect(parseDispatch(line)).toMatchObject({ unit: 'T-1' });
   expect((await world.get(here.who('driver'), '/dispatch')).status).toBe(403);
+});
+
+test('a meter the dispatch tells stands with the time it was read at, and never ahead of now', async () => {
+  const here = await shop(0);
+  const meter = (value: string, readAt: string) =>
+    world.send(here.who('foreman'), 'record-meter', { meter: uuidv7(), unit: here.fleet.unit, value, readAt });
+  const day = 86_400_000;
+  const ago = (days: number) => new Date(world.now().getTime() - days * day).toISOString();
+  expect((await meter('48 210 km', ago(2))).status).toBe(200);
+  expect((await meter('47 000 km', ago(9))).status).toBe(200);
+  expect((await meter('49 000 km', ago(-1))).status).toBe(400);
+  const { body: unit } = await world.get(here.who('driver'), `/units/${here.fleet.unit}`);
+  expect(unit.meter).toMatchObject({ value: '48 210 km', at: ago(2) });
+  const { body } = await world.get(here.who('foreman'), '/dispatch');
+  const told = body.lines.map(parseDispatch).filter(({ tells }: { tells: string }) => tells === 'meter');
+  expect(told).toEqual([expect.objectContaining({ unit: 'T-1', value: expect.stringMatching(/km$/) })]);
 });
 
 test('many defects are made jobs at once: one for each trailer and kind of work; what no template names is left', async () => {

@@ -1,5 +1,5 @@
 import type { PlanRun } from '@zealous-axle/core';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { LIVE_CHANNEL } from '../run';
 import type { FleetStore } from '../store';
@@ -7,8 +7,6 @@ import { planRun, shopPlan } from './schema';
 
 /** Runs that somebody still waits for, or still has to answer. */
 const OPEN = ['waiting', 'searching', 'found', 'cancelled', 'failed'] as const;
-/** As many of them as a screen has use for: older ones are kept, and not shown. */
-const SHOWN = 6;
 
 /** Searches that are under way or wait for an answer, the newest first. */
 export async function openRuns(store: FleetStore): Promise<PlanRun[]> {
@@ -17,8 +15,7 @@ export async function openRuns(store: FleetStore): Promise<PlanRun[]> {
     .from(planRun)
     .leftJoin(person, and(eq(person.fleetId, planRun.fleetId), eq(person.id, planRun.askedBy)))
     .where(inArray(planRun.state, [...OPEN]))
-    .orderBy(desc(planRun.askedAt))
-    .limit(SHOWN);
+    .orderBy(desc(planRun.askedAt));
   return rows.map(({ run, by }) => ({
     id: run.id,
     how: run.how,
@@ -33,6 +30,21 @@ export async function openRuns(store: FleetStore): Promise<PlanRun[]> {
     problem: run.problem,
   }));
 }
+
+/** A newer look takes the place of what earlier ones proposed; what somebody asked for waits for them. */
+export const putProposalsAside = (store: FleetStore): Promise<unknown> =>
+  store
+    .update(planRun)
+    .set({ state: 'put aside' })
+    .where(and(inArray(planRun.state, ['found', 'cancelled', 'failed']), isNull(planRun.askedBy)))
+    .execute();
+
+/** Throws away searches that nobody waits for any more and that are older than `before`. */
+export const forgetRuns = (store: FleetStore, before: Date): Promise<unknown> =>
+  store
+    .delete(planRun)
+    .where(and(inArray(planRun.state, ['put aside', 'taken']), lt(planRun.askedAt, before)))
+    .execute();
 
 export const planVersion = async (store: FleetStore): Promise<number> =>
   (await store.select({ version: shopPlan.version }).from(shopPlan))[0]?.version ?? 0;

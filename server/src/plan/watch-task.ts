@@ -2,11 +2,13 @@ import { desc } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { addTask, inFleet, type Tasks } from '../store';
 import { shopFacts } from './facts';
-import { planVersion, tellPlan } from './runs';
+import { forgetRuns, planVersion, putProposalsAside, tellPlan } from './runs';
 import { planRun, planSlot } from './schema';
 import type { Searching } from './search-task';
 import settings from './settings.json';
 import { standingOf } from './standing';
+
+const DAY_MS = 86_400_000;
 
 /** What asks for another plan: said once, however often it is looked at. */
 const signatureOf = (standing: ReturnType<typeof standingOf>): string =>
@@ -34,6 +36,8 @@ export async function watchPlan(
     const underWay = last?.state === 'waiting' || last?.state === 'searching';
     if ((standing.notes.length > 0 || unplaced.length > 0) && !asked && !underWay) {
       const run = uuidv7();
+      await putProposalsAside(store);
+      await forgetRuns(store, new Date(now().getTime() - settings.keepRunsDays * DAY_MS));
       await store.insert(planRun).values({
         fleetId: fleet,
         id: run,

@@ -35,6 +35,7 @@ const SENTENCES = {
   'not-your-clock': 'Everybody stops their own clock.',
   'no-stock': (name: string, stock: number, days: number) =>
     `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
+  'meter-ahead': 'A meter cannot have been read at a time that has not come.',
   'not-lapsed': (day: string) => `It is due on ${day}: there is time.`,
   retorqued: 'These wheels were torqued again already.',
   'no-template-for-any': 'No template names any of these: make each job by hand.',

@@ -1,6 +1,7 @@
-import { parseDeparture } from '@zealous-axle/core';
+import { type Departure, meterDoubt, type Odometer, parseDispatch, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
@@ -9,60 +10,84 @@ import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
 import { useSession } from '../../session/session';
 
+/** A line of dispatch and the unit it is about; `wrong` keeps it from being taken, `doubt` is asked about. */
 interface Told {
   line: string;
-  number: string;
   unit: string | null;
-  at: string | null;
-  to: string;
+  said: Departure | Odometer | null;
   wrong: string | null;
+  doubt: string | null;
 }
 
-/** One line of dispatch, with the unit it is about; what is wrong with it is said. */
 async function read(line: string): Promise<Told> {
-  const departure = parseDeparture(line);
-  if ('wrong' in departure) return { line, number: '', unit: null, at: null, to: '', wrong: departure.wrong };
-  const { unit: number, at, to } = departure;
-  const { unit } = await call<{ unit: string | null }>('GET', `/units/number?number=${encodeURIComponent(number)}`);
-  return { line, number, unit, at, to, wrong: unit ? null : `There is no unit ${number}.` };
+  const said = parseDispatch(line);
+  if ('wrong' in said) return { line, unit: null, said: null, wrong: said.wrong, doubt: null };
+  const number = encodeURIComponent(said.unit);
+  const { unit } = await call<{ unit: string | null }>('GET', `/units/number?number=${number}`);
+  if (!unit) return { line, unit, said, wrong: `There is no unit ${said.unit}.`, doubt: null };
+  if (said.tells === 'departure') return { line, unit, said, wrong: null, doubt: null };
+  const { meter } = await call<UnitPage>('GET', `/units/${unit}`);
+  return { line, unit, said, wrong: null, doubt: meterDoubt(meter, said.value, said.at) };
 }
 
-/** Departures as the dispatch system tells them: looked at first, then taken, one by one or all. */
+function take({ unit, said }: Told): void {
+  if (!unit || !said) return;
+  if (said.tells === 'meter') {
+    const { at, value } = said;
+    void send('record-meter', { meter: uuidv7(), unit, value, readAt: at }, `${said.unit}: its meter`);
+    return;
+  }
+  const departure = said.at ? { at: said.at, to: said.to } : null;
+  void send('set-departure', { unit, departure }, `${said.unit}: its departure`);
+}
+
+function words(said: Departure | Odometer, zone: string): string {
+  if (said.tells === 'meter') return `its meter read ${said.value}, ${clock(said.at, zone)}`;
+  return said.at ? `leaves ${clock(said.at, zone)}${said.to ? ` for ${said.to}` : ''}` : 'does not leave';
+}
+
+/** Departures and meters as the dispatch system tells them: looked at first, then taken. What is doubtful is taken by itself. */
 export function Departures() {
   const { fleet } = useSession();
   const [told, setTold] = useState<readonly Told[] | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [note, setNote] = useState<string | null>(null);
   const ask = async () => {
-    setSaid('Asking dispatch…');
+    setNote('Asking dispatch…');
     try {
       const { lines } = await call<{ lines: string[] }>('GET', '/dispatch');
       setTold(await Promise.all(lines.map(read)));
-      setSaid(null);
+      setNote(null);
     } catch {
-      setSaid('Dispatch cannot be reached: nothing changed. Try again, or say on a unit’s page when it leaves.');
+      setNote('Dispatch cannot be reached: nothing changed. Try again, or say on a unit’s page when it leaves.');
     }
   };
-  const take = ({ unit, number, at, to }: Told) => {
-    if (!unit) return;
-    void send('set-departure', { unit, departure: at ? { at, to } : null }, `${number}: its departure`);
+  const good = told?.filter(({ wrong, doubt }) => wrong === null && doubt === null) ?? [];
+  const takeOne = (each: Told) => {
+    take(each);
+    setTold((all) => all?.filter((other) => other !== each) ?? null);
   };
-  const good = told?.filter(({ wrong }) => wrong === null) ?? [];
   return (
-    <Card title="Departures" note="From the dispatch system; the plan is looked at again with what is taken.">
-      {said ? <Text>{said}</Text> : null}
-      {told?.length === 0 ? <Text tone="soft">Dispatch has no departure now.</Text> : null}
+    <Card
+      title="Departures and meters"
+      note="From the dispatch system; the plan is looked at again with what is taken."
+    >
+      {note ? <Text>{note}</Text> : null}
+      {told?.length === 0 ? <Text tone="soft">Dispatch has nothing to tell now.</Text> : null}
       {told?.map((each) => (
-        <View key={each.line} className="min-h-11 justify-center border-t border-line py-1">
-          {each.wrong ? (
-            <Text tone="violation">{each.wrong}</Text>
-          ) : (
+        <View key={each.line} className="min-h-11 justify-center gap-1 border-t border-line py-1">
+          {each.said ? (
             <Text>
-              <Text bold>{each.number}</Text>
-              {each.at
-                ? `  leaves ${clock(each.at, fleet.zone)}${each.to ? ` for ${each.to}` : ''}`
-                : '  does not leave'}
+              <Text bold>{each.said.unit}</Text>
+              {`  ${words(each.said, fleet.zone)}`}
             </Text>
-          )}
+          ) : null}
+          {each.wrong ? <Text tone="violation">{each.wrong}</Text> : null}
+          {each.doubt ? (
+            <>
+              <Text tone="violation">{each.doubt}</Text>
+              <Button label="It stands so" hint={`meter of ${each.said?.unit}`} onPress={() => takeOne(each)} />
+            </>
+          ) : null}
         </View>
       ))}
       {good.length ? (
@@ -72,8 +97,8 @@ export function Departures() {
           label={`Take these ${good.length}`}
           onPress={() => {
             good.forEach(take);
-            setTold(null);
-            setSaid(`${good.length} departures taken: they stand once they are sent.`);
+            setTold(told?.filter(({ doubt }) => doubt !== null) ?? null);
+            setNote(`${good.length} taken: they stand once they are sent.`);
           }}
         />
       ) : null}

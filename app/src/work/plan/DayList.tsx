@@ -37,7 +37,12 @@ function DayItem({
   const mine = job.working.includes(person.id);
   const with_ = slot.technicians.filter((id) => id !== person.id).map(names.person);
   const label = `${job.number}, ${job.title}`;
-  const begin = () => void send('clock-on', { job: job.id, time: uuidv7() }, `Work on ${label}`);
+  const [sent, setSent] = useState(false);
+  const begin = () => {
+    if (sent) return;
+    setSent(true);
+    void send('clock-on', { job: job.id, time: uuidv7() }, `Work on ${label}`);
+  };
   return (
     <View className={`gap-2 rounded-xl border bg-raised p-3 ${next ? 'border-2 border-act' : 'border-line'}`}>
       <LinkRow href={`/job/${job.id}`} className="min-h-12 gap-0.5 active:opacity-70">
@@ -65,7 +70,7 @@ function DayItem({
       {may && (next || job.begun) ? (
         <View className="flex-row gap-2">
           {job.begun && !mine ? (
-            <Button tall className="grow" look="act" label="Clock on" hint={label} onPress={begin} />
+            <Button tall className="grow" look="act" label="Clock on" hint={label} disabled={sent} onPress={begin} />
           ) : null}
           <LinkRow
             href={`/job/${job.id}`}

@@ -92,11 +92,18 @@ export function Presses({ board, draft, names, onChoose }: Props) {
           onPress={() => void helps()}
         />
       ) : null}
-      {gains?.slice(0, 4).map((gain) => (
-        <Text key={JSON.stringify(gain.of)}>
-          {`One hour more of ${'bay' in gain.of ? names.bay(gain.of.bay) : names.person(gain.of.technician)}: ${gainWords(gain)}`}
-        </Text>
-      ))}
+      <Some
+        items={gains ?? []}
+        first={SHOWN}
+        idOf={({ of: whose }) => JSON.stringify(whose)}
+        name="hours that would help"
+      >
+        {(gain) => (
+          <Text>
+            {`One hour more of ${'bay' in gain.of ? names.bay(gain.of.bay) : names.person(gain.of.technician)}: ${gainWords(gain)}`}
+          </Text>
+        )}
+      </Some>
       {gains?.length === 0 ? (
         <Text tone="soft">An hour more of anybody, or of any bay, would change nothing.</Text>
       ) : null}

@@ -1,0 +1,1 @@
+GRANT DELETE ON plan_run TO axle_server;
