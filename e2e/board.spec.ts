@@ -1,6 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import type { Board } from '@zealous-axle/core';
-import { deviceOf, expect, movableJob, press, test, type Who } from './program';
+import { sql } from './cluster';
+import { allSent, counting, deviceOf, expect, movableJob, press, taps, test, type Who } from './program';
 
 const WIDE = { width: 1280, height: 800 };
 
@@ -197,4 +198,100 @@ test('bays, their hours and the days nobody works are set in the program', async
   await page.getByLabel('What day it is').last().fill('Midsummer');
   await press(page, 'Save');
   await expect(page.getByText(/Jun 2031, Midsummer/)).toBeVisible();
+});
+
+test('a shop weighs its plan its own way, and goes back to what it was shipped with', async ({ browser, program }) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  await press(page, 'Weights');
+  const setUp = page.getByLabel('A minute of set-up');
+  const shipped = await setUp.inputValue();
+  await setUp.fill('many');
+  await expect(page.getByText('Write a whole number')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+  await setUp.fill('400');
+  await press(page, 'Save');
+  await allSent(page);
+  await expect.poll(async () => (await planOf(page)).request.weights?.sum.setupMinutes).toBe(400);
+  await press(page, 'Weights');
+  await expect(setUp).toHaveValue('400');
+  await press(page, 'As it was shipped');
+  await expect(setUp).toHaveValue(shipped);
+});
+
+test('a day is planned from twenty reports that were answered, in at most twelve taps', async ({
+  browser,
+  program,
+}) => {
+  test.slow();
+  const page = await deviceOf(browser, program.url, 'foreman', { viewport: WIDE });
+  const { units } = await page.evaluate(() => fetch('/api/v1/units').then((answer) => answer.json()));
+  const trailers = units.filter(({ kind, held }: { kind: string; held: boolean }) => kind === 'semitrailer' && !held);
+  const place = { axle: null, side: null, tyre: null };
+  for (let nth = 0; nth < 20; nth++) {
+    const [defect, unit] = [crypto.randomUUID(), trailers[nth % trailers.length].id];
+    const body = { defect, unit, code: nth % 2 ? 'lamp-out' : 'mud-flap-torn', place, words: 'made up' };
+    expect(await send(page, 'report-defect', body)).toBe(200);
+    expect(await send(page, 'triage-defect', { defect, version: 1, holds: false })).toBe(200);
+  }
+  await counting(page);
+  await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
+  await press(page, /^Make jobs of all \d+, by their templates$/);
+  await press(page, 'Make these jobs');
+  await allSent(page);
+  await press(page, 'Plan');
+  await press(page, 'Plan all anew');
+  await press(page, 'Stop. takes the best so far');
+  await press(page, 'Take it');
+  await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  const all = await taps(page);
+  console.log(`taps to plan a day: ${all}`);
+  expect(all).toBeLessThanOrEqual(12);
+  const { jobs, slots } = await planOf(page);
+  const made = jobs.filter(({ title }) => /lamp|mud flap/i.test(title));
+  expect(made.length).toBeGreaterThan(3);
+  for (const { id } of made) expect(slots.map(({ job }) => job)).toContain(id);
+});
+
+test('a part that is late makes a proposal: its job stands after the day it is expected', async ({
+  browser,
+  program,
+}) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  const board = await planOf(page);
+  const { id, part, needed } = await page.evaluate(
+    async (jobs) => {
+      for (const job of jobs) {
+        const { parts } = await fetch(`/api/v1/jobs/${job}`).then((answer) => answer.json());
+        const part = parts.find(({ needed, taken }: { needed: number; taken: number }) => needed > taken);
+        if (part) return { id: job, part: part.part as string, needed: part.needed as number };
+      }
+      throw new Error('no job of the plan needs a part');
+    },
+    board.jobs
+      .filter((job) => !job.begun && !job.waits && board.slots.some((slot) => slot.job === job.id))
+      .map((job) => job.id),
+  );
+  const before = board.slots.find(({ job }) => job === id);
+  const due = new Date(Date.parse(before?.start ?? board.now) + 4 * 86_400_000).toISOString().slice(0, 10);
+  expect(await send(page, 'order-part', { order: crypto.randomUUID(), job: id, part, count: needed, due })).toBe(200);
+  await press(page, 'Take it');
+  await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
+  const after = (await planOf(page)).slots.find(({ job }) => job === id);
+  expect(Date.parse(after?.start ?? '')).toBeGreaterThan(Date.parse(before?.start ?? ''));
+});
+
+test('work that runs over is seen by the clock, and a proposal is there', async ({ browser, program, database }) => {
+  const page = await boardOf(browser, program.url, 'foreman');
+  const begun = (await planOf(page)).jobs.find((job) => job.begun)?.id;
+  await sql(database, `update job set minutes = minutes + 600 where id = '${begun}' returning id`);
+  const [{ fleet }] = (await sql<{ fleet: string }>(
+    database,
+    `select fleet_id as fleet from job where id = '${begun}'`,
+  )) as [{ fleet: string }];
+  await sql(
+    database,
+    `select za_queue.add('watch-plan', '${JSON.stringify({ fleet, because: null })}'::json, 'watch-plan ${fleet}', 0, null) as added`,
+  );
+  await expect(page.getByText(/^What must move/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeVisible();
 });

@@ -194,3 +194,14 @@ export async function movableJob(page: Page): Promise<{ title: string; number: s
   if (!found) throw new Error('no job of the plan may stand an hour later');
   return found;
 }
+
+/** Counts what is tapped on a page, over its reloads. */
+export const counting = (page: Page) =>
+  page.evaluate(() => {
+    addEventListener(
+      'click',
+      () => sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps')) + 1)),
+      true,
+    );
+  });
+export const taps = (page: Page) => page.evaluate(() => Number(sessionStorage.getItem('taps')));

@@ -1,20 +1,9 @@
 import type { Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { allSent, asked, deviceOf, enter, expect, openTrailer, press, test } from './program';
+import { allSent, asked, counting, deviceOf, enter, expect, openTrailer, press, taps, test } from './program';
 
 const WIDE = { width: 1280, height: 800 };
 const shop = (page: Page) => page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-
-/** Counts what is tapped on a page, over its reloads. */
-const counting = (page: Page) =>
-  page.evaluate(() => {
-    addEventListener(
-      'click',
-      () => sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps')) + 1)),
-      true,
-    );
-  });
-const taps = (page: Page) => page.evaluate(() => Number(sessionStorage.getItem('taps')));
 
 async function tickAll(page: Page): Promise<void> {
   const open = page.getByRole('checkbox', { checked: false });

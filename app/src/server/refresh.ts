@@ -49,6 +49,7 @@ const CHANGES_PLAN = (type: CommandName): boolean =>
   type === 'put-plan-aside' ||
   [
     'set-holidays',
+    'set-plan-weights',
     'set-departure',
     'open-calendar',
     'close-calendar',
