@@ -1,5 +1,5 @@
+import { randomOf } from '../../chance';
 import { type PlanJob, type PlanRequest, PRIORITIES } from '../wire';
-import { randomOf } from './random';
 
 /** What a made-up shop is made of. */
 export interface MadeUp {

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
+import { randomOf } from '../../chance';
 import { sumOf } from '../weights';
 import type { PlanJob, PlanRequest } from '../wire';
 import { checkPlan } from './check';
 import { jobShop, madeUpShop } from './made-up';
 import { modelOf } from './model';
 import { plan } from './plan';
-import { randomOf } from './random';
 import { PlanRefused } from './refused';
 
 const at = (day: string, time: string) => `2026-11-${day}T${time}:00.000Z`;

@@ -1,6 +1,6 @@
+import { type Random, randomOf } from '../../chance';
 import type { Choice, Decoder } from './decode';
 import { byStart, type Costed } from './first';
-import { type Random, randomOf } from './random';
 
 /** What a search may use: so many steps, or until it is told to stop. `progress` is the share of it that is used up. */
 export interface Budget {

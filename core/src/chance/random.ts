@@ -19,3 +19,20 @@ export function randomOf(seed: number): Random {
   for (let stir = 0; stir < 8; stir++) next();
   return { next, below: (below) => Math.floor(next() * below) };
 }
+
+/** One of several, each as likely. Throws where there is none. */
+export function chosen<T>(random: Random, from: readonly T[]): T {
+  const one = from[random.below(from.length)];
+  if (one === undefined) throw new Error('nothing to choose from');
+  return one;
+}
+
+/** The same things in another order. */
+export function shuffled<T>(random: Random, all: readonly T[]): T[] {
+  const out = [...all];
+  for (let last = out.length - 1; last > 0; last--) {
+    const other = random.below(last + 1);
+    [out[last], out[other]] = [out[other] as T, out[last] as T];
+  }
+  return out;
+}

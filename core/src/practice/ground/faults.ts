@@ -1,0 +1,442 @@
+import { CATALOGUE, CHECKS } from '../../catalogue';
+import { chosen, type Random } from '../../chance';
+import type { HubNotes, Step } from '../../reading';
+import { hasPushrod, isDisc, type Tyre, type WheelEnd } from '../../trailer';
+import { isHidden, signsOf } from './signs';
+import type { EndTruth, UnitTruth } from './truth';
+
+/** A place something can be wrong at, as it is made. */
+export interface There {
+  random: Random;
+  unit: UnitTruth;
+  /** The longest stroke that is still within, in sixteenths; 0 where none is judged. */
+  limit16: number;
+}
+export interface ThereAtEnd extends There {
+  end: EndTruth;
+  fitted: WheelEnd;
+}
+
+/** Something that can be wrong at an axle end. */
+export interface EndFault {
+  id: string;
+  words: string;
+  /** Steps that find it, by kind or check: it is only hidden where the route has one. */
+  foundBy: readonly string[];
+  fits?: (there: ThereAtEnd) => boolean;
+  apply: (there: ThereAtEnd) => void;
+}
+/** Something that can be wrong with the unit as a whole. */
+export interface UnitFault {
+  id: string;
+  words: string;
+  foundBy: readonly string[];
+  apply: (there: There) => void;
+}
+
+const tyreOf = ({ random, end }: ThereAtEnd): { tyre: Tyre; truth: NonNullable<EndTruth['tyres'][Tyre]> } => {
+  const tyre = chosen(random, Object.keys(end.tyres) as Tyre[]);
+  return { tyre, truth: end.tyres[tyre] as NonNullable<EndTruth['tyres'][Tyre]> };
+};
+const withHub = (end: EndTruth, hub: Partial<HubNotes>): void => {
+  end.hub = { ...end.hub, ...hub };
+};
+const withCodes = (end: EndTruth, ...codes: string[]): void => {
+  end.codes = [...new Set([...end.codes, ...codes])];
+};
+const between = (random: Random, from: number, to: number): number => from + random.below(to - from + 1);
+const isOil = ({ fitted }: ThereAtEnd): boolean => fitted.hub === 'oil';
+const studOf = ({ random, end }: ThereAtEnd): number => 1 + random.below(end.holes);
+
+/** A hub that heats through: what is hot is hot to the hand and at the hub. */
+const hot = (end: EndTruth): void => {
+  withHub(end, { heat: 'hot' });
+  withCodes(end, 'hub-hot');
+};
+/** Oil past the inner seal: the seal is wet, the level low, the lining soaked. */
+const soaked = (there: ThereAtEnd): void => {
+  const { end } = there;
+  withHub(end, { leak: 'onto-lining', ...(isOil(there) ? { level: 'at-add' as const } : {}) });
+  withCodes(end, 'lining-oil', 'hub-seal-onto-lining', 'wheel-inside-wet');
+};
+/** A brake that does not let go: hot, short of free stroke, and worn. */
+const dragging = ({ end, random }: ThereAtEnd): void => {
+  end.free16 = between(random, 2, 4);
+  end.stroke16 = Math.min(end.stroke16, 16);
+  end.lining32 = end.lining32.map((each) => Math.max(9, each - 5));
+  withCodes(end, 'brake-dragging', 'drum-blue');
+  hot(end);
+};
+
+/** What else is so where a code of the catalogue is seen at an end. */
+const CONSEQUENCES: Readonly<Record<string, (there: ThereAtEnd) => void>> = {
+  'lining-oil': soaked,
+  'hub-seal-onto-lining': soaked,
+  'wheel-inside-wet': (there) => withHub(there.end, { leak: 'seep', ...(isOil(there) ? { level: 'at-add' } : {}) }),
+  'hub-leak': (there) => withHub(there.end, { leak: 'outside', ...(isOil(there) ? { level: 'at-add' } : {}) }),
+  'hub-cap-missing': (there) => withHub(there.end, { cap: 'missing', ...(isOil(there) ? { level: 'empty' } : {}) }),
+  'hub-smoking': (there) => {
+    withHub(there.end, { smoking: true, heat: 'hot', ...(isOil(there) ? { level: 'empty', condition: 'dark' } : {}) });
+    withCodes(there.end, 'hub-hot');
+  },
+  'hub-hot': ({ end }) => hot(end),
+  'brake-dragging': dragging,
+  'drum-blue': dragging,
+  'no-braking-action': ({ end }) => {
+    end.stroke16 = 0;
+  },
+  'brake-missing': ({ end }) => {
+    end.stroke16 = 0;
+  },
+  'metal-on-metal': ({ end }) => {
+    end.lining32 = end.lining32.map((each, nth) => (nth ? each : 0));
+  },
+  'lining-wear-mark': ({ end }) => {
+    end.lining32 = end.lining32.map(() => 9);
+  },
+  'adjuster-slips': ({ end, limit16 }) => {
+    end.stroke16 = Math.max(end.stroke16, limit16 + 2);
+    end.free16 = 16;
+  },
+  'tyre-flat': (there) => {
+    tyreOf(there).truth.psi = between(there.random, 0, 40);
+  },
+  'tyre-contact': ({ end }) => {
+    end.touching = true;
+  },
+  'tyre-cord': (there) => {
+    const { truth } = tyreOf(there);
+    truth.grooves = truth.grooves.map((row) => row.map((each, nth) => (nth === 0 ? 0 : each)));
+  },
+  'wheel-nut-loose': (there) => {
+    there.end.loose = [studOf(there)];
+  },
+  'nut-pointer': (there) => {
+    there.end.loose = [studOf(there)];
+  },
+  'thread-shiny': (there) => {
+    there.end.loose = [studOf(there)];
+  },
+  'rust-trail': (there) => {
+    there.end.rust = [studOf(there)];
+  },
+};
+const NEEDS_DUAL = new Set(['tyre-contact', 'tyre-mismatch', 'tyre-stone']);
+const NEEDS_STEER = new Set(['steer-recapped', 'steer-regrooved', 'tyre-regrooved']);
+
+/** A code of the catalogue at an end, with everything that goes with it. */
+const codeAtEnd = (code: string, words: string, checks: readonly string[]): EndFault => ({
+  id: code,
+  words,
+  foundBy: checks,
+  fits: ({ fitted, limit16 }) =>
+    !(NEEDS_DUAL.has(code) && fitted.tyres !== 'dual') &&
+    !(NEEDS_STEER.has(code) && !fitted.steer) &&
+    !(['no-braking-action', 'brake-missing', 'adjuster-slips'].includes(code) && limit16 === 0),
+  apply: (there) => {
+    withCodes(there.end, code);
+    CONSEQUENCES[code]?.(there);
+  },
+});
+
+const checksOf = (code: string, at: 'unit' | 'end'): string[] =>
+  CHECKS.filter((check) => check.at === at && signsOf(check.id, [code]).length).map(({ id }) => `check:${id}`);
+
+/** Two chambers of an axle that differ are made as equipment: they deceive, and are not plain to see. */
+const MADE_OTHERWISE = new Set(['chamber-match']);
+
+const CODES_AT_END: EndFault[] = CATALOGUE.filter(({ code }) => isHidden(code) && !MADE_OTHERWISE.has(code)).flatMap(
+  ({ code, words }) => {
+    const checks = checksOf(code, 'end');
+    return checks.length ? [codeAtEnd(code, words, checks)] : [];
+  },
+);
+
+/** Faults that only a measurement finds. */
+const MEASURED_AT_END: EndFault[] = [
+  {
+    id: 'stroke-long',
+    words: 'A stroke far past its limit',
+    foundBy: ['stroke-applied'],
+    fits: ({ limit16 }) => limit16 > 0,
+    apply: ({ end, limit16, random }) => {
+      end.stroke16 = limit16 + between(random, 4, 8);
+    },
+  },
+  {
+    id: 'lining-thin',
+    words: 'Lining below its limit',
+    foundBy: ['lining'],
+    apply: ({ end, random }) => {
+      const thin = between(random, 2, 3);
+      end.lining32 = end.lining32.map((_, nth) => (nth === 0 ? thin : thin + 1));
+    },
+  },
+  {
+    id: 'tread-worn',
+    words: 'Tread below its limit',
+    foundBy: ['tread'],
+    apply: (there) => {
+      const { truth } = tyreOf(there);
+      truth.grooves = truth.grooves.map((row) => row.map((_, nth) => (nth < 2 ? 1 : 2)));
+    },
+  },
+  {
+    id: 'pressure-low',
+    words: 'A tyre far below its pressure',
+    foundBy: ['pressure'],
+    apply: (there) => {
+      tyreOf(there).truth.psi = between(there.random, 55, 72);
+    },
+  },
+  {
+    id: 'hub-low',
+    words: 'Hub oil at the add mark',
+    foundBy: ['hub-oil'],
+    fits: isOil,
+    apply: ({ end }) => withHub(end, { level: 'at-add' }),
+  },
+  {
+    id: 'hub-empty',
+    words: 'Nothing to be seen in the hub',
+    foundBy: ['hub-oil'],
+    fits: isOil,
+    apply: ({ end }) => withHub(end, { level: 'empty' }),
+  },
+  {
+    id: 'hub-milky',
+    words: 'Water in the hub oil',
+    foundBy: ['hub-oil'],
+    fits: isOil,
+    apply: ({ end }) => withHub(end, { condition: 'milky' }),
+  },
+  {
+    id: 'nuts-missing',
+    words: 'Nuts gone side by side',
+    foundBy: ['wheel-nuts'],
+    apply: (there) => {
+      const stud = studOf(there);
+      there.end.missing = [stud, (stud % there.end.holes) + 1].sort((a, b) => a - b);
+    },
+  },
+  {
+    id: 'end-play',
+    words: 'Too much play in the bearings',
+    foundBy: ['end-play'],
+    apply: ({ end, random }) => {
+      end.play1000 = between(random, 9, 16);
+    },
+  },
+  {
+    id: 'drum-worn',
+    words: 'A drum past its discard diameter',
+    foundBy: ['drum'],
+    apply: ({ end, random }) => {
+      end.drum32 = between(random, 533, 535);
+    },
+  },
+  {
+    id: 'rotor-worn',
+    words: 'A rotor past its discard thickness',
+    foundBy: ['rotor'],
+    apply: ({ end, random }) => {
+      end.rotorMm2 = between(random, 68, 72);
+    },
+  },
+];
+
+/** A stroke a little past its limit: half of a defective brake. */
+export const HALF_STROKE: EndFault = {
+  id: 'stroke-half',
+  words: 'A stroke a little past its limit',
+  foundBy: ['stroke-applied'],
+  fits: ({ limit16 }) => limit16 > 0,
+  apply: ({ end, limit16, random }) => {
+    end.stroke16 = limit16 + between(random, 1, 3);
+  },
+};
+
+export const END_FAULTS: readonly EndFault[] = [...CODES_AT_END, ...MEASURED_AT_END];
+
+/** Which lamp it is, where a check is of several. */
+const LAMP_SIDES = ['left', 'right'] as const;
+const SINGLE_LAMPS = new Set(['lamp-plate', 'abs-lamp', 'lamp-turn-left', 'lamp-turn-right']);
+
+const UNIT_CONSEQUENCES: Readonly<Record<string, (there: There) => void>> = {
+  'slider-pin-out': ({ unit }) => {
+    unit.pins = { ...unit.pins, seated: unit.pins.pins - 1 };
+  },
+  'king-pin-worn': ({ unit }) => {
+    unit.pin64 = [119, 118];
+  },
+  'air-leak': ({ unit }) => {
+    unit.air.released = [112, 106];
+    unit.air.applied = [100, 91];
+  },
+  'mud-flap-torn': () => undefined,
+};
+
+const codeAtUnit = (code: string, words: string, check: string): UnitFault => ({
+  id: `${code}@${check}`,
+  words,
+  foundBy: [`check:${check}`],
+  apply: (there) => {
+    const lamp = check.startsWith('lamp-') && !SINGLE_LAMPS.has(check);
+    const on = lamp ? chosen(there.random, LAMP_SIDES) : undefined;
+    there.unit.seen.push({ check, code, ...(on ? { on } : {}) });
+    UNIT_CONSEQUENCES[code]?.(there);
+  },
+});
+
+const CODES_AT_UNIT: UnitFault[] = CHECKS.filter(({ at }) => at === 'unit').flatMap(({ id, signs }) =>
+  signs
+    .filter(({ code }) => isHidden(code))
+    .map(({ code }) => codeAtUnit(code, CATALOGUE.find((entry) => entry.code === code)?.words ?? code, id)),
+);
+
+const MEASURED_AT_UNIT: UnitFault[] = [
+  {
+    id: 'king-pin-thin',
+    words: 'A king pin worn past its limit',
+    foundBy: ['king-pin'],
+    apply: ({ unit, random }) => {
+      const thin = between(random, 114, 118);
+      unit.pin64 = [thin, thin + 1];
+    },
+  },
+  {
+    id: 'flap-high',
+    words: 'A mud flap that hangs too high',
+    foundBy: ['mud-flap'],
+    apply: ({ unit, random }) => {
+      unit.flap4[chosen(random, LAMP_SIDES)] = between(random, 37, 48);
+    },
+  },
+  {
+    id: 'steering-play',
+    words: 'Too much play in the steering wheel',
+    foundBy: ['wheel-play'],
+    apply: ({ unit, random }) => {
+      unit.playWheel8 = between(random, 26, 36);
+    },
+  },
+  {
+    id: 'leak-applied',
+    words: 'Air lost while the brakes are applied',
+    foundBy: ['air-test:leak-applied'],
+    apply: ({ unit, random }) => {
+      unit.air.applied = [100, between(random, 90, 94)];
+    },
+  },
+  {
+    id: 'leak-released',
+    words: 'Air lost with the brakes released',
+    foundBy: ['air-test:leak-released'],
+    apply: ({ unit, random }) => {
+      unit.air.released = [115, between(random, 107, 111)];
+    },
+  },
+  {
+    id: 'governor-high',
+    words: 'The governor cuts out too late',
+    foundBy: ['air-test:governor'],
+    apply: ({ unit, random }) => {
+      unit.air.cutOut = between(random, 132, 140);
+    },
+  },
+  {
+    id: 'low-air-late',
+    words: 'The low-air warning comes late',
+    foundBy: ['air-test:low-air'],
+    apply: ({ unit, random }) => {
+      unit.air.lowAir = between(random, 40, 50);
+    },
+  },
+  {
+    id: 'valve-late',
+    words: 'The parking valves pop late',
+    foundBy: ['air-test:spring-brake'],
+    apply: ({ unit, random }) => {
+      unit.air.springBrake = between(random, 8, 17);
+    },
+  },
+];
+
+export const UNIT_FAULTS: readonly UnitFault[] = [...CODES_AT_UNIT, ...MEASURED_AT_UNIT];
+
+/** Something that reads better than it is, until one looks the way one should. `deceived` is what it seems at first. */
+export interface Deception extends EndFault {
+  /** How it is found out, said in the debrief. */
+  foundOut: string;
+  /** What the end seems to be, to whoever does not look. */
+  seems: (end: EndTruth, there: ThereAtEnd) => EndTruth;
+}
+
+export const DECEPTIONS: readonly Deception[] = [
+  {
+    id: 'thick-side',
+    words: 'Lining thick on the side one sees, thin on the other',
+    foundBy: ['lining'],
+    foundOut: 'Both ends of both shoes are looked at: the far side too.',
+    apply: ({ end, fitted, random }) => {
+      const [seen = 14, ...hidden] = end.lining32;
+      const thin = isDisc(fitted) ? between(random, 1, 3) : between(random, 3, 6);
+      end.lining32 = [seen, thin, ...hidden.slice(1)];
+    },
+    seems: (end) => ({
+      ...end,
+      lining32: end.lining32.map((each, nth) => (nth === 1 ? (end.lining32[0] ?? each) : each)),
+    }),
+  },
+  {
+    id: 'rings-at-seventy',
+    words: 'A tyre that rings like its mate, and is far down',
+    foundBy: ['pressure'],
+    foundOut: 'A thump finds a flat; only the gauge finds a soft tyre.',
+    apply: (there) => {
+      tyreOf(there).truth.psi = between(there.random, 66, 72);
+    },
+    seems: (end, { random }) => ({
+      ...end,
+      tyres: Object.fromEntries(
+        Object.entries(end.tyres).map(([tyre, truth]) => [
+          tyre,
+          { ...truth, psi: Math.max(truth.psi, 101 + random.below(2)) },
+        ]),
+      ),
+    }),
+  },
+  {
+    id: 'dirty-glass',
+    words: 'An old stain in a dirty glass where the oil is gone',
+    foundBy: ['hub-oil'],
+    fits: isOil,
+    foundOut: 'The glass is wiped first: a stain is no level.',
+    apply: ({ end }) => {
+      withHub(end, { level: 'empty' });
+      end.stain = 'between';
+    },
+    seems: (end) => ({ ...end, hub: { ...end.hub, level: end.stain ?? 'between' } }),
+  },
+  {
+    id: 'over-tightened',
+    words: 'An adjuster tightened so far that the brake drags',
+    foundBy: ['stroke-free', 'check:drum-look'],
+    fits: ({ fitted }) => hasPushrod(fitted),
+    foundOut: 'A very short free stroke and a warm drum: it was tightened to pass.',
+    apply: (there) => {
+      dragging(there);
+      there.end.stroke16 = between(there.random, 9, 12);
+    },
+    seems: (end) => ({
+      ...end,
+      free16: 9,
+      codes: end.codes.filter((code) => !['brake-dragging', 'drum-blue', 'hub-hot'].includes(code)),
+      hub: { ...end.hub, heat: undefined },
+    }),
+  },
+];
+
+/** What finds a fault on a route, by its steps. */
+export const findable = ({ foundBy }: Pick<EndFault, 'foundBy'>, steps: readonly Step[]): boolean =>
+  steps.some(({ kind, item }) => foundBy.includes(item ? `${kind}:${item}` : kind));

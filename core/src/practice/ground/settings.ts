@@ -1,0 +1,46 @@
+import type { Route } from '../../inspection';
+import data from './made-up.json';
+
+export interface Level {
+  id: number;
+  name: string;
+  says: string;
+  /** How many faults, at least and at most. */
+  faults: readonly [number, number];
+  /** The share of trailers that have nothing wrong. */
+  clean: number;
+}
+
+/** Levels of the practice yard, the plainest first. Source: `made-up.json`, practice. */
+export const LEVELS = data.levels as unknown as readonly Level[];
+/** Routes made for practice, beside those that ship and the shop's own. */
+export const PRACTICE_ROUTES = data.routes as unknown as readonly Route[];
+/** What something in good order commonly reads, from and to. */
+export const GOOD = data.good as unknown as Readonly<
+  Record<
+    | 'stroke16'
+    | 'free16'
+    | 'lining32'
+    | 'tread32'
+    | 'psi'
+    | 'play1000'
+    | 'pin64'
+    | 'flap4'
+    | 'drum32'
+    | 'rotorMm2'
+    | 'playWheel8'
+    | 'lowAir'
+    | 'springBrake'
+    | 'cutIn'
+    | 'cutOut'
+    | 'buildUp',
+    readonly [number, number]
+  >
+> & { targetPsi: number };
+/** Codes that cannot be true together at one place. */
+export const EXCLUSIVE = data.exclusive as readonly (readonly string[])[];
+/** What a mistake would cost, in hundredths. */
+export const COST = data.cost;
+
+/** What made the wet night: the scale is dirty, it is dark, and the eye is not square on. */
+export const isNight = (level: number): boolean => level >= 5;
