@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { judgeReading } from '../../../judge';
+import { plainBook } from '../../../limits';
+import {
+  AIR_FAULTS,
+  type AirSystem,
+  airBalance,
+  airSystem,
+  gaugeOf,
+  RESERVOIRS,
+  restingAir,
+  runAir,
+  systemPsi,
+  systemWith,
+  withControls,
+} from './model';
+import { AIR_TESTS_ASKED, type AirAct, type AirCheck, actAir, airReading, beginAirCheck, passAir } from './order';
+
+/** The whole check, done in its order. */
+function inOrder(system: AirSystem): AirCheck {
+  let check = beginAirCheck(restingAir());
+  const act = (...acts: AirAct[]) => {
+    for (const each of acts) check = actAir(system, check, each);
+  };
+  const until = (done: (now: AirCheck) => boolean, each: () => void) => {
+    for (let nth = 0; nth < 2_000 && !done(check); nth++) each();
+    expect(done(check)).toBe(true);
+  };
+  const pass = (seconds: number) => {
+    check = passAir(system, check, seconds);
+  };
+  const pump = () => {
+    act('press');
+    pass(0.6);
+    act('release');
+    pass(0.6);
+  };
+  act('key', 'engine', 'tractor', 'trailer');
+  until(
+    ({ part }) => part === 'cut-in',
+    () => pass(1),
+  );
+  until(({ part }) => part === 'released', pump);
+  until(
+    ({ state }) => !state.loaded,
+    () => pass(1),
+  );
+  act('engine', 'watch', 'press', 'watch');
+  until(({ part }) => part === 'pop', pump);
+  until(({ part }) => part === 'again', pump);
+  act('engine');
+  return check;
+}
+
+const BOOK = plainBook('na');
+const failing = (check: AirCheck): string[] =>
+  AIR_TESTS_ASKED.filter((test) => {
+    const reading = airReading(check.shown, test);
+    return !reading || judgeReading(BOOK, null, reading).verdict !== 'within';
+  });
+
+test('a good system, checked in order, meets every published figure', () => {
+  const check = inOrder(systemWith(null));
+  expect([check.part, check.mistake, check.begunAgain]).toEqual(['done', null, 0]);
+  expect(failing(check)).toEqual([]);
+  expect(check.shown.buildUp).toBeLessThan(45);
+});
+
+test('each fault fails its own figure', () => {
+  const wanted: Record<string, string> = {
+    'leak-left': 'leak-released',
+    'leak-right': 'leak-released',
+    'leak-applied': 'leak-applied',
+    'late-warning': 'low-air',
+    'valve-sticks': 'spring-brake',
+    'governor-high': 'governor',
+    'governor-low': 'governor',
+    'slow-compressor': 'build-up',
+  };
+  for (const fault of AIR_FAULTS)
+    expect([fault, ...failing(inOrder(systemWith(fault)))]).toEqual(expect.arrayContaining([fault, wanted[fault]]));
+});
+
+test('no air is lost or made: what is there, and what left, is what was there and was compressed', () => {
+  const controls = fc.record({
+    engine: fc.boolean(),
+    pedal: fc.constantFrom(0, 0.4, 1),
+    tractorIn: fc.boolean(),
+    trailerIn: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(fc.nat(200), fc.array(controls, { minLength: 1, maxLength: 8 }), (seed, acts) => {
+      const system = airSystem(seed);
+      let state = restingAir();
+      const before = airBalance(state);
+      for (const each of acts) state = runAir(system, withControls(state, { key: true, ...each }), 7);
+      expect(airBalance(state)).toBeCloseTo(before, 5);
+      for (const vessel of RESERVOIRS) expect(gaugeOf(state, vessel)).toBeGreaterThan(-1e-6);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('a step half as long changes no gauge by more than 0.2 psi', () => {
+  const system = systemWith('leak-left');
+  let [one, half] = [restingAir(), restingAir()];
+  for (const controls of [
+    { key: true, engine: true, tractorIn: true, trailerIn: true },
+    { pedal: 1 },
+    { pedal: 0 },
+    { engine: false },
+    { pedal: 1 },
+  ]) {
+    one = runAir(system, withControls(one, controls), 20, 0.05);
+    half = runAir(system, withControls(half, controls), 20, 0.025);
+    for (const vessel of RESERVOIRS) expect(Math.abs(gaugeOf(one, vessel) - gaugeOf(half, vessel))).toBeLessThan(0.2);
+  }
+});
+
+test('out of order it says why, and begins again', () => {
+  const system = systemWith(null);
+  const begun = beginAirCheck(restingAir());
+  const pressed = actAir(system, actAir(system, begun, 'engine'), 'press');
+  expect(pressed).toMatchObject({ part: 'build', begunAgain: 1, mistake: expect.stringContaining('85 to 100') });
+  let check = actAir(system, actAir(system, actAir(system, begun, 'engine'), 'tractor'), 'trailer');
+  for (let nth = 0; nth < 300 && check.part === 'build'; nth++) check = passAir(system, check, 1);
+  while (check.part === 'cut-in')
+    check = passAir(system, actAir(system, passAir(system, actAir(system, check, 'press'), 0.6), 'release'), 0.6);
+  expect(actAir(system, check, 'watch').mistake).toContain('engine running');
+  expect(actAir(system, actAir(system, check, 'engine'), 'press').mistake).toContain('foot off');
+  const watched = actAir(system, actAir(system, check, 'engine'), 'watch');
+  expect(watched.part).toBe('applied');
+  expect(actAir(system, watched, 'watch').mistake).toContain('full application');
+  expect(systemPsi(watched.state)).toBeGreaterThan(90);
+});

@@ -1,0 +1,223 @@
+import type { AirTest } from '../../../reading';
+import data from './air.json';
+import { type AirState, type AirSystem, gaugeOf, runAir, systemPsi, withControls } from './model';
+
+/** What a learner does at the dash. `watch` begins a minute by the clock. */
+export const AIR_ACTS = ['key', 'engine', 'press', 'release', 'tractor', 'trailer', 'watch'] as const;
+export type AirAct = (typeof AIR_ACTS)[number];
+
+/** The parts of the check, in their order. */
+export const AIR_PARTS = ['build', 'cut-in', 'released', 'applied', 'warning', 'pop', 'again', 'done'] as const;
+export type AirPart = (typeof AIR_PARTS)[number];
+
+export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: string }>> = {
+  build: {
+    name: 'Build up',
+    says: 'Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it from 85 to 100 psi.',
+  },
+  'cut-in': { name: 'Governor', says: 'Engine running: press and release the pedal until the governor cuts in again.' },
+  released: {
+    name: 'Leak-down, released',
+    says: 'Let it build up. Then engine off, key on, both valves in, foot off: watch for a minute.',
+  },
+  applied: { name: 'Leak-down, applied', says: 'A full application, held. After the first drop, watch for a minute.' },
+  warning: {
+    name: 'Low-air warning',
+    says: 'Key on, engine off: press and release until the light and the sound come.',
+  },
+  pop: {
+    name: 'Valves',
+    says: 'Press and release on, until both valves pop out – or there is no air left to wait for.',
+  },
+  again: { name: 'Start again', says: 'Engine on: build up for the next driver.' },
+  done: { name: 'Done', says: 'Every part was done in its order. Now say what it meets, on the pads.' },
+};
+
+/** What the gauges and the watch showed: what should stand on the pads. */
+export interface Shown {
+  buildUp: number | null;
+  cutOut: number | null;
+  cutIn: number | null;
+  released: readonly [number, number] | null;
+  applied: readonly [number, number] | null;
+  warning: number | null;
+  valves: number | null;
+}
+
+/** A check as far as it has come. `mistake` says what was out of order: then it begins again. */
+export interface AirCheck {
+  part: AirPart;
+  state: AirState;
+  shown: Shown;
+  /** When 85 psi was passed. */
+  from85: number | null;
+  mistake: string | null;
+  /** How often it began again. */
+  begunAgain: number;
+}
+
+const NOTHING: Shown = {
+  buildUp: null,
+  cutOut: null,
+  cutIn: null,
+  released: null,
+  applied: null,
+  warning: null,
+  valves: null,
+};
+const LOWEST = 4;
+
+export const beginAirCheck = (state: AirState): AirCheck => ({
+  part: 'build',
+  state,
+  shown: NOTHING,
+  from85: null,
+  mistake: null,
+  begunAgain: 0,
+});
+
+/** Why an act is out of order now; null where it is not. */
+function against({ part, state }: AirCheck, act: AirAct): string | null {
+  const { engine, key, pedal, tractorIn, trailerIn } = state.controls;
+  const stops = act === 'engine' && engine;
+  const starts = act === 'engine' && !engine;
+  if (part === 'build') {
+    if (act === 'watch') return 'There is nothing to watch yet: it builds up to cut-out first.';
+    if (act === 'press')
+      return 'The pedal uses the air that is being built up: the time from 85 to 100 psi would mean nothing.';
+    if (stops) return 'The governor has not cut out yet: the engine runs until it does.';
+    if (act === 'key' && key) return 'Without the key the warning cannot be seen: it stays on through the whole check.';
+  }
+  if (part === 'cut-in') {
+    if (stops) return 'With the engine off nobody hears the governor cut in.';
+    if (act === 'watch') return 'The minute comes later: first the governor has to cut in.';
+  }
+  if (act === 'key' && key) return 'Without the key there is no warning: it stays on.';
+  if (part === 'released') {
+    if (act === 'press') return 'Released means foot off: the application has its own minute.';
+    if (act === 'watch' && engine)
+      return 'With the engine running the compressor fills what leaks: engine off, then watch.';
+    if (act === 'watch' && !(tractorIn && trailerIn))
+      return 'With a valve out its circuit is empty, and its leak is hidden: both valves in.';
+    if (starts) return 'The engine stays off from here until the end: else the compressor hides the leak.';
+  }
+  if (part === 'applied') {
+    if (act === 'watch' && pedal < 1) return 'The minute is of a full application, held: press first.';
+    if (act === 'release') return 'It is held for the whole minute: let go, the minute means nothing.';
+    if (starts) return 'With the engine running the compressor fills what leaks.';
+    if (act === 'tractor' || act === 'trailer') return 'The valves stay in: a parked circuit hides its leak.';
+  }
+  if (part === 'warning' || part === 'pop') {
+    if (starts) return 'The engine stays off until the valves are out.';
+    if (act === 'watch') return 'Nothing to time here: press and release, and look at the gauges.';
+    if (part === 'warning' && (act === 'tractor' || act === 'trailer'))
+      return 'The valves have to come out by themselves: leave them in.';
+    if (part === 'pop' && ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn)))
+      return 'The valves have to come out by themselves: pulled by hand, they prove nothing.';
+  }
+  return null;
+}
+
+/** What an act does to the controls. */
+function moved(state: AirState, act: AirAct): AirState {
+  const { key, engine, tractorIn, trailerIn } = state.controls;
+  if (act === 'key') return withControls(state, { key: !key, engine: key ? false : engine });
+  if (act === 'engine') return withControls(state, { engine: !engine, key: true });
+  if (act === 'press') return withControls(state, { pedal: 1 });
+  if (act === 'release') return withControls(state, { pedal: 0 });
+  if (act === 'tractor') return withControls(state, { tractorIn: !tractorIn });
+  return act === 'trailer' ? withControls(state, { trailerIn: !trailerIn }) : state;
+}
+
+const round = (psi: number): number => Math.round(psi * 2) / 2;
+
+/** Goes on to the next part where this one is done. */
+function onward(system: AirSystem, check: AirCheck): AirCheck {
+  const { part, state, shown } = check;
+  const psi = systemPsi(state);
+  if (part === 'build') {
+    const from85 = check.from85 ?? (psi >= 85 ? state.seconds : null);
+    const buildUp = shown.buildUp ?? (from85 !== null && psi >= 100 ? Math.round(state.seconds - from85) : null);
+    const next = { ...check, from85, shown: { ...shown, buildUp } };
+    if (state.loaded || !state.controls.tractorIn || !state.controls.trailerIn) return next;
+    return { ...next, part: 'cut-in', shown: { ...next.shown, cutOut: round(gaugeOf(state, 'supply')) } };
+  }
+  if (part === 'cut-in' && state.loaded)
+    return { ...check, part: 'released', shown: { ...shown, cutIn: round(gaugeOf(state, 'supply')) } };
+  if (part === 'warning' && state.warning) return { ...check, part: 'pop', shown: { ...shown, warning: round(psi) } };
+  if (part === 'pop') {
+    const { tractorIn, trailerIn } = state.controls;
+    if (!tractorIn && !trailerIn) return { ...check, part: 'again', shown: { ...shown, valves: round(psi) } };
+    if (psi < LOWEST) return { ...check, part: 'again', shown: { ...shown, valves: 0 } };
+  }
+  if (part === 'again' && state.controls.engine) return { ...check, part: 'done' };
+  void system;
+  return check;
+}
+
+/** A minute by the clock, watched at the lower gauge; after an application first its drop settles. */
+function watched(system: AirSystem, check: AirCheck): AirCheck {
+  const settled = runAir(system, check.state, data.settleSeconds);
+  const gauge = (state: AirState) => Math.min(systemPsi(state), gaugeOf(state, 'trailer'));
+  const state = runAir(system, settled, data.watchSeconds);
+  const minute: [number, number] = [round(gauge(settled)), round(gauge(state))];
+  return check.part === 'released'
+    ? { ...check, state, part: 'applied', shown: { ...check.shown, released: minute } }
+    : { ...withFoot({ ...check, state }), part: 'warning', shown: { ...check.shown, applied: minute } };
+}
+
+const withFoot = (check: AirCheck): AirCheck => ({ ...check, state: withControls(check.state, { pedal: 0 }) });
+
+/** Does one thing. Out of order, it says why, and the check begins again with the air as it is. */
+export function actAir(system: AirSystem, check: AirCheck, act: AirAct): AirCheck {
+  if (check.part === 'done') return check;
+  const mistake = against(check, act);
+  if (mistake) {
+    const state = withControls(moved(check.state, act), { pedal: 0 });
+    return { ...beginAirCheck({ ...state, seconds: state.seconds }), mistake, begunAgain: check.begunAgain + 1 };
+  }
+  const fresh = { ...check, mistake: null };
+  if (act === 'watch' && (check.part === 'released' || check.part === 'applied')) return watched(system, fresh);
+  return onward(system, { ...fresh, state: moved(check.state, act) });
+}
+
+/** Lets time pass. */
+export function passAir(system: AirSystem, check: AirCheck, seconds: number): AirCheck {
+  let now = check;
+  const steps = Math.max(1, Math.round(seconds / 0.25));
+  for (let nth = 0; nth < steps; nth++)
+    now = onward(system, { ...now, state: runAir(system, now.state, seconds / steps) });
+  return now;
+}
+
+/** What stands on the pads when each test was read as it was shown; null where the part was not done. */
+export function airReading(shown: Shown, test: AirTest) {
+  const psi = (value: number) => `${value} psi`;
+  const leak = (minute: readonly [number, number] | null) =>
+    minute && {
+      start: psi(minute[0]),
+      end: psi(minute[1]),
+      seconds: data.watchSeconds,
+      vehicles: 'combination' as const,
+    };
+  if (test === 'leak-released' || test === 'leak-applied') {
+    const minute = leak(test === 'leak-released' ? shown.released : shown.applied);
+    return minute && ({ kind: 'air-test', test, ...minute } as const);
+  }
+  if (test === 'governor')
+    return shown.cutIn !== null && shown.cutOut !== null
+      ? ({ kind: 'air-test', test, cutIn: psi(shown.cutIn), cutOut: psi(shown.cutOut) } as const)
+      : null;
+  if (test === 'build-up')
+    return shown.buildUp === null ? null : ({ kind: 'air-test', test, seconds: Math.max(1, shown.buildUp) } as const);
+  const value = test === 'low-air' ? shown.warning : test === 'spring-brake' ? shown.valves : null;
+  return value === null ? null : ({ kind: 'air-test', test, value: psi(value) } as const);
+}
+export const AIR_TESTS_ASKED: readonly AirTest[] = [
+  'governor',
+  'build-up',
+  'leak-released',
+  'leak-applied',
+  'low-air',
+  'spring-brake',
+];

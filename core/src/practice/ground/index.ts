@@ -1,0 +1,33 @@
+/** The practice ground: made-up trailers, drawn stations, the walk by heart, the air brake check and drills. Seeded and pure. */
+export * from './air/model';
+export * from './air/order';
+export { type Card, cardsOf, type ExamResult, examResult, type Form, formsOf } from './by-heart';
+export { type Compared, type Debrief, debrief, SAID, SAID_WORDS, type Said, type Taken, type Walked } from './debrief';
+export { LAMP_FUNCTIONS, type LampFunction } from './drawing/lamps';
+export { controlsOf, draw, firstLook, type Scene, sceneOf } from './drawing/scene';
+export type { Drawing, Look, Shape } from './drawing/shape';
+export { type Control, firstView, type View } from './drawing/view';
+export {
+  DRILL_QUESTIONS,
+  DRILL_WORDS,
+  DRILLS,
+  type Drill,
+  daysInARow,
+  drillQuestions,
+  drillScore,
+  type Question,
+} from './drills';
+export {
+  type Hidden,
+  judgedTruth,
+  levelsOf,
+  type MadeUp,
+  type MadeUpUnit,
+  makeUp,
+  VEHICLE_WORDS,
+  VEHICLES,
+  type Vehicle,
+  vehiclesOf,
+} from './make';
+export { answered, type CardGrade, GRADES, type Learnt, toRecall } from './recall';
+export { GOOD, isNight, LEVELS, type Level, PRACTICE_ROUTES } from './settings';

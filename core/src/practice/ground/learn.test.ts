@@ -1,0 +1,114 @@
+import { CHECKS } from '../../catalogue';
+import { ROUTES } from '../../inspection';
+import { dayAfter } from '../../measure';
+import { cardsOf, examResult, formsOf } from './by-heart';
+import { DRILLS, daysInARow, drillQuestions, drillScore } from './drills';
+import { answered, GRADES, type Learnt, toRecall } from './recall';
+
+test('every form an examiner sets has cards that say something, each once', () => {
+  const forms = formsOf();
+  expect(forms.map(({ id }) => id)).toEqual([
+    'engine-side',
+    'drivers-side',
+    'trailer-coupling',
+    'in-cab-air',
+    'whole-tractor',
+    'whole-truck',
+    'whole-bus',
+  ]);
+  for (const { cards } of forms) {
+    expect(cards.length).toBeGreaterThan(8);
+    expect(new Set(cards.map(({ id }) => id)).size).toBe(cards.length);
+    for (const { point, says } of cards) expect([point.length > 1, says.length > 0]).toEqual([true, true]);
+  }
+  const air = forms.find(({ id }) => id === 'in-cab-air');
+  expect(air?.cards.filter(({ mustNotFail }) => mustNotFail).length).toBeGreaterThan(4);
+  expect(air?.cards.find(({ id }) => id.endsWith('air-test:leak-released'))?.figure).toMatch(/psi/);
+  const tread = forms.find(({ id }) => id === 'drivers-side')?.cards.find(({ id }) => id.endsWith('/tread'));
+  expect(tread?.figure).toContain('4/32');
+});
+
+test('change a route, and its cards follow; what was learnt of the others stays', () => {
+  const route = ROUTES.find(({ id }) => id === 'walk-trailer');
+  const [section] = route?.sections ?? [];
+  if (!route || !section) throw new Error('no route');
+  const before = cardsOf(route).map(({ id }) => id);
+  const asks = [...section.asks, { kind: 'check' as const, item: CHECKS.find(({ id }) => id === 'fuses')?.id }];
+  const changed = { ...route, sections: [{ ...section, asks }, ...route.sections.slice(1)] };
+  expect(
+    cardsOf(changed)
+      .map(({ id }) => id)
+      .filter((id) => !before.includes(id)),
+  ).toEqual([`${section.id}/check:fuses`]);
+  expect(formsOf([changed]).at(-1)?.name).toBe(route.name);
+});
+
+test('an exam is passed by its points, and never without what must not fail', () => {
+  const form = formsOf().find(({ id }) => id === 'in-cab-air');
+  if (!form) throw new Error('no form');
+  const all = form.cards.map(({ id }) => id);
+  expect(examResult(form, { said: all, leftOut: [] })).toMatchObject({
+    passed: true,
+    points: all.length,
+    failedOn: [],
+  });
+  const must = form.cards.find(({ mustNotFail }) => mustNotFail)?.id;
+  const failed = examResult(form, { said: all.filter((id) => id !== must), leftOut: [] });
+  expect(failed).toMatchObject({ passed: false, points: all.length - 1 });
+  expect(failed.failedOn.map(({ id }) => id)).toEqual([must]);
+  expect(examResult(form, { said: all.slice(0, 3), leftOut: [] }).passed).toBe(false);
+});
+
+test('a card known well is asked later than one that was not, and comes back by itself', () => {
+  const now = new Date('2026-05-04T08:00:00Z');
+  const due = GRADES.map((grade) => answered('a', null, grade, now).due);
+  expect([...due].sort()).toEqual(due);
+  let learnt: Learnt | null = null;
+  let at = now;
+  const gaps: number[] = [];
+  for (let nth = 0; nth < 6; nth++) {
+    learnt = answered('a', learnt, 'good', at);
+    gaps.push(Date.parse(learnt.due) - at.getTime());
+    at = new Date(learnt.due);
+  }
+  expect(gaps.at(-1)).toBeGreaterThan((gaps[0] ?? 0) * 20);
+  expect(JSON.parse(JSON.stringify(learnt))).toEqual(learnt);
+  const cards = [{ id: 'a' }, { id: 'b' }, { id: 'c' }];
+  const known = new Map([['a', learnt as Learnt]]);
+  expect(toRecall(cards, known, now, 1)).toEqual(['b']);
+  expect(toRecall(cards, known, at, 1)).toEqual(['a', 'b']);
+});
+
+test('a drill is the same for a seed, each question has one right answer among different ones', () => {
+  for (const drill of DRILLS) {
+    expect(drillQuestions(drill, 4)).toEqual(drillQuestions(drill, 4));
+    for (let seed = 0; seed < 20; seed++)
+      for (const { options, right, ask, why, off } of drillQuestions(drill, seed)) {
+        expect(new Set(options).size).toBe(options.length);
+        expect(right >= 0 && right < options.length).toBe(true);
+        expect(ask.length > 0 && why.length > 0).toBe(true);
+        if (off) expect(off[right]).toBe(0);
+      }
+  }
+});
+
+test('who reads a division short is told so by how much', () => {
+  const questions = drillQuestions('gauge', 3);
+  const short = questions.map(({ right }) => Math.max(0, right - 1));
+  const told = drillScore(questions, short);
+  expect(told.right).toBeLessThan(5);
+  expect(told.bias).toBeLessThan(-0.5);
+  expect(
+    drillScore(
+      questions,
+      questions.map(({ right }) => right),
+    ),
+  ).toMatchObject({ right: 20, bias: 0 });
+});
+
+test('days in a row count days practised, and end where one was missed', () => {
+  const before = (day: string) => dayAfter(day, -1);
+  expect(daysInARow(['2026-05-02', '2026-05-03', '2026-05-04'], '2026-05-04', before)).toBe(3);
+  expect(daysInARow(['2026-05-02', '2026-05-03'], '2026-05-04', before)).toBe(2);
+  expect(daysInARow(['2026-05-01'], '2026-05-04', before)).toBe(0);
+});
