@@ -5,6 +5,7 @@ import { FORECAST_COMMANDS } from './forecast';
 import { INSPECTION_COMMANDS } from './inspection';
 import type { Command, Role } from './life';
 import { PLAN_COMMANDS } from './plan';
+import { PRACTICE_COMMANDS } from './practice';
 import { RECORD_COMMANDS } from './records';
 import { REPAIR_COMMANDS } from './repair';
 
@@ -20,6 +21,7 @@ export const COMMANDS = {
   ...FLEET_COMMANDS,
   ...PLAN_COMMANDS,
   ...FORECAST_COMMANDS,
+  ...PRACTICE_COMMANDS,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

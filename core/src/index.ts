@@ -11,6 +11,7 @@ export * from './limits';
 export * from './measure';
 export * from './patterns';
 export * from './plan';
+export * from './practice';
 export * from './problem';
 export * from './reading';
 export * from './records';

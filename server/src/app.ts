@@ -25,6 +25,7 @@ import {
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
 import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
+import { practiceRoutes } from './practice';
 import { fileRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
 import { dispatchRoutes, gaugeRoutes } from './standins';
@@ -98,6 +99,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       ownCalendarRoutes(v1, parts);
       dispatchRoutes(v1, parts);
       forecastRoutes(v1, parts);
+      practiceRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },

@@ -59,6 +59,7 @@ import {
   unitsPlanned,
   watchPlan,
 } from './plan';
+import { finishPractice, markExam, openExam, setPracticeTask, tellPractice, withdrawPracticeTask } from './practice';
 import { importReadings, importUnits, unitsInFile } from './records';
 import {
   askRoad,
@@ -151,6 +152,12 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'put-plan-aside': putPlanAside,
   'publish-plan': publishPlan,
   'set-plan-weights': setPlanWeights,
+  'set-practice-task': setPracticeTask,
+  'withdraw-practice-task': withdrawPracticeTask,
+  'tell-practice': tellPractice,
+  'finish-practice': finishPractice,
+  'open-exam': openExam,
+  'mark-exam': markExam,
   'open-calendar': openCalendar,
   'close-calendar': closeCalendar,
   'bundle-work': bundleWork,

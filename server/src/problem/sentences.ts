@@ -35,6 +35,7 @@ const SENTENCES = {
   'not-your-clock': 'Everybody stops their own clock.',
   'no-stock': (name: string, stock: number, days: number) =>
     `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
+  'own-exam': 'Nobody marks their own exam: whoever examines you holds the code on a device of their own.',
   'meter-ahead': 'A meter cannot have been read at a time that has not come.',
   'not-lapsed': (day: string) => `It is due on ${day}: there is time.`,
   retorqued: 'These wheels were torqued again already.',
@@ -44,6 +45,8 @@ const SENTENCES = {
     state === 'expired'
       ? `Your paper as ${name} has expired: somebody else signs.`
       : `Signing this takes a paper as ${name}.`,
+  'not-practised':
+    'Signing this takes a set task of the practice yard, passed within a year: the shop’s rules ask for it beside the paper.',
   'hooked-already': (pulled: string, puller: string) => `${pulled} is hooked behind ${puller}: drop it first.`,
   'pulls-already': (puller: string, pulled: string) => `${puller} has ${pulled} behind it: drop that first.`,
   'dropped-already': 'It was dropped already.',

@@ -166,9 +166,10 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
     );
   const paper = await signedBy(store, doing, row.work);
   if (row.state === 'done' && paper.wrong) throw notNow('paper-missing', paper.wrong.name, paper.wrong.state);
+  if (row.state === 'done' && !paper.practised) throw notNow('not-practised');
   const given = {
     'the readings taken again': open.length === 0,
-    'a paper that stands': paper.wrong === null,
+    'a paper that stands': paper.wrong === null && paper.practised,
     'a statement': body.statement !== '',
   };
   const result = await moveJob(doing, 'certify', {}, () => given, 'certify');

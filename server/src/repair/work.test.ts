@@ -1,4 +1,4 @@
-import type { CommandBody, CommandName, JobPage } from '@zealous-axle/core';
+import { type CommandBody, type CommandName, type JobPage, METRIC_UNITS } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { openWorld, type World } from '../testing/world';
 
@@ -191,6 +191,31 @@ describe('a signature', () => {
     await qualify(null);
     expect((await sign()).status).toBe(200);
     expect((await page()).job.certified).toMatchObject({ qualification: 'Brake inspector', unneeded: [] });
+  });
+
+  test('takes a passed task beside the paper, where the shop’s rules ask for one', async () => {
+    const { qualify, sign, who, done } = await toSign();
+    await qualify(null);
+    const policies = { practice: 'passed' };
+    await world.done(who('manager'), 'set-fleet-rules', { version: 1, book: 'na', policies, units: METRIC_UNITS });
+    expect((await sign()).body.detail).toContain('a set task of the practice yard');
+    const exercise = { what: 'air', seed: 1, level: null, of: null, vehicle: null } as const;
+    const task = uuidv7();
+    await done('foreman', 'set-practice-task', { task, name: 'Air', person: null, exercise, due: null, pass: 80 });
+    const practise = (marks: number) =>
+      done('technician', 'finish-practice', {
+        result: uuidv7(),
+        task,
+        exercise,
+        marks,
+        seconds: 60,
+        items: [],
+        off: [],
+      });
+    await practise(79);
+    expect((await sign()).status).toBe(409);
+    await practise(80);
+    expect((await sign()).status).toBe(200);
   });
 
   test('tells what needed no repair, and the job stays in the unit’s history', async () => {

@@ -7,6 +7,7 @@ import {
   type JobWork,
   type PartNeed,
   partsMissing,
+  policyChoice,
   positionCode,
   qualified,
   retorqueDue,
@@ -17,6 +18,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { reportAsFound } from '../defects';
 import { lastMeter } from '../fleet';
+import { hasPractised } from '../practice';
 import { notNow } from '../problem';
 import { changed, type Doing, found, type Handler, nextState } from '../run';
 import type { FleetStore } from '../store';
@@ -187,13 +189,20 @@ export const doRetorque: Handler<'do-retorque'> = async (doing) => {
 };
 
 /** Whether the signer holds what the work asks for, on the day it is signed: the paper, or what is wrong with it. */
-export async function signedBy(store: FleetStore, { session, at }: Pick<Working, 'session' | 'at'>, work: JobWork) {
+export async function signedBy(
+  store: FleetStore,
+  { session, at, now }: Pick<Doing<'tick-step'>, 'session' | 'at' | 'now'>,
+  work: JobWork,
+) {
   const [own] = await store.select({ work: person.work }).from(person).where(eq(person.id, session.person.id));
   const today = dayIn(session.fleet.zone, at);
   const states = work.qualifications.map((name) => ({ name, state: qualified(found(own).work, name, today) }));
+  const asked = policyChoice(session.fleet.policies, 'practice') === 'passed';
   return {
     wrong: states.find(({ state }) => state !== 'valid') ?? null,
     held: states.map(({ name }) => name).join(', ') || null,
+    /** What the fleet's policy asks beside the paper. */
+    practised: !asked || states.length === 0 || (await hasPractised(store, session.person.id, now)),
   };
 }
 

@@ -199,6 +199,8 @@ export const TINY_JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xd9]).toString('base64'
 
 const place = { axle: null, side: null, tyre: null };
 
+const EXERCISE = { what: 'yard', seed: 7, level: 2, of: 'practice-brakes', vehicle: 'trailer' } as const;
+
 /** A body of every command that its schema takes, about the given fleet; ids that exist nowhere unless given. */
 export function sampleBodies(about: TestFleet, known: { defect?: string; job?: string; inspection?: string } = {}) {
   const { unit: unitId, bay: bayId } = about;
@@ -297,6 +299,17 @@ export function sampleBodies(about: TestFleet, known: { defect?: string; job?: s
     'save-bay': { bay: uuidv7(), name: 'Bay 2' },
     'set-holidays': { version: 1, holidays: [{ day: '2026-03-06', name: 'Seed day' }] },
     'set-departure': { unit: unitId, departure: { at: '2026-03-04T08:00:00Z', to: 'Wharf' } },
+    'set-practice-task': { task: uuidv7(), name: 'Brakes', person: null, exercise: EXERCISE, due: null, pass: 80 },
+    'withdraw-practice-task': { task: uuidv7() },
+    'tell-practice': { task: null, words: '1L stroke', done: 1, of: 20 },
+    'finish-practice': { result: uuidv7(), task: null, exercise: EXERCISE, marks: 90, seconds: 60, items: [], off: [] },
+    'open-exam': {
+      exam: uuidv7(),
+      code: 'K7QM2X',
+      form: 'Engine side',
+      cards: [{ id: 'engine/belts', point: 'Belts', says: ['tight'], figure: null, mustNotFail: false }],
+    },
+    'mark-exam': { exam: uuidv7(), card: 'engine/belts', said: true },
     'set-plan-weights': { version: 1, weights: PLAN_WEIGHTS },
     'ask-plan': { run: uuidv7(), how: 'anew', seconds: 1 },
     'cancel-plan': { run: uuidv7() },

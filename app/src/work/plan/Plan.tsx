@@ -44,7 +44,9 @@ export function Plan() {
       }
     >
       {calendars ? <Calendars onClose={() => setCalendars(false)} /> : null}
-      {weights && query.data ? <Weights key={query.data.settings} board={query.data} onClose={() => setWeights(false)} /> : null}
+      {weights && query.data ? (
+        <Weights key={query.data.settings} board={query.data} onClose={() => setWeights(false)} />
+      ) : null}
       <Loaded query={query}>
         {(board) =>
           wide ? (
