@@ -3,6 +3,8 @@
  * stands at once and no tap waits for a screen.
  */
 import './look/paper.css';
+import { type ComponentType, lazy, Suspense } from 'react';
+import { Text } from './parts/Text';
 import { TrailerPanel } from './work/trailer/TrailerScreen';
 import { Yard as YardList } from './work/yard/Yard';
 
@@ -39,5 +41,24 @@ export { ShopData } from './work/repair/ShopData';
 export { Report } from './work/report/Report';
 export { TrailerScreen } from './work/trailer/TrailerScreen';
 export { Trip } from './work/trailer/Trip';
+
+type PracticeScreens = typeof import('./practice');
+/** A screen of the practice yard, which is fetched when somebody practises. */
+function practice(name: keyof PracticeScreens): ComponentType {
+  const Screen = lazy(() => import('./practice').then((file) => ({ default: file[name] })));
+  return () => (
+    <Suspense fallback={<Text tone="soft">Opening the practice yard…</Text>}>
+      <Screen />
+    </Suspense>
+  );
+}
+export const Practice = practice('Practice');
+export const PracticeYard = practice('PracticeYard');
+export const Debriefed = practice('Debriefed');
+export const ByHeart = practice('ByHeart');
+export const Examine = practice('Examine');
+export const PracticeAir = practice('PracticeAir');
+export const DrillRun = practice('DrillRun');
+export const ClassRoom = practice('ClassRoom');
 
 export const Yard = () => <YardList Panel={TrailerPanel} />;

@@ -11,9 +11,15 @@ export interface DeviceStore extends DBSchema {
   typed: { key: string; value: unknown };
   /** Rows of the yard as they were seen. */
   rows: { key: string; value: YardRow };
+  /** What is practised: of no real unit, and apart from everything that is. */
+  practice: { key: string; value: unknown };
 }
 
-type Upgrade = IDBPTransaction<DeviceStore, ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows')[], 'versionchange'>;
+type Upgrade = IDBPTransaction<
+  DeviceStore,
+  ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows' | 'practice')[],
+  'versionchange'
+>;
 
 /** One step per version; a stored shape is only ever changed by a new step here. */
 const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void> | void)[] = [
@@ -40,6 +46,9 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
     const outbox = upgrade.objectStore('outbox');
     for (const entry of await outbox.getAll()) await outbox.put(waitingFromV3(entry));
     await upgrade.objectStore('answers').clear();
+  },
+  (db) => {
+    db.createObjectStore('practice');
   },
 ];
 export const DEVICE_VERSION = STEPS.length;

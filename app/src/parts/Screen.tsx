@@ -157,6 +157,15 @@ export function Screen({ title, under, back, backLabel, right, footer, focused, 
   );
 }
 
-type Home = '/' | '/shop' | '/plan' | '/me' | '/routes' | '/set-up' | `/trailer/${string}` | `/job/${string}`;
+type Home =
+  | '/'
+  | '/shop'
+  | '/plan'
+  | '/me'
+  | '/practice'
+  | '/routes'
+  | '/set-up'
+  | `/trailer/${string}`
+  | `/job/${string}`;
 /** Back to where one came from; to `home` when the program was opened right here. */
 export const goBack = (home: Home) => () => (router.canGoBack() ? router.back() : router.replace(home));

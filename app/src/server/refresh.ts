@@ -64,6 +64,9 @@ const SHOP_DATA: Partial<Record<CommandName, string>> = {
   'receive-part': 'parts',
   'save-template': 'templates',
 };
+/** Commands that change what is practised. */
+const CHANGES_PRACTICE = (type: CommandName): boolean =>
+  type.endsWith('-practice') || type.endsWith('-practice-task') || type.endsWith('-exam');
 const SET_UP = ['set-up', 'people', 'gone'];
 const CHANGES_SET_UP = (type: CommandName): boolean =>
   [
@@ -137,6 +140,7 @@ export function refresh(events: readonly Happened[]): void {
       return commands.some(
         (type) => CHANGES_SHOP(type) || ['set-maker-limit', 'bundle-work', 'decline-work'].includes(type),
       );
+    if (name === 'practice') return commands.some(CHANGES_PRACTICE);
     if (SHOP.includes(name)) return commands.some((type) => CHANGES_SHOP(type) || type === 'attach-photo');
     if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
     if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);

@@ -120,6 +120,7 @@ export function Me() {
         </Card>
       ) : null}
       <Card title="Tools">
+        <Button label="Practice" onPress={() => router.navigate('/practice')} />
         <Button label="Gauges" onPress={() => router.navigate('/gauges')} />
         <Button label="Readings as a file" onPress={() => router.navigate('/files')} />
       </Card>

@@ -43,7 +43,8 @@ function SectionSays({ draft, step }: { draft: Draft; step: Step }) {
   return begins && section?.says ? <Notice>{`${section.name}: ${section.says}`}</Notice> : null;
 }
 
-function Reservoir() {
+/** The reservoir's pressure, that every stroke takes along. */
+export function Reservoir() {
   const { draft, update, now } = useCurrent();
   return (
     <View className="gap-3">
@@ -58,8 +59,8 @@ function Reservoir() {
   );
 }
 
-/** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
-function Entering() {
+/** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. `alone`: nothing is answered together. */
+export function Entering({ alone }: { alone?: boolean }) {
   const { draft, ends, now, update, inspecting, why } = useCurrent();
   if (!now) return null;
   const { step, judged } = now;
@@ -92,7 +93,7 @@ function Entering() {
         verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
       />
       {why ? <Notice>{reasons}</Notice> : null}
-      <GoodTogether />
+      {alone ? null : <GoodTogether />}
       <Keys {...pad} />
     </>
   );
@@ -129,7 +130,7 @@ function saveLabel(draft: Draft, step: Step, ready: boolean): { label: string; r
 }
 
 /** The one button that answers the step. */
-function Answer() {
+export function Answering() {
   const { draft, now, inspecting } = useCurrent();
   const save = useStable(inspecting.save);
   if (!now) return null;
@@ -143,7 +144,7 @@ function Answer() {
   return <Button tall look="act" className="min-w-[11rem] flex-1" label={label} disabled={!ready} onPress={save} />;
 }
 
-const ANSWER = <Answer />;
+const ANSWER = <Answering />;
 
 const AnswerRow = memo(function AnswerRow(photo: ComponentProps<typeof PhotoButton>) {
   return (

@@ -1,10 +1,52 @@
-import { type Draft, entryOf, type Reading, readingText, type Step, toNextOpen, withEntry } from '@zealous-axle/core';
+import {
+  type Draft,
+  entryOf,
+  type GaugeSource,
+  keyOf,
+  type Reading,
+  readingText,
+  type Step,
+  toNextOpen,
+  withEntry,
+} from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
 import { padOf } from './kinds';
 import { kindWords } from './words';
 
 export type Update = (change: (draft: Draft) => Draft) => void;
+
+interface TakenReading {
+  reading: string;
+  value: Reading;
+  supersedes?: string;
+  gauge?: GaugeSource;
+}
+
+/** Where what is taken, skipped or found lacking goes. */
+export interface Keeper {
+  take: (draft: Draft, at: Step, taken: TakenReading) => void;
+  skip: (draft: Draft, at: Step, reason: string) => void;
+  lacks: (draft: Draft, at: Step) => void;
+}
+
+/** A real inspection's: everything is kept on the device and sent in its turn. */
+export const SENDS: Keeper = {
+  take: ({ inspection, unit }, at, taken) =>
+    void send('take-reading', { inspection, ...taken }, `${unit.number}: ${kindWords(at)} ${readingText(taken.value)}`),
+  skip: ({ inspection, unit }, { section: _, ...step }, reason) =>
+    void send(
+      'skip-reading',
+      { skip: uuidv7(), inspection, step, reason },
+      `${unit.number}: ${kindWords(step)} skipped`,
+    ),
+  lacks: ({ unit }, at) =>
+    void send(
+      'set-fitted',
+      { unit: unit.id, key: keyOf(at), fitted: false },
+      `${unit.number}: no ${kindWords(at).toLowerCase()}`,
+    ),
+};
 
 /** What is the same at many steps and no measurement goes along to the next. */
 const carriedOn = (draft: Draft, step: Step): Draft['carried'] => ({
@@ -13,7 +55,7 @@ const carriedOn = (draft: Draft, step: Step): Draft['carried'] => ({
 });
 
 /** Takes a reading, or corrects the one before it. `again` stays at this step, so that the next one corrects it. */
-export function takeReading(update: Update, now: Draft, at: Step, value: Reading, again = false): void {
+export function takeReading(keeper: Keeper, update: Update, now: Draft, at: Step, value: Reading, again = false): void {
   const entry = entryOf(now, at);
   const before = entry.saved;
   const goOn = (next: Draft) => (again ? next : toNextOpen({ ...next, carried: carriedOn(next, at) }));
@@ -23,17 +65,12 @@ export function takeReading(update: Update, now: Draft, at: Step, value: Reading
   }
   const reading = uuidv7();
   const gauge = entry.gauge;
-  void send(
-    'take-reading',
-    {
-      reading,
-      inspection: now.inspection,
-      value,
-      ...(before ? { supersedes: before.reading } : {}),
-      ...(gauge ? { gauge } : {}),
-    },
-    `${now.unit.number}: ${kindWords(at)} ${readingText(value)}`,
-  );
+  keeper.take(now, at, {
+    reading,
+    value,
+    ...(before ? { supersedes: before.reading } : {}),
+    ...(gauge ? { gauge } : {}),
+  });
   update((next) =>
     goOn(
       withEntry(next, at, {

@@ -4,7 +4,6 @@ import {
   doubtAt,
   type Frame,
   frameKey,
-  keyOf,
   type Note,
   type Reading,
   type Step,
@@ -18,17 +17,15 @@ import {
   withText,
 } from '@zealous-axle/core';
 import { useRef, useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import { send } from '../../device/outbox';
 import type { Good } from './allGood';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
 import { padOf } from './kinds';
-import { takeReading, type Update } from './taking';
+import { type Keeper, SENDS, takeReading, type Update } from './taking';
 import { kindWords } from './words';
 
 /** Taking, skipping and correcting readings of an inspection in progress. */
-export function useInspecting(draft: Draft | null | undefined, update: Update) {
+export function useInspecting(draft: Draft | null | undefined, update: Update, keeper: Keeper = SENDS) {
   const [doubt, setDoubt] = useState<{ doubt: Doubt; value: Reading } | null>(null);
   const [gaugeMessage, setGaugeMessage] = useState<string | null>(null);
   const seen = useRef(new Set<string>());
@@ -36,7 +33,7 @@ export function useInspecting(draft: Draft | null | undefined, update: Update) {
 
   const take = (now: Draft, at: Step, value: Reading, again = false) => {
     setDoubt(null);
-    takeReading(update, now, at, value, again);
+    takeReading(keeper, update, now, at, value, again);
   };
 
   /** Takes what is entered in `now` at its step, asks once when it is doubtful, or goes to the field still empty. */
@@ -84,22 +81,13 @@ export function useInspecting(draft: Draft | null | undefined, update: Update) {
     dismiss: () => setDoubt(null),
     skip(reason: string) {
       if (!draft || !step) return;
-      const { section: _, ...bare } = step;
-      void send(
-        'skip-reading',
-        { skip: uuidv7(), inspection: draft.inspection, step: bare, reason },
-        `${draft.unit.number}: ${kindWords(step)} skipped`,
-      );
+      keeper.skip(draft, step, reason);
       update((now) => toNextOpen(withEntry(now, step, { skipped: reason })));
     },
     /** The unit does not have it: the step is closed, and it is not asked for again. */
     notFitted() {
       if (!draft || !step) return;
-      void send(
-        'set-fitted',
-        { unit: draft.unit.id, key: keyOf(step), fitted: false },
-        `${draft.unit.number}: no ${kindWords(step).toLowerCase()}`,
-      );
+      keeper.lacks(draft, step);
       update((now) => withoutFitted(now, step));
     },
     /** A gauge's value goes into the field in hand, shows where it came from, and the next step follows. */

@@ -107,6 +107,8 @@ export interface ExamResult {
   /** Items that may not fail, and were left out. */
   failedOn: Card[];
   passed: boolean;
+  /** Of a hundred; what must not fail, left out, costs as the setting says. */
+  marks: number;
 }
 
 /** The result of an exam: a point each, passed by a share of them, and never without what must not fail. */
@@ -120,6 +122,10 @@ export function examResult({ cards }: Form, { said }: Marked): ExamResult {
     of: cards.length,
     leftOut,
     failedOn,
+    marks: Math.max(
+      0,
+      Math.round((100 * points) / Math.max(1, cards.length)) - (failedOn.length ? data.failedMarks : 0),
+    ),
     passed: cards.length > 0 && failedOn.length === 0 && points >= cards.length * data.passShare,
   };
 }

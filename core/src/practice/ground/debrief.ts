@@ -50,6 +50,8 @@ export interface Compared {
   step: Step;
   said: string | null;
   truth: string;
+  /** Its true figure in nanometres; null where it is no length. */
+  figure: number | null;
   /** How far it is off, with its sign; null where it is no figure, or right. */
   error: string | null;
   right: boolean;
@@ -127,7 +129,7 @@ function compare(made: MadeUpUnit, step: Step, { taken }: Walked): Compared | nu
   const own = taken.filter((each) => each.unit === made.unit.id && each.key === key).at(-1);
   const is = verdictOf(made.fitted, truth);
   const shouldBe = is ? SAID_OF[is] : null;
-  const base = { unit: made.unit.id, step, truth: readingText(truth), shouldBe };
+  const base = { unit: made.unit.id, step, truth: readingText(truth), figure: judgedLength(truth), shouldBe };
   if (!own) return { ...base, said: null, error: null, right: false, changed: false, judgedAs: null };
   const read = verdictOf(made.unit, own.reading);
   return {

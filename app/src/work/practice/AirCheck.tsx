@@ -1,0 +1,298 @@
+import { type Draft, keyOf, newDraft, type Reading, type Step, withNote } from '@zealous-axle/core';
+import {
+  AIR_PART_SAYS,
+  AIR_PARTS,
+  AIR_TESTS_ASKED,
+  type AirAct,
+  type AirSystem,
+  actAir,
+  airDrawing,
+  airFaultWords,
+  airReading,
+  airSystem,
+  airVerdicts,
+  beginAirCheck,
+  type AirCheck as Check,
+  passAir,
+  restingAir,
+  type Shown,
+} from '@zealous-axle/core/practice';
+import { router, useLocalSearchParams } from 'expo-router';
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Notice } from '../../parts/Notice';
+import { goBack } from '../../parts/Screen';
+import { isWriting } from '../../parts/Shortcuts';
+import { Text } from '../../parts/Text';
+import { Drawn } from './Drawn';
+import { PracticeScreen } from './PracticeScreen';
+import type { PadOf } from './YardWalk';
+
+const TICK_MS = 100;
+/** Time goes faster than by the watch: nobody learns by waiting. */
+const FASTER = 4;
+
+const TEST_NAMES: Record<string, string> = {
+  governor: 'Governor',
+  'build-up': 'Build-up',
+  'leak-released': 'Leak-down, released',
+  'leak-applied': 'Leak-down, applied',
+  'low-air': 'Low-air warning',
+  'spring-brake': 'Valves',
+};
+
+interface AirButton {
+  act: AirAct;
+  key: string;
+  label: string;
+}
+const buttonsOf = ({ state: { controls } }: Check): AirButton[] => [
+  { act: 'key', key: 'k', label: controls.key ? 'Key off' : 'Key on' },
+  { act: 'engine', key: 'e', label: controls.engine ? 'Engine off' : 'Engine on' },
+  {
+    act: controls.pedal > 0 ? 'release' : 'press',
+    key: 'p',
+    label: controls.pedal > 0 ? 'Foot off' : 'Press the pedal',
+  },
+  { act: 'tractor', key: 't', label: controls.tractorIn ? 'Pull the tractor’s valve' : 'Push the tractor’s valve in' },
+  { act: 'trailer', key: 'r', label: controls.trailerIn ? 'Pull the trailer’s valve' : 'Push the trailer’s valve in' },
+  { act: 'watch', key: 'w', label: 'Watch for a minute' },
+];
+
+/** The dash in time: every tick the air moves on. */
+function useDash(system: AirSystem) {
+  const [check, setCheck] = useState<Check>(() => beginAirCheck(restingAir()));
+  const latest = useRef(check);
+  latest.current = check;
+  const set = useCallback((next: Check) => {
+    latest.current = next;
+    setCheck(next);
+  }, []);
+  useEffect(() => {
+    if (check.part === 'done') return;
+    const timer = setInterval(() => set(passAir(system, latest.current, (TICK_MS / 1_000) * FASTER)), TICK_MS);
+    return () => clearInterval(timer);
+  }, [system, check.part, set]);
+  const act = useCallback((each: AirAct) => set(actAir(system, latest.current, each)), [system, set]);
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (isWriting(event) || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      const button = buttonsOf(latest.current).find(({ key }) => key === event.key);
+      if (!button) return;
+      event.preventDefault();
+      act(button.act);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [act]);
+  return { check, act };
+}
+
+/** What was seen so far: figures one would write down. */
+function Seen({ shown }: { shown: Shown }) {
+  const lines = [
+    shown.buildUp === null ? '' : `85 to 100 psi in ${shown.buildUp} s`,
+    shown.cutOut === null ? '' : `cut out at ${shown.cutOut} psi`,
+    shown.cutIn === null ? '' : `cut in at ${shown.cutIn} psi`,
+    shown.released ? `released: ${shown.released.join(' to ')} psi in a minute` : '',
+    shown.applied ? `applied: ${shown.applied.join(' to ')} psi in a minute` : '',
+    shown.warning === null ? '' : `warning at ${shown.warning} psi`,
+    shown.valves === null ? '' : `valves at ${shown.valves} psi`,
+  ].filter(Boolean);
+  if (lines.length === 0) return null;
+  return (
+    <Card title="What you saw">
+      {lines.map((line) => (
+        <Text key={line} reading>
+          {line}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
+function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
+  const drawing = useMemo(() => airDrawing(check.state), [check.state]);
+  const part = AIR_PART_SAYS[check.part];
+  return (
+    <>
+      <Card title={`${AIR_PARTS.indexOf(check.part) + 1}. ${part.name}`} note={part.says}>
+        {check.mistake ? <Notice look="stop">{`${check.mistake} The check begins again.`}</Notice> : null}
+        <Drawn drawing={drawing} still />
+        <View className="flex-row flex-wrap gap-2">
+          {buttonsOf(check).map(({ act: each, key, label }) => (
+            <Button
+              key={key}
+              tall
+              className="min-w-[46%] grow"
+              look={each === 'press' || each === 'release' ? 'act' : 'plain'}
+              label={label}
+              hint={`key ${key}`}
+              onPress={() => act(each)}
+            />
+          ))}
+        </View>
+      </Card>
+      <Seen shown={check.shown} />
+    </>
+  );
+}
+
+const STEPS: Step[] = AIR_TESTS_ASKED.map((item) => ({ kind: 'air-test', item, axle: null, side: null, tyre: null }));
+
+function padsOf(shown: Shown, seed: number): Draft {
+  const draft = newDraft({
+    inspection: `air/${seed}`,
+    unit: {
+      id: 'made-up',
+      number: 'P-1',
+      body: 'Combination',
+      kind: 'tractor',
+      axles: [{ brake: 's-cam', tyres: 'single', hub: 'oil' }],
+    },
+    rules: { book: 'na', policies: {}, limits: [] },
+    purpose: 'walk',
+    job: null,
+    previous: {},
+    startedAt: '',
+    steps: STEPS,
+    route: null,
+  });
+  return STEPS.reduce((now, step) => {
+    const seconds =
+      step.item === 'build-up' ? Math.max(1, shown.buildUp ?? 1) : step.item?.startsWith('leak') ? 60 : null;
+    return seconds === null ? now : withNote(now, step, { seconds, vehicles: 'combination' });
+  }, draft);
+}
+
+/** What was written down, judged, beside what the gauges showed and what was wrong. */
+function Told({
+  system,
+  check,
+  readings,
+  task,
+  seed,
+}: {
+  system: AirSystem;
+  check: Check;
+  readings: readonly Reading[];
+  task: string | null;
+  seed: number;
+}) {
+  const rows = AIR_TESTS_ASKED.map((test) => {
+    const truth = airReading(check.shown, test);
+    const own = readings.find((each) => each.kind === 'air-test' && each.test === test) ?? null;
+    return { test, ...airVerdicts(own, truth) };
+  });
+  const right = rows.filter(({ same }) => same).length;
+  const marks = Math.max(0, Math.round((100 * right) / rows.length) - 10 * Math.min(5, check.begunAgain));
+  const [sent, setSent] = useState(false);
+  useEffect(() => {
+    if (sent) return;
+    setSent(true);
+    void send(
+      'finish-practice',
+      {
+        result: uuidv7(),
+        task,
+        exercise: { what: 'air', seed, level: null, of: null, vehicle: null },
+        marks,
+        seconds: Math.min(86_400, Math.round(check.state.seconds / FASTER)),
+        items: rows.map(({ test, same }) => ({ item: TEST_NAMES[test] ?? test, right: same })),
+        off: [],
+      },
+      'The air brake check',
+    );
+  }, [sent, task, seed, marks, check, rows]);
+  return (
+    <>
+      <Card
+        title={`${marks} of 100`}
+        note={check.begunAgain ? `Begun again ${check.begunAgain} times.` : 'In its order at the first go.'}
+      >
+        <Text bold>
+          {system.fault ? `What was wrong: ${airFaultWords(system.fault)}.` : 'Nothing was wrong with this one.'}
+        </Text>
+        {rows.map(({ test, read, is, same }) => (
+          <View key={test} className="border-t border-line py-2">
+            <Text
+              bold
+              tone={same ? 'within' : 'out'}
+            >{`${TEST_NAMES[test]}: ${same ? 'as it is' : 'otherwise than it is'}`}</Text>
+            <Text size="small" tone="soft">{`You: ${read}. It is: ${is}.`}</Text>
+          </View>
+        ))}
+      </Card>
+      <Button tall look="act" label="Another one" onPress={() => router.replace(`/practice/air?seed=${seed + 1}`)} />
+      <Button tall label="Back to practice" onPress={() => router.replace('/practice')} />
+    </>
+  );
+}
+
+function Pads({
+  shown,
+  seed,
+  Pad,
+  onDone,
+}: {
+  shown: Shown;
+  seed: number;
+  Pad: PadOf;
+  onDone: (readings: Reading[]) => void;
+}) {
+  const [draft, setDraft] = useState(() => padsOf(shown, seed));
+  const [taken, setTaken] = useState<Record<string, Reading | null>>({});
+  const note = useCallback(
+    (at: Step, value: Reading | null) => setTaken((before) => ({ ...before, [keyOf(at)]: value })),
+    [],
+  );
+  const onTaken = useCallback((at: Step, value: Reading) => note(at, value), [note]);
+  const onSkipped = useCallback((at: Step) => note(at, null), [note]);
+  const done = Object.keys(taken).length >= STEPS.length;
+  useEffect(() => {
+    if (done) onDone(Object.values(taken).flatMap((each) => each ?? []));
+  }, [done, taken, onDone]);
+  const above: ReactNode = <Seen shown={shown} />;
+  return <Pad draft={draft} update={setDraft} onTaken={onTaken} onSkipped={onSkipped} above={above} />;
+}
+
+function Checking({ seed, task, Pad }: { seed: number; task: string | null; Pad: PadOf }) {
+  const system = useMemo(() => airSystem(seed), [seed]);
+  const { check, act } = useDash(system);
+  const [pads, setPads] = useState(false);
+  const [readings, setReadings] = useState<Reading[] | null>(null);
+  const title = 'The air brake check';
+  if (readings)
+    return (
+      <PracticeScreen narrow title={title} back={goBack('/practice')}>
+        <Told system={system} check={check} readings={readings} task={task} seed={seed} />
+      </PracticeScreen>
+    );
+  if (pads)
+    return (
+      <PracticeScreen fixed title={title} under="On the pads" back={() => setPads(false)} backLabel="Back">
+        <View className="mx-auto min-h-0 w-full max-w-2xl flex-1">
+          <Pads shown={check.shown} seed={seed} Pad={Pad} onDone={setReadings} />
+        </View>
+      </PracticeScreen>
+    );
+  return (
+    <PracticeScreen narrow title={title} under="Time goes four times as fast" back={goBack('/practice')}>
+      <Dash check={check} act={act} />
+      {check.part === 'done' ? (
+        <Button tall look="act" label="Write it down on the pads" onPress={() => setPads(true)} />
+      ) : null}
+    </PracticeScreen>
+  );
+}
+
+/** The air brake check at a made-up dash: in its order, then on the real pads. */
+export function AirCheck({ Pad }: { Pad: PadOf }) {
+  const { seed, task } = useLocalSearchParams<{ seed?: string; task?: string }>();
+  const number = Number.parseInt(seed ?? '1', 10) || 1;
+  return <Checking key={number} seed={number} task={task ?? null} Pad={Pad} />;
+}

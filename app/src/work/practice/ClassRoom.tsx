@@ -1,0 +1,294 @@
+import { useQuery } from '@tanstack/react-query';
+import { dayText, EXERCISE_WORDS, type PracticeClass, subjectWords, wordsText } from '@zealous-axle/core';
+import {
+  DRILL_WORDS,
+  DRILLS,
+  formsOf,
+  LEVELS,
+  levelsOf,
+  PRACTICE_ROUTES,
+  VEHICLE_WORDS,
+  type Vehicle,
+  vehiclesOf,
+} from '@zealous-axle/core/practice';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, Line, Polyline, Text as SvgText } from 'react-native-svg';
+import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
+import { send } from '../../device/outbox';
+import { clock, dayName } from '../../look/dates';
+import { usePalette } from '../../look/theme';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { ConfirmButton } from '../../parts/ConfirmButton';
+import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
+import { Loaded } from '../../parts/Loaded';
+import { goBack } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { call } from '../../server/client';
+import { useZodForm } from '../../session/forms';
+import { useSession } from '../../session/session';
+import { useOwnRoutes } from './ownRoutes';
+import { PracticeScreen } from './PracticeScreen';
+
+type Person = PracticeClass['people'][number];
+const NM_IN_SIXTEENTH = 25_400_000 / 16;
+const HEIGHT = 110;
+const WIDTH = 320;
+
+/** Marks over the days: a point each day, the same in words. */
+function Marks({ marks }: { marks: Person['marks'] }) {
+  const palette = usePalette();
+  const x = scaleLinear([0, Math.max(1, marks.length - 1)], [34, WIDTH - 12]);
+  const y = scaleLinear([0, 100], [HEIGHT - 18, 10]);
+  const words = marks.map(({ on, marks: each }) => `${dayName(on)}: ${Math.round(each)}`).join(', ');
+  return (
+    <View role="img" aria-label={`Marks by day. ${words}`}>
+      <Svg
+        width="100%"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        style={{ aspectRatio: WIDTH / HEIGHT, maxWidth: 520 }}
+        aria-hidden
+      >
+        {[0, 50, 100].map((each) => (
+          <Line key={each} x1={34} x2={WIDTH - 8} y1={y(each)} y2={y(each)} stroke={palette.line} strokeWidth={1} />
+        ))}
+        {[0, 50, 100].map((each) => (
+          <SvgText key={each} x={28} y={y(each) + 4} fontSize={11} textAnchor="end" fill={palette.soft}>
+            {each}
+          </SvgText>
+        ))}
+        <Polyline
+          points={marks.map(({ marks: each }, nth) => `${x(nth)},${y(each)}`).join(' ')}
+          fill="none"
+          stroke={palette.act}
+          strokeWidth={2.5}
+        />
+        {marks.map(({ on, marks: each }, nth) => (
+          <Circle key={on} cx={x(nth)} cy={y(each)} r={4} fill={palette.act} />
+        ))}
+      </Svg>
+    </View>
+  );
+}
+
+/** How somebody's figures spread against the truth, and who reads short is told. */
+function Spreads({ spread }: { spread: Person['spread'] }) {
+  if (spread.length === 0) return null;
+  return (
+    <View className="gap-1">
+      <Text bold>Readings against the truth</Text>
+      {spread.map(({ kind, count, mean, deviation }) => {
+        const sixteenths = (value: number) => (value / NM_IN_SIXTEENTH).toFixed(1);
+        const bent = Math.abs(mean) >= NM_IN_SIXTEENTH / 2;
+        return (
+          <Text key={kind} tone={bent ? 'violation' : 'ink'}>
+            {`${subjectWords({ kind: kind as never })}: ${count} read, on the whole ${sixteenths(mean)} sixteenths, spread ${sixteenths(deviation)}${bent ? `: reads ${mean < 0 ? 'short' : 'long'}` : ''}`}
+          </Text>
+        );
+      })}
+    </View>
+  );
+}
+
+function PersonCard({ person }: { person: Person }) {
+  const { fleet } = useSession();
+  return (
+    <Card title={person.name} note={person.results ? `${person.results} results in a year` : 'Nothing practised yet'}>
+      {person.now ? (
+        <Text
+          bold
+          tone="act"
+        >{`Now: ${person.now.words}, ${person.now.done} of ${person.now.of}, ${clock(person.now.at, fleet.zone)}`}</Text>
+      ) : null}
+      {person.marks.length ? <Marks marks={person.marks} /> : null}
+      {person.missed.length ? (
+        <View className="gap-1">
+          <Text bold>Missed most</Text>
+          {person.missed.map(({ item, missed, asked }) => (
+            <View key={item} className="flex-row justify-between gap-3 border-t border-line py-1">
+              <Text className="min-w-0 flex-1">{item}</Text>
+              <Text reading>{`${missed} of ${asked}`}</Text>
+            </View>
+          ))}
+        </View>
+      ) : null}
+      <Spreads spread={person.spread} />
+    </Card>
+  );
+}
+
+const KINDS = [
+  { value: 'yard', label: 'Made-up trailer' },
+  { value: 'by-heart', label: 'By heart' },
+  { value: 'air', label: 'Air check' },
+  { value: 'drill', label: 'Drill' },
+] as const;
+type Kind = (typeof KINDS)[number]['value'];
+
+const taskForm = z.object({
+  name: wordsText(80),
+  due: z.union([z.literal(''), dayText]),
+  seed: z.string().regex(/^\d{1,9}$/, 'write a whole number'),
+  pass: z.string().regex(/^([1-9]\d?|100)$/, 'write a number from 1 to 100'),
+});
+
+/** A task: what, how hard, for whom, until when. */
+function NewTask({ people, onClose }: { people: readonly Person[]; onClose: () => void }) {
+  const own = useOwnRoutes();
+  const [kind, setKind] = useState<Kind>('yard');
+  const routes = [...PRACTICE_ROUTES, ...own];
+  const [route, setRoute] = useState(routes[0]?.id ?? '');
+  const [level, setLevel] = useState('2');
+  const [vehicle, setVehicle] = useState<Vehicle>('trailer');
+  const [form, setForm] = useState('in-cab-air');
+  const [drill, setDrill] = useState<string>(DRILLS[0]);
+  const [person, setPerson] = useState('');
+  const { control, handleSubmit, formState } = useZodForm(taskForm, {
+    name: '',
+    due: '',
+    seed: String(Math.floor(Math.random() * 1_000)),
+    pass: '80',
+  });
+  const found = routes.find(({ id }) => id === route);
+  const of = kind === 'yard' ? route : kind === 'by-heart' ? form : kind === 'drill' ? drill : null;
+  const set = handleSubmit(({ name, due, seed, pass }) => {
+    onClose();
+    const exercise = {
+      what: kind,
+      seed: Number(seed),
+      level: kind === 'yard' ? Number(level) : null,
+      of,
+      vehicle: kind === 'yard' ? vehicle : null,
+    };
+    void send(
+      'set-practice-task',
+      { task: uuidv7(), name, person: person || null, exercise, due: due || null, pass: Number(pass) },
+      `Task: ${name}`,
+    );
+  });
+  return (
+    <Drawer title="A task" onClose={onClose}>
+      <Field control={control} name="name" label="Its name" placeholder="Brakes before Friday" autoFocus />
+      <Choice label="What" options={KINDS} value={kind} onChange={setKind} />
+      {kind === 'yard' && found ? (
+        <>
+          <Choice
+            stacked
+            label="Route"
+            options={routes.map(({ id, name }) => ({ value: id, label: name }))}
+            value={route}
+            onChange={setRoute}
+          />
+          <Choice
+            stacked
+            label="Level"
+            options={LEVELS.filter(({ id }) => levelsOf(found).includes(id)).map(({ id, name }) => ({
+              value: String(id),
+              label: `${id}. ${name}`,
+            }))}
+            value={level}
+            onChange={setLevel}
+          />
+          <Choice
+            label="Which"
+            options={vehiclesOf(found).map((value) => ({ value, label: VEHICLE_WORDS[value] }))}
+            value={vehicle}
+            onChange={setVehicle}
+          />
+        </>
+      ) : null}
+      {kind === 'by-heart' ? (
+        <Choice
+          stacked
+          label="Form"
+          options={formsOf(own).map(({ id, name }) => ({ value: id, label: name }))}
+          value={form}
+          onChange={setForm}
+        />
+      ) : null}
+      {kind === 'drill' ? (
+        <Choice
+          stacked
+          label="Drill"
+          options={DRILLS.map((value) => ({ value, label: DRILL_WORDS[value].name }))}
+          value={drill}
+          onChange={setDrill}
+        />
+      ) : null}
+      <Field
+        control={control}
+        name="seed"
+        label="Its number: the same number makes the same one"
+        inputMode="numeric"
+        maxLength={9}
+      />
+      <Field control={control} name="pass" label="Passed from, of 100" inputMode="numeric" maxLength={3} />
+      <Field control={control} name="due" label="Until (may stay empty)" placeholder="2026-12-31" />
+      <Choice
+        stacked
+        label="For whom"
+        options={[{ value: '', label: 'Everybody' }, ...people.map(({ id, name }) => ({ value: id, label: name }))]}
+        value={person}
+        onChange={setPerson}
+      />
+      <Button tall look="act" label="Set it" disabled={!formState.isValid} onPress={() => void set()} />
+    </Drawer>
+  );
+}
+
+function Room({ data }: { data: PracticeClass }) {
+  const [setting, setSetting] = useState(false);
+  return (
+    <>
+      <Card title="Tasks">
+        {data.tasks.length ? null : <Text tone="soft">None is set. Everybody may practise what they like.</Text>}
+        {data.tasks.map((task) => (
+          <View key={task.id} className="gap-1 border-t border-line py-2">
+            <Text bold>{task.name}</Text>
+            <Text size="small" tone="soft">
+              {[
+                EXERCISE_WORDS[task.exercise.what],
+                task.exercise.level ? `level ${task.exercise.level}` : '',
+                task.person ? (data.people.find(({ id }) => id === task.person)?.name ?? '') : 'for everybody',
+                task.due ? `until ${dayName(task.due)}` : '',
+                `passed by ${task.passed}`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+            <ConfirmButton
+              label="Withdraw"
+              ask="Withdraw it: results stay"
+              hint={task.name}
+              onDo={() => void send('withdraw-practice-task', { task: task.id }, `${task.name} withdrawn`)}
+            />
+          </View>
+        ))}
+        <Button tall look="act" label="Set a task" onPress={() => setSetting(true)} />
+      </Card>
+      {data.people.map((person) => (
+        <PersonCard key={person.id} person={person} />
+      ))}
+      <Button tall label="Print" onPress={() => window.print()} />
+      {setting ? <NewTask people={data.people} onClose={() => setSetting(false)} /> : null}
+    </>
+  );
+}
+
+/** The class as its teacher sees it: tasks, who is where, what is missed, how they read. */
+export function ClassRoom() {
+  const query = useQuery({
+    queryKey: ['practice', 'class'],
+    queryFn: () => call<PracticeClass>('GET', '/practice/class'),
+  });
+  return (
+    <PracticeScreen title="Teach" under="Tasks, and what is missed" back={goBack('/practice')}>
+      <Loaded query={query}>{(data) => <Room data={data} />}</Loaded>
+    </PracticeScreen>
+  );
+}

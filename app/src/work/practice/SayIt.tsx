@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query';
+import type { PracticeExam } from '@zealous-axle/core';
+import { type ExamResult, examResult, type Form } from '@zealous-axle/core/practice';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { send } from '../../device/outbox';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
+import { call } from '../../server/client';
+import { Says } from './Says';
+
+const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+const newCode = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(6))].map((each) => LETTERS[each % LETTERS.length]).join('');
+
+/** What an exam came to: points, what was left out, what must not fail. */
+export function Result({ result }: { result: ExamResult }) {
+  return (
+    <Card title={result.passed ? 'Passed' : 'Not passed'}>
+      <Text reading bold size="title">{`${result.points} of ${result.of}`}</Text>
+      {result.failedOn.length ? (
+        <Notice look="stop">{`Left out, and must not be: ${result.failedOn.map(({ point }) => point).join(', ')}.`}</Notice>
+      ) : null}
+      {result.leftOut.map((card) => (
+        <View key={card.id} className="gap-1 border-t border-line py-2">
+          <Text bold>{card.point}</Text>
+          <Says card={card} />
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+/** Marked by oneself: the list hidden, shown one by one as it is said. */
+function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void }) {
+  const [at, setAt] = useState(0);
+  const [open, setOpen] = useState(false);
+  const [said, setSaid] = useState<string[]>([]);
+  const card = form.cards[at];
+  if (!card) return null;
+  const mark = (known: boolean) => {
+    const next = known ? [...said, card.id] : said;
+    setSaid(next);
+    setOpen(false);
+    if (at + 1 >= form.cards.length) onEnd(next);
+    else setAt(at + 1);
+  };
+  return (
+    <>
+      <Card title={`${at + 1} of ${form.cards.length}`} note={card.section}>
+        {open ? (
+          <>
+            <Text bold size="lead">
+              {card.point}
+            </Text>
+            <Says card={card} />
+          </>
+        ) : (
+          <Text tone="soft">Point at the next thing, and say what you check of it. Then look.</Text>
+        )}
+      </Card>
+      {open ? (
+        <View className="flex-row gap-2">
+          <Button tall className="grow" label="Left it out" onPress={() => mark(false)} />
+          <Button tall className="grow" look="act" label="Said it" onPress={() => mark(true)} />
+        </View>
+      ) : (
+        <Button tall look="act" label="Show it" onPress={() => setOpen(true)} />
+      )}
+    </>
+  );
+}
+
+/** Marked by somebody with a phone of their own: they type this code, and mark what they hear. */
+function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void }) {
+  const [exam] = useState(() => ({ id: uuidv7(), code: newCode() }));
+  const [opened, setOpened] = useState(false);
+  const { data } = useQuery({
+    queryKey: ['practice', 'exam', exam.code],
+    queryFn: () => call<PracticeExam>('GET', `/practice/exams/${exam.code}`),
+    enabled: opened,
+    refetchInterval: 5_000,
+    retry: true,
+  });
+  const open = () => {
+    setOpened(true);
+    const cards = form.cards.map(({ id, point, says, figure, mustNotFail }) => ({
+      id,
+      point,
+      says,
+      figure,
+      mustNotFail,
+    }));
+    void send('open-exam', { exam: exam.id, code: exam.code, form: form.name, cards }, `Exam: ${form.name}`);
+  };
+  if (!opened)
+    return (
+      <Card title="Examined by somebody else" note="They need a phone signed in to this shop, and a signal.">
+        <Button tall look="act" label="Begin the exam" onPress={open} />
+      </Card>
+    );
+  const marked = data?.cards.filter(({ said }) => said !== null) ?? [];
+  return (
+    <>
+      <Card title="Their code" note="On their phone: Practice, Examine somebody.">
+        <Text reading bold size="title" selectable>
+          {exam.code}
+        </Text>
+        <Text tone="soft">{data ? `${marked.length} of ${form.cards.length} marked.` : 'Being opened.'}</Text>
+      </Card>
+      <Button
+        tall
+        label="The exam is over"
+        disabled={marked.length === 0}
+        onPress={() => onEnd(marked.filter(({ said }) => said).map(({ id }) => id))}
+      />
+    </>
+  );
+}
+
+/** A walk said aloud, marked by oneself or by somebody else, with its points. */
+export function SayIt({ form, task, by }: { form: Form; task: string | null; by: 'self' | 'other' }) {
+  const [result, setResult] = useState<ExamResult | null>(null);
+  const [began] = useState(() => Date.now());
+  const end = (said: string[]) => {
+    const told = examResult(form, { said, leftOut: [] });
+    setResult(told);
+    const left = new Set(told.leftOut.map(({ id }) => id));
+    void send(
+      'finish-practice',
+      {
+        result: uuidv7(),
+        task,
+        exercise: { what: 'by-heart', seed: 0, level: null, of: form.id.slice(0, 80), vehicle: by },
+        marks: told.marks,
+        seconds: Math.min(86_400, Math.round((Date.now() - began) / 1_000)),
+        items: form.cards.slice(0, 400).map(({ id, point }) => ({ item: point.slice(0, 120), right: !left.has(id) })),
+        off: [],
+      },
+      `The walk by heart: ${form.name}`,
+    );
+  };
+  if (result) return <Result result={result} />;
+  return by === 'self' ? <ByOneself form={form} onEnd={end} /> : <ByOther form={form} onEnd={end} />;
+}

@@ -1,0 +1,20 @@
+import type { Card } from '@zealous-axle/core/practice';
+import { View } from 'react-native';
+import { Text } from '../../parts/Text';
+
+/** What is said of one thing, and the figure that goes with it. */
+export function Says({ card }: { card: Card }) {
+  return (
+    <View className="gap-1">
+      {card.says.map((each) => (
+        <Text key={each}>{`• ${each}`}</Text>
+      ))}
+      {card.figure ? <Text bold>{`Figure: ${card.figure}`}</Text> : null}
+      {card.mustNotFail ? (
+        <Text size="small" bold tone="out">
+          Left out, the walk is not passed.
+        </Text>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,196 @@
+import { type Draft, entryOf, isDone, keyOf, keyWords, type Reading, type Step, stepAt } from '@zealous-axle/core';
+import {
+  firstLook,
+  firstView,
+  isNight,
+  type View as Look,
+  type MadeUp,
+  SAID,
+  SAID_WORDS,
+  type Said,
+  sceneOf,
+  VEHICLE_WORDS,
+} from '@zealous-axle/core/practice';
+import { router } from 'expo-router';
+import { type ComponentType, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { send } from '../../device/outbox';
+import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
+import { Notice } from '../../parts/Notice';
+import { goBack } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
+import { useOwnRoutes } from './ownRoutes';
+import { PracticeScreen } from './PracticeScreen';
+import { Station } from './Station';
+import { useKept } from './usePractice';
+import { isWalked, madeUpOf, type Walk, withTaken } from './walk';
+
+/** The real pad, given by whoever puts the rooms together. */
+export type PadOf = ComponentType<{
+  draft: Draft;
+  update: (change: (draft: Draft) => Draft) => void;
+  onTaken: (step: Step, value: Reading) => void;
+  onSkipped: (step: Step) => void;
+  above: ReactNode;
+  beside?: ReactNode;
+}>;
+
+const SAID_OPTIONS = SAID.map((value) => ({ value, label: SAID_WORDS[value] }));
+
+/** The end of a walk: may it go? */
+function Decide({ walk, onDecide }: { walk: Walk; onDecide: (mayGo: boolean) => void }) {
+  const open = walk.drafts.flatMap((draft) => draft.steps.filter((step) => !isDone(entryOf(draft, step)))).length;
+  return (
+    <View className="gap-4 p-5">
+      <Text level={2} bold size="title">
+        May it go?
+      </Text>
+      {open ? <Notice look="ask">{`${open} steps were neither read nor passed over.`}</Notice> : null}
+      <Text>You decide, as you would in the yard. Then each reading is held against what is.</Text>
+      <Button tall look="act" label="It may go" onPress={() => onDecide(true)} />
+      <Button tall look="stop" label="It is held" onPress={() => onDecide(false)} />
+    </View>
+  );
+}
+
+/** Chocks before anything else: the mark for it is lost otherwise. */
+function Chocks({ walk, onChock }: { walk: Walk; onChock: () => void }) {
+  if (walk.chocked) return null;
+  return (
+    <View className="flex-row items-center gap-3 rounded-xl border-2 border-shop bg-shop-tint p-2">
+      <Text className="min-w-0 flex-1">
+        {walk.taken.length ? 'Not chocked: the mark for it is lost.' : 'Before touching anything?'}
+      </Text>
+      <Button label="Lay the chocks" onPress={onChock} />
+    </View>
+  );
+}
+
+function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (walk: Walk) => void; Pad: PadOf }) {
+  const latest = useRef(walk);
+  latest.current = walk;
+  const change = useCallback(
+    (some: (now: Walk) => Walk) => {
+      latest.current = some(latest.current);
+      keep(latest.current);
+    },
+    [keep],
+  );
+  const draft = walk.drafts[walk.at];
+  const unit = made.units[walk.at];
+  const step = draft ? stepAt(draft) : null;
+  const scene = useMemo(() => (unit && step ? sceneOf(unit, step) : null), [unit, step]);
+  const night = isNight(walk.level);
+  const [look, setLook] = useState<Look>(firstView(night));
+  const [said, setSaid] = useState<Said>('good');
+  // Another station is looked at anew.
+  useEffect(() => {
+    if (scene) setLook(firstLook(scene, firstView(night)));
+    setSaid('good');
+  }, [scene, night]);
+  const saidNow = useRef(said);
+  saidNow.current = said;
+  const update = useCallback(
+    (some: (now: Draft) => Draft) =>
+      change((now) => ({ ...now, drafts: now.drafts.map((each, nth) => (nth === now.at ? some(each) : each)) })),
+    [change],
+  );
+  const unitId = unit?.unit.id ?? '';
+  const tell = useCallback((at: Step) => {
+    const { task, taken, drafts } = latest.current;
+    if (!task) return;
+    const of = drafts.reduce((sum, each) => sum + each.steps.length, 0);
+    void send(
+      'tell-practice',
+      { task, words: keyWords(keyOf(at), ' at ').slice(0, 120), done: Math.min(of, taken.length), of },
+      'How far practice is',
+    );
+  }, []);
+  const onTaken = useCallback(
+    (at: Step, value: Reading) => {
+      change((now) => withTaken(now, unitId, at, value, saidNow.current));
+      setSaid('good');
+      tell(at);
+    },
+    [change, unitId, tell],
+  );
+  const onSkipped = useCallback(
+    (at: Step) => change((now) => ({ ...now, skipped: [...now.skipped, { unit: unitId, key: keyOf(at) }] })),
+    [change, unitId],
+  );
+  const decide = (mayGo: boolean) => {
+    change((now) => ({ ...now, mayGo, finishedAt: new Date().toISOString() }));
+    router.replace('/practice/debrief');
+  };
+  const last = walk.at === walk.drafts.length - 1;
+  const here = draft?.steps.every((each) => isDone(entryOf(draft, each)));
+  if (!draft || isWalked(walk) || (!step && last)) return <Decide walk={walk} onDecide={decide} />;
+  if (!step || here)
+    return (
+      <View className="gap-4 p-5">
+        <Text level={2} bold size="title">{`${draft.unit.number} is walked`}</Text>
+        <Button
+          tall
+          look="act"
+          label={`On to ${walk.drafts[walk.at + 1]?.unit.number}`}
+          onPress={() => change((now) => ({ ...now, at: now.at + 1 }))}
+        />
+      </View>
+    );
+  return (
+    <View className="mx-auto min-h-0 w-full max-w-2xl flex-1">
+      <Pad
+        draft={draft}
+        update={update}
+        onTaken={onTaken}
+        onSkipped={onSkipped}
+        above={
+          <>
+            <Chocks
+              walk={walk}
+              onChock={() => change((now) => ({ ...now, chocked: true, unchocked: now.taken.length > 0 }))}
+            />
+            {scene ? <Station key={keyOf(step)} scene={scene} level={walk.level} look={look} onLook={setLook} /> : null}
+          </>
+        }
+        beside={
+          <Choice hideLabel label="How much does it press?" options={SAID_OPTIONS} value={said} onChange={setSaid} />
+        }
+      />
+    </View>
+  );
+}
+
+/** A walk round something made up: the stations drawn, the real pads, one's own judgement. */
+export function YardWalk({ Pad }: { Pad: PadOf }) {
+  const [walk, keep, kept] = useKept<Walk>('walk');
+  const own = useOwnRoutes();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was made up follows from the walk's own words.
+  const made = useMemo(() => (walk ? madeUpOf(walk, own) : null), [walk?.id, own]);
+  const done = walk
+    ? walk.drafts.reduce((sum, draft) => sum + draft.steps.filter((step) => isDone(entryOf(draft, step))).length, 0)
+    : 0;
+  const of = walk ? walk.drafts.reduce((sum, draft) => sum + draft.steps.length, 0) : 0;
+  const current = walk?.drafts[walk.at];
+  return (
+    <PracticeScreen
+      fixed
+      title={current ? `${current.unit.number} – ${current.unit.body}` : 'Practice yard'}
+      under={walk ? `${done} of ${of} · ${VEHICLE_WORDS[walk.vehicle]}, level ${walk.level}` : undefined}
+      back={goBack('/practice')}
+    >
+      {kept ? null : (
+        <Notice look="stop">This device’s storage takes nothing more: the walk stands in this window alone.</Notice>
+      )}
+      {walk && made && !walk.finishedAt ? (
+        <Walking walk={walk} made={made} keep={keep} Pad={Pad} />
+      ) : walk === undefined ? null : (
+        <View className="gap-4 p-5">
+          <Text>{walk?.finishedAt ? 'This walk is over.' : 'No walk was begun on this device.'}</Text>
+          <Button tall look="act" label="Choose one" onPress={() => router.replace('/practice')} />
+        </View>
+      )}
+    </PracticeScreen>
+  );
+}

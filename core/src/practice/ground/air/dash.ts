@@ -1,0 +1,78 @@
+import { judgeReading } from '../../../judge';
+import { plainBook, type Verdict } from '../../../limits';
+import { type Reading, readingText } from '../../../reading';
+import { type Dial, dialShapes, needle } from '../drawing/scale';
+import { circle, type Drawing, rect, type Shape, text } from '../drawing/shape';
+import { type AirState, gaugeOf } from './model';
+
+const dialAt = (x: number): Dial => ({
+  x,
+  y: 92,
+  r: 58,
+  from: 0,
+  to: 160,
+  startAt: -135,
+  endAt: 135,
+  step: 5,
+  labelEach: 40,
+});
+
+function dial(x: number, name: string, psi: number): Shape[] {
+  const on = dialAt(x);
+  return [
+    circle(x, on.y, on.r + 10, 'paper', { stroke: 'metal', width: 5 }),
+    ...dialShapes(on),
+    needle(on, Math.max(0, psi), `needle ${name}`),
+    circle(x, on.y, 5, 'ink', { mark: `centre ${name}` }),
+    text(x, on.y + 40, name, { size: 11, fill: 'soft' }),
+  ];
+}
+
+const knob = (x: number, name: string, isIn: boolean, look: 'amber' | 'red'): Shape[] => [
+  rect(x - 5, 182, 10, isIn ? 8 : 22, 'metal', { stroke: 'ink' }),
+  rect(x - 20, isIn ? 188 : 202, 40, 18, look, { stroke: 'ink', r: 5, mark: `${name} ${isIn ? 'in' : 'out'}` }),
+  text(x, 178, name, { size: 10, fill: 'soft' }),
+];
+
+/** The gauges, valves, pedal and warning of a made-up dash. */
+export function airDrawing(state: AirState): Drawing {
+  const { controls, warning } = state;
+  const gauges = [
+    ['primary', gaugeOf(state, 'primary')],
+    ['secondary', gaugeOf(state, 'secondary')],
+    ['trailer', gaugeOf(state, 'trailer')],
+  ] as const;
+  const shapes = [
+    rect(2, 2, 416, 236, 'rubber', { r: 14 }),
+    rect(10, 166, 400, 66, 'metal', { r: 10 }),
+    ...gauges.flatMap(([name, psi], nth) => dial(74 + nth * 136, name, psi)),
+    ...knob(66, 'tractor', controls.tractorIn, 'amber'),
+    ...knob(140, 'trailer', controls.trailerIn, 'red'),
+    rect(212, controls.pedal > 0 ? 208 : 190, 60, 16, 'ink', {
+      r: 4,
+      mark: controls.pedal > 0 ? 'pressed' : 'released',
+    }),
+    text(242, 184, 'pedal', { size: 10, fill: 'soft' }),
+    circle(312, 200, 12, warning ? 'red' : 'soft', { stroke: 'ink', mark: warning ? 'warning' : 'quiet' }),
+    text(312, 180, 'low air', { size: 10, fill: 'soft' }),
+    circle(368, 200, 14, controls.key ? 'amber' : 'edge', {
+      stroke: 'ink',
+      mark: controls.engine ? 'runs' : controls.key ? 'key on' : 'key off',
+    }),
+    text(368, 180, controls.engine ? 'engine' : controls.key ? 'key' : 'off', { size: 10, fill: 'soft' }),
+  ];
+  const said = gauges.map(([name, psi]) => `${name} ${Math.round(psi)} psi`).join(', ');
+  const words = `${said}. Key ${controls.key ? 'on' : 'off'}, engine ${controls.engine ? 'runs' : 'off'}, tractor’s valve ${controls.tractorIn ? 'in' : 'out'}, trailer’s valve ${controls.trailerIn ? 'in' : 'out'}, pedal ${controls.pedal > 0 ? 'pressed' : 'released'}${warning ? ', low-air warning on' : ''}${state.loaded && controls.engine ? ', the compressor builds up' : ''}.`;
+  return { width: 420, height: 240, shapes, words };
+}
+
+const BOOK = plainBook('na');
+const verdictOf = (reading: Reading | null): Verdict =>
+  reading ? judgeReading(BOOK, null, reading).verdict : 'not-judged';
+
+/** What was written down beside what the gauges showed, each judged; the same where their verdicts agree. */
+export function airVerdicts(read: Reading | null, truth: Reading | null) {
+  const words = (reading: Reading | null) =>
+    reading ? `${readingText(reading)}, ${verdictOf(reading) === 'within' ? 'within' : 'past its limit'}` : 'not done';
+  return { read: words(read), is: words(truth), same: read !== null && verdictOf(read) === verdictOf(truth) };
+}
