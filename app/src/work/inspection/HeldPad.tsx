@@ -1,15 +1,30 @@
-import { BOOKS, type Draft, type Reading, readingText, type Step } from '@zealous-axle/core';
+import {
+  BOOKS,
+  type Draft,
+  entryOf,
+  limitWords,
+  type Reading,
+  readingText,
+  type Step,
+  withNote,
+  withText,
+} from '@zealous-axle/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button } from '../../parts/Button';
+import { Notice } from '../../parts/Notice';
+import { Text } from '../../parts/Text';
 import { BookWords } from '../../parts/verdict';
 import { type Current, CurrentContext } from './current';
 import { Doubted } from './Doubted';
 import { useDraftEnds } from './ends';
 import { judgeStep } from './judged';
-import { Answering, asksReservoir, Entering, PAD_ID, Reservoir } from './Pad';
+import { padOf } from './kinds';
+import { Answering, asksReservoir, PAD_ID, Reservoir } from './Pad';
+import { FigurePad } from './pads/FigurePad';
 import type { Keeper, Update } from './taking';
 import { useInspecting } from './useInspecting';
+import { usePadKeys } from './usePadKeys';
 import { kindWords } from './words';
 
 interface Props {
@@ -23,6 +38,42 @@ interface Props {
   /** What stands above the button that takes the reading. */
   beside?: ReactNode;
 }
+
+/** What to read and its limit in a line, and the keys: the verdict is not said. */
+function Keys({ current: { draft, now, update, inspecting, onWhy }, why }: { current: Current; why: boolean }) {
+  if (!now) return null;
+  const { step, judged } = now;
+  const pad = padOf(step.kind);
+  const Pad = pad.Pad ?? FigurePad;
+  return (
+    <>
+      <View className="flex-row items-center gap-2">
+        <Text bold size="lead" level={2} className="min-w-0 flex-1">
+          {capital(kindWords(step))}
+        </Text>
+        <Button look="bare" label="How?" hint={kindWords(step)} onPress={onWhy} />
+      </View>
+      {why ? (
+        <Notice>
+          {[pad.how(step), judged.limit ? capital(limitWords(judged.limit)) : ''].filter(Boolean).join(' ')}
+        </Notice>
+      ) : null}
+      <Pad
+        draft={draft}
+        step={step}
+        entry={entryOf(draft, step)}
+        judged={judged}
+        update={update}
+        note={(change) => update((latest) => withNote(latest, step, change))}
+        type={(field, text) => update((latest) => withText(latest, step, field, text))}
+        saveWith={inspecting.saveWith}
+        Figures={FigurePad}
+      />
+    </>
+  );
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** The pad over a draft that is nobody's inspection. The verdict is not said: whoever learns says it. */
 export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Props) {
@@ -38,6 +89,17 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
   const [why, setWhy] = useState(false);
   const ends = useDraftEnds(draft);
   const { step, doubt } = inspecting;
+  usePadKeys({
+    draft,
+    step,
+    update,
+    save: inspecting.save,
+    saveWith: inspecting.saveWith,
+    skip: () => inspecting.skip('passed over'),
+    why: () => setWhy((now) => !now),
+    defect: null,
+    busy: doubt !== null,
+  });
   if (!step) return null;
   const toggleWhy = () => setWhy((now) => !now);
   const current: Current = {
@@ -62,7 +124,7 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
           contentContainerClassName="gap-2 p-3"
         >
           {above}
-          {reservoir ? <Reservoir /> : <Entering alone />}
+          {reservoir ? <Reservoir /> : <Keys current={current} why={why} />}
         </ScrollView>
         {reservoir ? null : (
           <View className="gap-2 border-t border-line bg-card px-3 py-2">
@@ -73,7 +135,6 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
                 disabled={draft.cursor === 0}
                 onPress={() => update((now) => ({ ...now, cursor: Math.max(0, now.cursor - 1) }))}
               />
-              <Button label="Why?" onPress={toggleWhy} />
               <Button label="Skip" onPress={current.onSkip} />
               <Answering />
             </View>

@@ -30,7 +30,7 @@ import { useDraftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
 import { type GaugeState, gaugeWanted, useGauge, wantGauge } from './gauge';
 import { judgeStep } from './judged';
-import { asksReservoir, PAD_ID, Pad } from './Pad';
+import { asksReservoir, PAD_ID, Pad, reportHere } from './Pad';
 import { Skip } from './Skip';
 import { Steps } from './Steps';
 import { useDraft } from './useDraft';
@@ -168,6 +168,7 @@ export function Inspect() {
     saveWith: inspecting.saveWith,
     skip: () => setSkipping(true),
     why: toggleWhy,
+    defect: () => draft && reportHere(draft, step),
     busy: skipping || listed || doubt !== null,
   });
 

@@ -59,8 +59,8 @@ export function Reservoir() {
   );
 }
 
-/** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. `alone`: nothing is answered together. */
-export function Entering({ alone }: { alone?: boolean }) {
+/** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
+function Entering() {
   const { draft, ends, now, update, inspecting, why } = useCurrent();
   if (!now) return null;
   const { step, judged } = now;
@@ -93,7 +93,7 @@ export function Entering({ alone }: { alone?: boolean }) {
         verdict={padOf(step.kind).verdictAside ? (judged.opinion?.verdict ?? null) : null}
       />
       {why ? <Notice>{reasons}</Notice> : null}
-      {alone ? null : <GoodTogether />}
+      <GoodTogether />
       <Keys {...pad} />
     </>
   );
@@ -155,6 +155,12 @@ const AnswerRow = memo(function AnswerRow(photo: ComponentProps<typeof PhotoButt
   );
 });
 
+/** Goes to report a defect where the inspection stands. */
+export function reportHere({ unit, inspection }: Draft, step: Step | null): void {
+  const at = step?.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
+  router.navigate(`/report/${unit.id}?${at}inspection=${inspection}`);
+}
+
 /** Going back, asking why, skipping, noting a defect. */
 function AsideActs() {
   const { draft, now, update, onWhy, onSkip } = useCurrent();
@@ -162,10 +168,7 @@ function AsideActs() {
   const back = useStable(() => update((latest) => ({ ...latest, cursor: Math.max(0, latest.cursor - 1) })));
   const why = useStable(onWhy);
   const skip = useStable(onSkip);
-  const defect = useStable(() => {
-    const at = step?.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
-    router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
-  });
+  const defect = useStable(() => reportHere(draft, step ?? null));
   return step ? (
     <OtherActs first={draft.cursor === 0} onBack={back} onWhy={why} onSkip={skip} onDefect={defect} />
   ) : null;

@@ -1,7 +1,5 @@
 import { checkEntry, type Draft, entryOf, type Note, type Step, textOf, withNote, withText } from '@zealous-axle/core';
-import { router } from 'expo-router';
 import { useEffect, useRef } from 'react';
-import { endCode } from '../../parts/RunningGear';
 import { isWriting } from '../../parts/Shortcuts';
 import { currentField } from './fields';
 import { padOf } from './kinds';
@@ -14,6 +12,8 @@ interface Pad {
   saveWith: (change: Note) => void;
   skip: () => void;
   why: () => void;
+  /** Reports a defect here; null where nothing is reported. */
+  defect: (() => void) | null;
   /** Something lies over the pad. */
   busy: boolean;
 }
@@ -62,11 +62,9 @@ function press(pad: Pad, event: KeyboardEvent): boolean {
     case 'w':
       pad.why();
       return true;
-    case 'd': {
-      const at = step.axle && step.side ? `at=${endCode({ axle: step.axle, side: step.side })}&` : '';
-      router.navigate(`/report/${draft.unit.id}?${at}inspection=${draft.inspection}`);
-      return true;
-    }
+    case 'd':
+      pad.defect?.();
+      return pad.defect !== null;
     case 'g': {
       const at = { draft, step, entry: entryOf(draft, step) };
       const quick = padOf(step.kind).quick?.(at);

@@ -13,11 +13,11 @@ import {
 } from '@zealous-axle/core/practice';
 import { router } from 'expo-router';
 import { type ComponentType, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
-import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
+import { RadioGroup } from '../../parts/RadioGroup';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useOwnRoutes } from './ownRoutes';
@@ -36,7 +36,26 @@ export type PadOf = ComponentType<{
   beside?: ReactNode;
 }>;
 
-const SAID_OPTIONS = SAID.map((value) => ({ value, label: SAID_WORDS[value] }));
+/** How much a finding presses, in one row: what is said before it is taken. */
+function HowMuch({ said, onSaid }: { said: Said; onSaid: (said: Said) => void }) {
+  return (
+    <RadioGroup label="How much does it press?" className="flex-row gap-1.5">
+      {SAID.map((each) => (
+        <Pressable
+          key={each}
+          role="radio"
+          aria-checked={each === said}
+          onPress={() => onSaid(each)}
+          className={`min-h-11 flex-1 items-center justify-center rounded-xl border-2 px-0.5 ${each === said ? 'border-act bg-act' : 'border-edge bg-card'}`}
+        >
+          <Text size="small" bold={each === said} tone={each === said ? 'on-act' : 'ink'}>
+            {SAID_WORDS[each]}
+          </Text>
+        </Pressable>
+      ))}
+    </RadioGroup>
+  );
+}
 
 /** The end of a walk: may it go? */
 function Decide({ walk, onDecide }: { walk: Walk; onDecide: (mayGo: boolean) => void }) {
@@ -154,9 +173,7 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
             {scene ? <Station key={keyOf(step)} scene={scene} level={walk.level} look={look} onLook={setLook} /> : null}
           </>
         }
-        beside={
-          <Choice hideLabel label="How much does it press?" options={SAID_OPTIONS} value={said} onChange={setSaid} />
-        }
+        beside={<HowMuch said={said} onSaid={setSaid} />}
       />
     </View>
   );
@@ -176,6 +193,7 @@ export function YardWalk({ Pad }: { Pad: PadOf }) {
   return (
     <PracticeScreen
       fixed
+      focused
       title={current ? `${current.unit.number} – ${current.unit.body}` : 'Practice yard'}
       under={walk ? `${done} of ${of} · ${VEHICLE_WORDS[walk.vehicle]}, level ${walk.level}` : undefined}
       back={goBack('/practice')}

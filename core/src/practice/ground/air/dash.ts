@@ -24,7 +24,7 @@ function dial(x: number, name: string, psi: number): Shape[] {
     ...dialShapes(on),
     needle(on, Math.max(0, psi), `needle ${name}`),
     circle(x, on.y, 5, 'ink', { mark: `centre ${name}` }),
-    text(x, on.y + 40, name, { size: 11, fill: 'soft' }),
+    text(x, on.y + 51, name, { size: 9.5, fill: 'soft' }),
   ];
 }
 

@@ -60,7 +60,7 @@ test('a needle reads what it is, before and after its time', () => {
 test('an eye that is not square on reads beside it, and the sight lines say so', () => {
   const scene = { kind: 'lining', points32: [12], places: ['here'], look: [] } as const;
   for (const eye of [-3, -2, 2, 3]) {
-    const drawing = draw(scene, { ...DAY, eye });
+    const drawing = draw(scene, { ...DAY, sighted: true, eye });
     expect(Math.abs(readScale(drawing) - 12 / 32)).toBeGreaterThan(divisionOf(drawing) / 2);
     expect(drawing.words).toContain('do not meet');
   }

@@ -6,7 +6,8 @@ import type { View } from './view';
 const PARALLAX = 3.1;
 
 /** Two sight lines that stand in one only where the eye is square on. */
-const sight = (x: number, y: number, eye: number): Shape[] => [
+const sight = (x: number, y: number, { eye, sighted }: View): Shape[] => (sighted ? sightLines(x, y, eye) : []);
+const sightLines = (x: number, y: number, eye: number): Shape[] => [
   line(x, y, x, y + 8, 'soft', 2),
   line(x + eye * PARALLAX, y + 8, x + eye * PARALLAX, y + 16, 'soft', 2, 'sight'),
 ];
@@ -35,7 +36,8 @@ export interface StrokeScene {
   by: 'air' | 'bar';
 }
 
-export function drawStroke({ released16, stroke16, by }: StrokeScene, { applied, eye, wiped }: View): Drawing {
+export function drawStroke({ released16, stroke16, by }: StrokeScene, view: View): Drawing {
+  const { applied, eye, wiped } = view;
   const sixteenths = released16 + (applied ? stroke16 : 0);
   const pin = placeOn(RULE, sixteenths / 16);
   const seen = pin + eye * PARALLAX;
@@ -51,7 +53,7 @@ export function drawStroke({ released16, stroke16, by }: StrokeScene, { applied,
     ...scaleShapes(RULE),
     line(seen, 106, seen, 168, 'pointer', 1.6, 'pointer'),
     ...(wiped ? [] : dirtOn(34, 168, 310)),
-    ...sight(346, 140, eye),
+    ...sight(346, 140, view),
     text(10, 232, applied ? (by === 'bar' ? 'Pulled by the bar' : 'Full application') : 'Released', {
       size: 12,
       anchor: 'start',
@@ -83,7 +85,8 @@ export interface LiningScene {
   look: readonly string[];
 }
 
-export function drawLining({ points32, places, look }: LiningScene, { place, eye, wiped }: View): Drawing {
+export function drawLining({ points32, places, look }: LiningScene, view: View): Drawing {
+  const { place, eye, wiped } = view;
   const thick = points32[place] ?? 0;
   const end = placeOn(STEPS, thick / 32);
   const wet = look.includes('lining-oil');
@@ -102,7 +105,7 @@ export function drawLining({ points32, places, look }: LiningScene, { place, eye
     ...scaleShapes(STEPS),
     line(end + eye * PARALLAX, 120, end + eye * PARALLAX, 168, 'pointer', 1.6, 'pointer'),
     ...(wiped ? [] : dirtOn(96, 168, 200)),
-    ...sight(338, 140, eye),
+    ...sight(338, 140, view),
     text(10, 232, places[place] ?? '', { size: 12, anchor: 'start', fill: 'soft' }),
   ];
   return drawing(
@@ -120,7 +123,8 @@ export interface TreadScene {
   cord: boolean;
 }
 
-export function drawTread({ grooves32, cord }: TreadScene, { place, groove, eye, wiped }: View): Drawing {
+export function drawTread({ grooves32, cord }: TreadScene, view: View): Drawing {
+  const { place, groove, eye, wiped } = view;
   const row = grooves32[place] ?? [];
   const deep = row[groove] ?? 0;
   const [top, step] = [138, 3.2];
@@ -136,7 +140,7 @@ export function drawTread({ grooves32, cord }: TreadScene, { place, groove, eye,
     ...(cord ? [line(60, 196, 300, 196, 'shiny', 2, 'cord'), line(60, 202, 300, 202, 'shiny', 2)] : []),
     rect(grooveAt(groove) - 34, top - 14, 64, 14, 'metal', { stroke: 'ink', r: 2 }),
     line(grooveAt(groove) - 2, top, grooveAt(groove) - 2, top + deep * step, 'pointer', 3, 'probe'),
-    ...sight(350, 90, eye),
+    ...sight(350, 90, view),
   ];
   return drawing(
     shapes,
@@ -157,7 +161,7 @@ const dialAt = (x: number, y: number, r: number, to: number): Dial => ({
 });
 
 function dialFace(dial: Dial, value: number, eye: number, name: string): Shape[] {
-  const [x, y] = pointAt(dial, angleOn(dial, value), dial.r - 20);
+  const [x, y] = pointAt(dial, angleOn(dial, value), dial.r - 7);
   const hand = needle(dial, value);
   const seen: Shape = hand.shape === 'line' ? { ...hand, x2: x + eye * PARALLAX, y2: y } : hand;
   return [
@@ -179,14 +183,15 @@ export interface DialScene {
   minutes: number;
 }
 
-export function drawDial({ name, psi, after, minutes }: DialScene, { eye, wiped, after: later }: View): Drawing {
+export function drawDial({ name, psi, after, minutes }: DialScene, view: View): Drawing {
+  const { eye, wiped, after: later } = view;
   const value = later && after !== null ? after : psi;
   const dial = dialAt(180, 122, 92, 160);
   const shapes = [
     ...dialFace(dial, value, eye, 'psi'),
     ...(wiped ? [] : [path('M120 60q26 -18 60 4q30 20 6 44q-40 16 -62 -12z', 'dirt', 'none', 0, { opacity: 0.9 })]),
     text(10, 232, later ? `After ${minutes} min` : name, { size: 12, anchor: 'start', fill: 'soft' }),
-    ...sight(340, 20, eye),
+    ...sight(340, 20, view),
   ];
   return drawing(
     shapes,
@@ -210,7 +215,8 @@ export interface RuleScene {
   places: readonly string[];
 }
 
-export function drawRule(scene: RuleScene, { place, eye, wiped }: View): Drawing {
+export function drawRule(scene: RuleScene, view: View): Drawing {
+  const { place, eye, wiped } = view;
   const { name, unit, parts, from, to, each, places } = scene;
   const value = [scene.value, ...scene.others][place] ?? scene.value;
   const scale: Scale = { x: 34, y: 150, unit: 292 / (to - from), parts, from, to, each };
@@ -225,7 +231,7 @@ export function drawRule(scene: RuleScene, { place, eye, wiped }: View): Drawing
     ...(wiped ? [] : dirtOn(34, 150, 292)),
     text(10, 232, [name, places[place]].filter(Boolean).join(', '), { size: 12, anchor: 'start', fill: 'soft' }),
     text(350, 232, unit, { size: 12, anchor: 'end', fill: 'soft' }),
-    ...sight(352, 110, eye),
+    ...sight(352, 110, view),
   ];
   const ticks = Math.round((value - Math.floor(value)) * parts);
   return drawing(

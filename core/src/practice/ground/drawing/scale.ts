@@ -87,6 +87,6 @@ export function dialShapes(dial: Dial): Shape[] {
 
 /** A dial's needle. */
 export function needle(dial: Dial, value: number, mark = 'needle'): Shape {
-  const [x, y] = pointAt(dial, angleOn(dial, value), dial.r - 20);
-  return line(dial.x, dial.y, x, y, 'pointer', 3, mark);
+  const [x, y] = pointAt(dial, angleOn(dial, value), dial.r - 7);
+  return line(dial.x, dial.y, x, y, 'pointer', 2, mark);
 }

@@ -6,6 +6,8 @@ export interface View {
   light: boolean;
   /** The glass and the scale were wiped with a rag. */
   wiped: boolean;
+  /** Whether the eye can stand off: then sight lines are drawn. */
+  sighted: boolean;
   /** How far the eye stands off, in steps to either side; 0 is square on. */
   eye: number;
   /** The brake is applied, or the lever is pulled. */
@@ -22,6 +24,7 @@ export interface View {
 export const firstView = (night: boolean): View => ({
   light: !night,
   wiped: !night,
+  sighted: night,
   eye: night ? 2 : 0,
   applied: false,
   place: 0,
