@@ -14,12 +14,14 @@ import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
 import { benchPlan } from './plan';
+import { benchPractice } from './practice';
 import { benchTriage } from './triage';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */
 const ALONE: Record<string, () => Promise<void>> = {
   judge: benchJudge,
   plan: benchPlan,
+  practice: benchPractice,
   forecast: benchForecast,
   board: benchBoard,
   outage: benchOutage,

@@ -103,7 +103,7 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   await allSent(page);
 
   await foreman.goto(`${program.url}/practice/class`);
-  await expect(foreman.getByText('1 results in a year')).toBeVisible();
+  await expect(foreman.getByText('1 result in a year')).toBeVisible();
   await expect(foreman.getByText('Missed most')).toBeVisible();
   await expect(foreman.getByText('Lining', { exact: true }).first()).toBeVisible();
 });

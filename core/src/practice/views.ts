@@ -27,14 +27,6 @@ const resultSchema = z.strictObject({
 });
 export type PracticeResult = z.infer<typeof resultSchema>;
 
-/** What a person is to practise, and what came of it: their own alone. `total` counts results beyond the page. */
-export const practiceSchema = z.strictObject({
-  tasks: z.array(taskSchema.extend({ best: z.int().nullable() })),
-  results: z.array(resultSchema),
-  total: z.int(),
-});
-export type Practice = z.infer<typeof practiceSchema>;
-
 /** How a kind of reading spreads against the truth over a person's practice, in its own smallest unit. */
 export const spreadSchema = z.strictObject({
   kind: z.string(),
@@ -45,6 +37,16 @@ export const spreadSchema = z.strictObject({
   deviation: z.number(),
 });
 export type Spread = z.infer<typeof spreadSchema>;
+
+/** What a person is to practise, and what came of it: their own alone. `total` counts results beyond the page. */
+export const practiceSchema = z.strictObject({
+  /** How they read, over the results of the page. */
+  spread: z.array(spreadSchema),
+  tasks: z.array(taskSchema.extend({ best: z.int().nullable() })),
+  results: z.array(resultSchema),
+  total: z.int(),
+});
+export type Practice = z.infer<typeof practiceSchema>;
 
 /** A class as its teacher sees it. */
 export const practiceClassSchema = z.strictObject({

@@ -123,6 +123,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
         await tellStory(scene);
         const planned = () => inFleet(server.db, FLEET.id, (store) => shopPlanOf(store, now, PLAN_STEPS));
         await tellShop({ ...scene, now, planned });
+        await tellPractice(narrator, today(0));
         const units = [...loaded.trailers.values()].map((each) => each.unit.id);
         await inFleet(server.db, FLEET.id, (store) => keepForecasts(store, FLEET.id, units, now));
         return true;

@@ -93,10 +93,11 @@ test('results are one’s own; the class is its teacher’s, by person, item and
 });
 
 test('whoever reads a sixteenth short is seen to: the spread of a person’s figures against the truth', async () => {
-  const { teacher, finish } = await begin();
+  const { teacher, finish, practice } = await begin();
   const sixteenth = 25_400_000 / 16;
   const off = [-1, -1, -2, 0].map((each) => ({ kind: 'stroke-applied', off: each * sixteenth }));
   await finish('technician', { off });
+  expect((await practice('technician')).spread).toMatchObject([{ kind: 'stroke-applied', mean: -sixteenth }]);
   const [spread] = (await teacher()).people.find(({ role }) => role === 'technician')?.spread ?? [];
   expect(spread).toMatchObject({ kind: 'stroke-applied', count: 4, mean: -sixteenth });
   expect(spread?.deviation).toBeGreaterThan(0);

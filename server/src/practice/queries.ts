@@ -65,6 +65,7 @@ export async function practiceOf(store: FleetStore, { person: own }: Actor): Pro
       at: finishedAt.toISOString(),
     })),
     total: counted?.all ?? 0,
+    spread: spreadOf(results),
   };
 }
 

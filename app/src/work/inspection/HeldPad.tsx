@@ -156,4 +156,3 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
     </BookWords.Provider>
   );
 }
-export type HeldPadProps = Props;

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { dayText, EXERCISE_WORDS, type PracticeClass, subjectWords, wordsText } from '@zealous-axle/core';
+import { dayText, EXERCISE_WORDS, type PracticeClass, wordsText } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
   DRILLS,
@@ -20,6 +20,7 @@ import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { clock, dayName } from '../../look/dates';
 import { usePalette } from '../../look/theme';
+import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -34,9 +35,9 @@ import { useZodForm } from '../../session/forms';
 import { useSession } from '../../session/session';
 import { useOwnRoutes } from './ownRoutes';
 import { PracticeScreen } from './PracticeScreen';
+import { Spreads } from './Spreads';
 
 type Person = PracticeClass['people'][number];
-const NM_IN_SIXTEENTH = 25_400_000 / 16;
 const HEIGHT = 110;
 const WIDTH = 320;
 
@@ -76,29 +77,10 @@ function Marks({ marks }: { marks: Person['marks'] }) {
   );
 }
 
-/** How somebody's figures spread against the truth, and who reads short is told. */
-function Spreads({ spread }: { spread: Person['spread'] }) {
-  if (spread.length === 0) return null;
-  return (
-    <View className="gap-1">
-      <Text bold>Readings against the truth</Text>
-      {spread.map(({ kind, count, mean, deviation }) => {
-        const sixteenths = (value: number) => (value / NM_IN_SIXTEENTH).toFixed(1);
-        const bent = Math.abs(mean) >= NM_IN_SIXTEENTH / 2;
-        return (
-          <Text key={kind} tone={bent ? 'violation' : 'ink'}>
-            {`${subjectWords({ kind: kind as never })}: ${count} read, on the whole ${sixteenths(mean)} sixteenths, spread ${sixteenths(deviation)}${bent ? `: reads ${mean < 0 ? 'short' : 'long'}` : ''}`}
-          </Text>
-        );
-      })}
-    </View>
-  );
-}
-
 function PersonCard({ person }: { person: Person }) {
   const { fleet } = useSession();
   return (
-    <Card title={person.name} note={person.results ? `${person.results} results in a year` : 'Nothing practised yet'}>
+    <Card title={person.name} note={`${person.results} ${person.results === 1 ? 'result' : 'results'} in a year`}>
       {person.now ? (
         <Text
           bold
@@ -243,6 +225,9 @@ function NewTask({ people, onClose }: { people: readonly Person[]; onClose: () =
 
 function Room({ data }: { data: PracticeClass }) {
   const [setting, setSetting] = useState(false);
+  const wide = useWide();
+  const isActive = ({ results, now }: Person) => results > 0 || now !== null;
+  const [active, idle] = [data.people.filter(isActive), data.people.filter((person) => !isActive(person))];
   return (
     <>
       <Card title="Tasks">
@@ -261,19 +246,30 @@ function Room({ data }: { data: PracticeClass }) {
                 .filter(Boolean)
                 .join(' · ')}
             </Text>
-            <ConfirmButton
-              label="Withdraw"
-              ask="Withdraw it: results stay"
-              hint={task.name}
-              onDo={() => void send('withdraw-practice-task', { task: task.id }, `${task.name} withdrawn`)}
-            />
+            <View className="flex-row">
+              <ConfirmButton
+                label="Withdraw"
+                ask="Withdraw it: results stay"
+                hint={task.name}
+                onDo={() => void send('withdraw-practice-task', { task: task.id }, `${task.name} withdrawn`)}
+              />
+            </View>
           </View>
         ))}
         <Button tall look="act" label="Set a task" onPress={() => setSetting(true)} />
       </Card>
-      {data.people.map((person) => (
-        <PersonCard key={person.id} person={person} />
-      ))}
+      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
+        {active.map((person) => (
+          <View key={person.id} className={wide ? 'w-[32%] grow' : ''}>
+            <PersonCard person={person} />
+          </View>
+        ))}
+      </View>
+      {idle.length ? (
+        <Card title="Nothing practised yet">
+          <Text>{idle.map(({ name }) => name).join(', ')}</Text>
+        </Card>
+      ) : null}
       <Button tall label="Print" onPress={() => window.print()} />
       {setting ? <NewTask people={data.people} onClose={() => setSetting(false)} /> : null}
     </>

@@ -19,11 +19,13 @@ import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { goBack } from '../../parts/Screen';
+import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { useOwnRoutes } from './ownRoutes';
 import { PracticeScreen } from './PracticeScreen';
+import { Spreads } from './Spreads';
 import { useKept, useOwnPractice } from './usePractice';
 import { beginWalk, madeUpOf, routeOf, type Walk, type Wanted } from './walk';
 
@@ -155,17 +157,20 @@ function Results() {
           : 'Yours alone; your teacher sees it too.'
       }
     >
-      {data.results.slice(0, 8).map(({ id, exercise, marks, at }) => (
-        <View key={id} className="flex-row items-baseline gap-3 border-t border-line py-2">
-          <Text reading bold>
-            {marks}
-          </Text>
-          <Text className="min-w-0 flex-1">{EXERCISE_WORDS[exercise.what]}</Text>
-          <Text size="small" tone="soft">
-            {clock(at, fleet.zone)}
-          </Text>
-        </View>
-      ))}
+      <Spreads spread={data.spread} />
+      <Some items={data.results} first={8} idOf={({ id }) => id} name="results">
+        {({ exercise, marks, at }) => (
+          <View className="flex-row items-baseline gap-3 border-t border-line py-2">
+            <Text reading bold>
+              {marks}
+            </Text>
+            <Text className="min-w-0 flex-1">{EXERCISE_WORDS[exercise.what]}</Text>
+            <Text size="small" tone="soft">
+              {clock(at, fleet.zone)}
+            </Text>
+          </View>
+        )}
+      </Some>
     </Card>
   );
 }

@@ -4,7 +4,7 @@ import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 
 /** Stands on every screen of the practice yard. */
-export function Banner() {
+function Banner() {
   return (
     <View className="flex-row flex-wrap items-center justify-center gap-x-2 border-b-2 border-shop bg-shop-tint px-3 py-1.5">
       <Text bold tone="shop">

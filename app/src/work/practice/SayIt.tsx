@@ -17,7 +17,7 @@ const newCode = (): string =>
   [...crypto.getRandomValues(new Uint8Array(6))].map((each) => LETTERS[each % LETTERS.length]).join('');
 
 /** What an exam came to: points, what was left out, what must not fail. */
-export function Result({ result }: { result: ExamResult }) {
+function Result({ result }: { result: ExamResult }) {
   return (
     <Card title={result.passed ? 'Passed' : 'Not passed'}>
       <Text reading bold size="title">{`${result.points} of ${result.of}`}</Text>

@@ -1,14 +1,4 @@
-import {
-  bookOf,
-  type Draft,
-  keyOf,
-  newDraft,
-  type Reading,
-  ROUTES,
-  type Route,
-  type Step,
-  withNote,
-} from '@zealous-axle/core';
+import { type Draft, keyOf, newDraft, type Reading, ROUTES, type Route, type Step, withNote } from '@zealous-axle/core';
 import {
   type Debrief,
   debrief,
@@ -125,7 +115,7 @@ export const isWalked = ({ drafts }: Walk): boolean =>
     }),
   );
 
-export const secondsOf = ({ startedAt, finishedAt }: Walk): number =>
+const secondsOf = ({ startedAt, finishedAt }: Walk): number =>
   Math.max(0, Math.round((Date.parse(finishedAt ?? startedAt) - Date.parse(startedAt)) / 1_000));
 
 export function debriefOf(walk: Walk, made: MadeUp): Debrief {
@@ -138,5 +128,3 @@ export function debriefOf(walk: Walk, made: MadeUp): Debrief {
   };
   return debrief(made, walked);
 }
-
-export const bookName = (draft: Draft): string => bookOf(draft).name;

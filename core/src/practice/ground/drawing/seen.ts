@@ -73,10 +73,10 @@ export function drawGlass(scene: GlassScene, { wiped }: View): Drawing {
   const { hub, glass } = scene;
   const missing = hub.cap === 'missing';
   const shapes: Shape[] = [
-    circle(180, 108, 104, 'rubber'),
-    circle(180, 108, 92, 'metal', { stroke: 'ink', width: 2 }),
+    circle(180, 104, 118, 'rubber'),
+    circle(180, 104, 106, 'metal', { stroke: 'ink', width: 2 }),
     ...[0, 1, 2, 3, 4, 5].map((nth) =>
-      circle(...pointAt({ x: 180, y: 104 }, nth * 60, 78), 5, 'shiny', { stroke: 'ink' }),
+      circle(...pointAt({ x: 180, y: 104 }, nth * 60 + 30, 90), 5, 'shiny', { stroke: 'ink' }),
     ),
     ...(missing
       ? [
@@ -87,10 +87,10 @@ export function drawGlass(scene: GlassScene, { wiped }: View): Drawing {
         ? [
             circle(180, 104, 62, 'white', { stroke: 'ink', width: 4 }),
             ...inGlass(scene, wiped),
-            line(222, FULL_Y, 250, FULL_Y, 'ink', 2, 'full'),
-            line(222, ADD_Y, 250, ADD_Y, 'ink', 2, 'add'),
-            text(266, FULL_Y + 4, 'full', { size: 11 }),
-            text(266, ADD_Y + 4, 'add', { size: 11 }),
+            line(226, FULL_Y, 246, FULL_Y, 'ink', 2, 'full'),
+            line(226, ADD_Y, 246, ADD_Y, 'ink', 2, 'add'),
+            text(262, FULL_Y + 4, 'full', { size: 11 }),
+            text(262, ADD_Y + 4, 'add', { size: 11 }),
           ]
         : [circle(180, 104, 50, 'edge', { stroke: 'ink', width: 2 })]),
   ];

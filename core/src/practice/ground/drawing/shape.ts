@@ -51,8 +51,8 @@ export interface Drawing {
   words: string;
 }
 
-export const WIDTH = 360;
-export const HEIGHT = 240;
+const WIDTH = 360;
+const HEIGHT = 240;
 
 export const line = (
   x1: number,
