@@ -88,7 +88,6 @@ async function take(browser: Browser, url: string): Promise<void> {
     .first()
     .click();
   await wide.getByText('Findings, worst first').waitFor();
-  await picture(wide, 'wide-sheet');
   await press(wide, 'Back');
   await begin(wide);
   await press(wide, '95 psi');
@@ -128,7 +127,6 @@ async function take(browser: Browser, url: string): Promise<void> {
     .first()
     .click();
   await phone.getByText('First each nut drawn up by hand', { exact: false }).waitFor();
-  await picture(phone, 'torque');
   await press(phone, 'Close');
   await phone.goto(url);
   await openTrailer(phone, 'R-33');
@@ -146,6 +144,19 @@ async function take(browser: Browser, url: string): Promise<void> {
   await phone.goto(`${url}/wear/${row.unit.id}?key=${encodeURIComponent(row.key)}`);
   await phone.getByText(/^Reaches /).waitFor();
   await picture(phone, 'wear');
+
+  const learner = await as('technician');
+  await learner.goto(`${url}/practice`);
+  await press(learner, 'Do it. Brakes that deceive');
+  await press(learner, 'Lay the chocks');
+  await press(learner, '95 psi');
+  await press(learner, 'Apply the brake');
+  await press(learner, '1 inches');
+  await press(learner, '7/16');
+  await picture(learner, 'practice');
+  await foreman.goto(`${url}/practice/class`);
+  await foreman.getByText('Missed most').waitFor();
+  await picture(foreman, 'wide-class');
 
   const dark = await browser.newPage({ viewport: PHONE, colorScheme: 'dark' });
   await dark.goto(url);

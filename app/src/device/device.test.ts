@@ -98,7 +98,7 @@ test('what version 3 kept is told in today’s words', async () => {
 
 test('a new device has every store', async () => {
   const db = await today();
-  expect([...db.objectStoreNames]).toEqual(['answers', 'drafts', 'outbox', 'rows', 'typed']);
+  expect([...db.objectStoreNames]).toEqual(['answers', 'drafts', 'outbox', 'practice', 'rows', 'typed']);
   db.close();
 });
 

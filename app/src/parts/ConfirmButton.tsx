@@ -7,15 +7,27 @@ export function ConfirmButton({
   label,
   ask,
   hint,
+  quiet,
   onDo,
 }: {
   label: string;
   ask: string;
   hint: string;
+  /** Among other things, not the act of its screen: it asks before it looks like a danger. */
+  quiet?: boolean;
   onDo: () => void;
 }) {
   const [asking, setAsking] = useState(false);
-  if (!asking) return <Button className="grow" look="stop" label={label} hint={hint} onPress={() => setAsking(true)} />;
+  if (!asking)
+    return (
+      <Button
+        className={quiet ? '' : 'grow'}
+        look={quiet ? 'bare' : 'stop'}
+        label={label}
+        hint={hint}
+        onPress={() => setAsking(true)}
+      />
+    );
   return (
     <View className="grow flex-row flex-wrap gap-2">
       <Button className="grow" label="Keep it" hint={hint} onPress={() => setAsking(false)} />

@@ -14,6 +14,7 @@ import { DEMO_PASSWORD, FLEET, PEOPLE, SHOP_UNITS, UNITS, workOf } from './fleet
 import { wornReadings } from './history';
 import PARTS from './parts.json';
 import { pastInspection, standing } from './past';
+import { tellPractice } from './practice';
 import { oneOf, type Random, seeded, seededId } from './random';
 import { BAYS, HOLIDAY, tellShop } from './shop';
 import { type DemoTrailer, tellStory } from './story';

@@ -248,7 +248,8 @@ function Room({ data }: { data: PracticeClass }) {
             </Text>
             <View className="flex-row">
               <ConfirmButton
-                label="Withdraw"
+                quiet
+                label="Withdraw …"
                 ask="Withdraw it: results stay"
                 hint={task.name}
                 onDo={() => void send('withdraw-practice-task', { task: task.id }, `${task.name} withdrawn`)}

@@ -17,7 +17,6 @@ import { clock, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
-import { Notice } from '../../parts/Notice';
 import { goBack } from '../../parts/Screen';
 import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
@@ -188,7 +187,6 @@ export function Practice() {
   };
   return (
     <PracticeScreen narrow title="Practice" under="Made-up trailers, the walk by heart, drills" back={goBack('/me')}>
-      <Notice>What you practise stands apart: it touches no real unit, and works without a signal.</Notice>
       <Tasks begin={begin} />
       {walk === undefined ? null : <YardCard walk={walk} begin={begin} />}
       <Card

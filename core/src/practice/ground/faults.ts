@@ -437,6 +437,10 @@ export const DECEPTIONS: readonly Deception[] = [
   },
 ];
 
-/** What finds a fault on a route, by its steps. */
-export const findable = ({ foundBy }: Pick<EndFault, 'foundBy'>, steps: readonly Step[]): boolean =>
-  steps.some(({ kind, item }) => foundBy.includes(item ? `${kind}:${item}` : kind));
+/** What steps ask for, as faults name what finds them. */
+export const askedBy = (steps: readonly Step[]): ReadonlySet<string> =>
+  new Set(steps.map(({ kind, item }) => (item ? `${kind}:${item}` : kind)));
+
+/** Whether something that is asked for finds a fault. */
+export const findable = ({ foundBy }: Pick<EndFault, 'foundBy'>, asked: ReadonlySet<string>): boolean =>
+  foundBy.some((each) => asked.has(each));

@@ -17,6 +17,7 @@ import {
   wheelEnds,
 } from '../../trailer';
 import {
+  askedBy,
   DECEPTIONS,
   type Deception,
   END_FAULTS,
@@ -302,11 +303,9 @@ function hideAtEnd(making: Making, faults: readonly EndFault[]): boolean {
   ).filter(({ name }) => !taken.has(name));
   for (const { made, axle, side, name } of places) {
     const there = thereAt(random, made, axle, side);
+    const asked = askedBy(stepsAt(made, axle, side));
     const fitting = faults.filter(
-      (fault) =>
-        findable(fault, stepsAt(made, axle, side)) &&
-        (fault.fits?.(there) ?? true) &&
-        !isExclusive([fault.id], there.end.codes),
+      (fault) => findable(fault, asked) && (fault.fits?.(there) ?? true) && !isExclusive([fault.id], there.end.codes),
     );
     for (const fault of inTurn(making, fitting).slice(0, 4)) {
       if (!hide(making, made, fault, { axle, side }, () => fault.apply(thereAt(random, made, axle, side)))) continue;
@@ -321,7 +320,7 @@ function hideAtUnit(making: Making): boolean {
   const { random, taken } = making;
   for (const made of shuffled(random, making.units)) {
     const there: There = { random, unit: made.truth, limit16: 0 };
-    const whole = made.steps.filter(({ axle }) => axle === null);
+    const whole = askedBy(made.steps.filter(({ axle }) => axle === null));
     const fitting = UNIT_FAULTS.filter(
       (fault) => findable(fault, whole) && !fault.foundBy.some((by) => taken.has(`${made.unit.id} ${by}`)),
     );

@@ -82,6 +82,9 @@ test('oil stands in the glass where its level is, and dirt hides it until it is 
     if (level === 'at-add') expect(y).toBe(ADD_Y);
     if (level === 'above-full') expect(y).toBeLessThan(FULL_Y);
     if (level === 'below-add') expect(y).toBeGreaterThan(ADD_Y);
+    const oil = draw(scene, DAY).shapes.find(({ mark }) => mark === 'oil');
+    // Below the middle less than half of the glass is full: the oil stays within it.
+    if (oil?.shape === 'path') expect(oil.d).toContain(y < 104 ? '0 1 0' : '0 0 0');
   }
   const dirty = { kind: 'glass', hub: { level: 'empty', leak: 'none' }, stain: 'between', glass: true } as const;
   expect(countOf(draw(dirty, { ...DAY, wiped: false }), 'stain')).toBe(1);

@@ -25,6 +25,7 @@ const LEVEL_Y: Record<Exclude<HubLevel, 'unreadable' | 'empty'>, number> = {
 };
 export const FULL_Y = 84;
 export const ADD_Y = 124;
+const GLASS = { x: 180, y: 104, r: 60 };
 const OIL: Record<NonNullable<HubNotes['condition']>, Look> = {
   clear: 'oil',
   dark: 'dark-oil',
@@ -41,14 +42,13 @@ const LEVEL_SAID: Record<HubLevel, string> = {
   unreadable: 'not readable',
 };
 
-const surface = (y: number, oil: Look, mark: string): Shape =>
-  path(
-    `M${180 - Math.sqrt(3_600 - (y - 104) ** 2)} ${y}A60 60 0 1 0 ${180 + Math.sqrt(3_600 - (y - 104) ** 2)} ${y}z`,
-    oil,
-    'none',
-    0,
-    { mark },
-  );
+/** Oil in the glass up to a height: more than half of the circle above its middle, less below it. */
+function surface(y: number, oil: Look, mark: string): Shape {
+  const half = Math.sqrt(GLASS.r ** 2 - (y - GLASS.y) ** 2);
+  const large = y < GLASS.y ? 1 : 0;
+  const d = `M${GLASS.x - half} ${y}A${GLASS.r} ${GLASS.r} 0 ${large} 0 ${GLASS.x + half} ${y}z`;
+  return path(d, oil, 'none', 0, { mark });
+}
 
 function inGlass({ hub, stain }: GlassScene, wiped: boolean): Shape[] {
   const level = hub.level ?? 'between';
@@ -316,8 +316,8 @@ function drawDrum({ codes }: LookScene): Drawing {
   const shapes = [
     circle(180, 118, 112, 'metal', { stroke: 'ink', width: 2 }),
     circle(180, 118, 96, blue ? 'blue' : 'edge', { stroke: 'ink', width: 2, mark: blue ? 'blue' : 'plain' }),
-    path('M96 130a86 86 0 0 1 168 0', 'none', 'lining', 18),
-    path('M96 106a86 86 0 0 0 168 0', 'none', 'lining', 18),
+    path('M112 84A76 76 0 0 1 248 84', 'none', 'lining', 18),
+    path('M112 152A76 76 0 0 0 248 152', 'none', 'lining', 18),
     circle(180, 118, 36, 'night', { stroke: 'ink', width: 2 }),
     ...(codes.includes('drum-cracked')
       ? [path('M252 60l-10 18 8 14 -14 20', 'none', 'night', 3, { mark: 'crack' })]
