@@ -1,7 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import type { Board } from '@zealous-axle/core';
 import { sql } from './cluster';
-import { allSent, counting, deviceOf, expect, movableJob, press, taps, test, type Who } from './program';
+import { allSent, command, counting, deviceOf, expect, movableJob, press, taps, test, type Who } from './program';
 
 const WIDE = { width: 1280, height: 800 };
 
@@ -15,16 +15,6 @@ async function boardOf(browser: Browser, url: string, who: Who): Promise<Page> {
 
 const planOf = (page: Page): Promise<Board> =>
   page.evaluate(() => fetch('/api/v1/plan').then((answer) => answer.json()));
-const send = (page: Page, name: string, body: object): Promise<number> =>
-  page.evaluate(
-    ([command, asked]) =>
-      fetch(`/api/v1/commands/${command}`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ id: crypto.randomUUID(), at: new Date().toISOString(), body: asked }),
-      }).then(({ status }) => status),
-    [name, body] as const,
-  );
 /** The bar of a job by its title. */
 const bar = (page: Page, title: string) => page.getByRole('button', { name: new RegExp(`, ${title}, `) }).first();
 const startOf = async (page: Page, title: string): Promise<string | undefined> => {
@@ -139,7 +129,7 @@ test('an absence makes a proposal within seconds: what began stays, and one tap 
   const { name, role, work } = away;
   const absent = { ...work, away: [{ from: today, until, reason: 'ill' }] };
   expect(
-    await send(page, 'set-person', { person: away.id, version: away.version, form: { name, role, work: absent } }),
+    await command(page, 'set-person', { person: away.id, version: away.version, form: { name, role, work: absent } }),
   ).toBe(200);
   await expect(page.getByText(/Somebody’s hours or absence changed/)).toBeVisible();
   await press(page, 'Take it');
@@ -158,7 +148,7 @@ test('a driver’s phone holds a unit, and the board says so by itself', async (
   const unit = (await planOf(page)).jobs.find(({ number }) => number === 'R-35')?.unit;
   expect((await planOf(page)).jobs.find(({ number }) => number === 'R-35')?.held).toBe(false);
   await phone.goto(`${program.url}/report/${unit}`);
-  await send(page, 'hold-trailer', { hold: crypto.randomUUID(), unit, reason: 'brake smokes' });
+  await command(page, 'hold-trailer', { hold: crypto.randomUUID(), unit, reason: 'brake smokes' });
   await expect(page.getByRole('button', { name: /^R-35 is held/ })).toBeVisible();
 });
 
@@ -230,8 +220,8 @@ test('a day is planned from twenty reports that were answered, in at most twelve
   for (let nth = 0; nth < 20; nth++) {
     const [defect, unit] = [crypto.randomUUID(), trailers[nth % trailers.length].id];
     const body = { defect, unit, code: nth % 2 ? 'lamp-out' : 'mud-flap-torn', place, words: 'made up' };
-    expect(await send(page, 'report-defect', body)).toBe(200);
-    expect(await send(page, 'triage-defect', { defect, version: 1, holds: false })).toBe(200);
+    expect(await command(page, 'report-defect', body)).toBe(200);
+    expect(await command(page, 'triage-defect', { defect, version: 1, holds: false })).toBe(200);
   }
   await counting(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
@@ -273,7 +263,9 @@ test('a part that is late makes a proposal: its job stands after the day it is e
   );
   const before = board.slots.find(({ job }) => job === id);
   const due = new Date(Date.parse(before?.start ?? board.now) + 4 * 86_400_000).toISOString().slice(0, 10);
-  expect(await send(page, 'order-part', { order: crypto.randomUUID(), job: id, part, count: needed, due })).toBe(200);
+  expect(await command(page, 'order-part', { order: crypto.randomUUID(), job: id, part, count: needed, due })).toBe(
+    200,
+  );
   await press(page, 'Take it');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   const after = (await planOf(page)).slots.find(({ job }) => job === id);

@@ -2,18 +2,7 @@ import type { Page } from '@playwright/test';
 import { checkEntry, type Reading } from '../core/src';
 import { judgedTruth, type MadeUp, makeUp, PRACTICE_ROUTES } from '../core/src/practice/ground';
 import { perfectWalk } from '../core/src/practice/ground/debrief';
-import { allSent, deviceOf, expect, press, test } from './program';
-
-const send = (page: Page, name: string, body: object): Promise<number> =>
-  page.evaluate(
-    ([command, asked]) =>
-      fetch(`/api/v1/commands/${command}`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ id: crypto.randomUUID(), at: new Date().toISOString(), body: asked }),
-      }).then(({ status }) => status),
-    [name, body] as const,
-  );
+import { allSent, command, deviceOf, expect, press, test } from './program';
 
 const [BRAKES] = PRACTICE_ROUTES;
 if (!BRAKES) throw new Error('no route');
@@ -56,7 +45,7 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   const foreman = await deviceOf(browser, program.url, 'foreman');
   const exercise = { what: 'yard', seed: made.seed, level: 4, of: made.route.id, vehicle: 'trailer' };
   const task = { task: crypto.randomUUID(), name: 'Brakes that deceive', person: null, exercise, due: null, pass: 80 };
-  expect(await send(foreman, 'set-practice-task', task)).toBe(200);
+  expect(await command(foreman, 'set-practice-task', task)).toBe(200);
 
   const page = await deviceOf(browser, program.url, 'technician', {
     keeps: true,

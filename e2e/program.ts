@@ -205,3 +205,26 @@ export const counting = (page: Page) =>
     );
   });
 export const taps = (page: Page) => page.evaluate(() => Number(sessionStorage.getItem('taps')));
+
+/** Sends a command from the page of somebody signed in; its status. */
+export const command = (page: Page, name: string, body: object): Promise<number> =>
+  page.evaluate(
+    ([of, asked]) =>
+      fetch(`/api/v1/commands/${of}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id: crypto.randomUUID(), at: new Date().toISOString(), body: asked }),
+      }).then(({ status }) => status),
+    [name, body] as const,
+  );
+
+/** A driver reports a torn flap of a unit. */
+export async function reportFlap(driver: Page, number: string): Promise<void> {
+  await openTrailer(driver, number);
+  await press(driver, 'Report a defect');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await driver.getByRole('radio', { name: 'Body, doors' }).click();
+  await driver.getByRole('radio', { name: /flap/i }).first().click();
+  await press(driver, 'Send report');
+  await allSent(driver);
+}

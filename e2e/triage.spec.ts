@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, deviceOf, expect, openTrailer, press, test } from './program';
+import { allSent, deviceOf, expect, openTrailer, press, reportFlap, test } from './program';
 
 const shop = (page: Page) => page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
 const left = async (page: Page) =>
@@ -85,13 +85,7 @@ test('what was put off until the meter reads so much is back in the queue once a
     await keep.click();
     await allSent(driver);
   };
-  await openTrailer(driver, 'H-14');
-  await press(driver, 'Report a defect');
-  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
-  await driver.getByRole('radio', { name: 'Body, doors' }).click();
-  await driver.getByRole('radio', { name: /flap/i }).first().click();
-  await press(driver, 'Send report');
-  await allSent(driver);
+  await reportFlap(driver, 'H-14');
   await readsAfterTrip('480,000 km');
 
   const foreman = await deviceOf(browser, program.url, 'foreman');

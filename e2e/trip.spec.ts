@@ -1,5 +1,5 @@
 import { sql } from './cluster';
-import { allSent, deviceOf, expect, openTrailer, press, test } from './program';
+import { allSent, deviceOf, expect, openTrailer, press, reportFlap, test } from './program';
 
 test('a combination is hooked without a signal, walked as one, and a hold on one says what the others may do', async ({
   browser,
@@ -69,13 +69,7 @@ test('a driver on the road says where it drives to, asks for service, and its re
   database,
 }) => {
   const driver = await deviceOf(browser, program.url, 'driver');
-  await openTrailer(driver, 'H-14');
-  await press(driver, 'Report a defect');
-  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
-  await driver.getByRole('radio', { name: 'Body, doors' }).click();
-  await driver.getByRole('radio', { name: /flap/i }).first().click();
-  await press(driver, 'Send report');
-  await allSent(driver);
+  await reportFlap(driver, 'H-14');
   await openTrailer(driver, 'H-14');
   await press(driver, 'Before the trip');
   await press(driver, 'On the road …. H-14');

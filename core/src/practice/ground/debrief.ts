@@ -3,9 +3,10 @@ import type { Verdict } from '../../limits';
 import { formatLike, must, parsePressure } from '../../measure';
 import { judgedLength, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
 import type { Unit } from '../../trailer';
-import { type Hidden, judgedTruth, type MadeUp, type MadeUpUnit } from './make';
+import { judgedTruth } from './make';
 import { COST, GOOD } from './settings';
 import { trueReading } from './truth';
+import type { Hidden, MadeUp, MadeUpUnit } from './vehicle';
 
 /** How much a learner says a finding presses. */
 export const SAID = ['hold', 'before-use', 'next-visit', 'good'] as const;

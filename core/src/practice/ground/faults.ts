@@ -1,72 +1,22 @@
 import { CATALOGUE, CHECKS } from '../../catalogue';
-import { chosen, type Random } from '../../chance';
-import type { HubNotes, Step } from '../../reading';
-import { hasPushrod, isDisc, type Tyre, type WheelEnd } from '../../trailer';
+import { chosen } from '../../chance';
+import type { Step } from '../../reading';
+import {
+  between,
+  dragging,
+  type EndFault,
+  hot,
+  isOil,
+  soaked,
+  studOf,
+  type There,
+  type ThereAtEnd,
+  tyreOf,
+  type UnitFault,
+  withCodes,
+  withHub,
+} from './at-end';
 import { isHidden, signsOf } from './signs';
-import type { EndTruth, UnitTruth } from './truth';
-
-/** A place something can be wrong at, as it is made. */
-export interface There {
-  random: Random;
-  unit: UnitTruth;
-  /** The longest stroke that is still within, in sixteenths; 0 where none is judged. */
-  limit16: number;
-}
-export interface ThereAtEnd extends There {
-  end: EndTruth;
-  fitted: WheelEnd;
-}
-
-/** Something that can be wrong at an axle end. */
-export interface EndFault {
-  id: string;
-  words: string;
-  /** Steps that find it, by kind or check: it is only hidden where the route has one. */
-  foundBy: readonly string[];
-  fits?: (there: ThereAtEnd) => boolean;
-  apply: (there: ThereAtEnd) => void;
-}
-/** Something that can be wrong with the unit as a whole. */
-export interface UnitFault {
-  id: string;
-  words: string;
-  foundBy: readonly string[];
-  apply: (there: There) => void;
-}
-
-const tyreOf = ({ random, end }: ThereAtEnd): { tyre: Tyre; truth: NonNullable<EndTruth['tyres'][Tyre]> } => {
-  const tyre = chosen(random, Object.keys(end.tyres) as Tyre[]);
-  return { tyre, truth: end.tyres[tyre] as NonNullable<EndTruth['tyres'][Tyre]> };
-};
-const withHub = (end: EndTruth, hub: Partial<HubNotes>): void => {
-  end.hub = { ...end.hub, ...hub };
-};
-const withCodes = (end: EndTruth, ...codes: string[]): void => {
-  end.codes = [...new Set([...end.codes, ...codes])];
-};
-const between = (random: Random, from: number, to: number): number => from + random.below(to - from + 1);
-const isOil = ({ fitted }: ThereAtEnd): boolean => fitted.hub === 'oil';
-const studOf = ({ random, end }: ThereAtEnd): number => 1 + random.below(end.holes);
-
-/** A hub that heats through: what is hot is hot to the hand and at the hub. */
-const hot = (end: EndTruth): void => {
-  withHub(end, { heat: 'hot' });
-  withCodes(end, 'hub-hot');
-};
-/** Oil past the inner seal: the seal is wet, the level low, the lining soaked. */
-const soaked = (there: ThereAtEnd): void => {
-  const { end } = there;
-  withHub(end, { leak: 'onto-lining', ...(isOil(there) ? { level: 'at-add' as const } : {}) });
-  withCodes(end, 'lining-oil', 'hub-seal-onto-lining', 'wheel-inside-wet');
-};
-/** A brake that does not let go: hot, short of free stroke, and worn. */
-const dragging = ({ end, random }: ThereAtEnd): void => {
-  end.free16 = between(random, 2, 4);
-  end.stroke16 = Math.min(end.stroke16, 16);
-  end.lining32 = end.lining32.map((each) => Math.max(9, each - 5));
-  withCodes(end, 'brake-dragging', 'drum-blue');
-  hot(end);
-};
 
 /** What else is so where a code of the catalogue is seen at an end. */
 const CONSEQUENCES: Readonly<Record<string, (there: ThereAtEnd) => void>> = {
@@ -363,79 +313,6 @@ const MEASURED_AT_UNIT: UnitFault[] = [
 ];
 
 export const UNIT_FAULTS: readonly UnitFault[] = [...CODES_AT_UNIT, ...MEASURED_AT_UNIT];
-
-/** Something that reads better than it is, until one looks the way one should. `deceived` is what it seems at first. */
-export interface Deception extends EndFault {
-  /** How it is found out, said in the debrief. */
-  foundOut: string;
-  /** What the end seems to be, to whoever does not look. */
-  seems: (end: EndTruth, there: ThereAtEnd) => EndTruth;
-}
-
-export const DECEPTIONS: readonly Deception[] = [
-  {
-    id: 'thick-side',
-    words: 'Lining thick on the side one sees, thin on the other',
-    foundBy: ['lining'],
-    foundOut: 'Both ends of both shoes are looked at: the far side too.',
-    apply: ({ end, fitted, random }) => {
-      const [seen = 14, ...hidden] = end.lining32;
-      const thin = isDisc(fitted) ? between(random, 1, 3) : between(random, 3, 6);
-      end.lining32 = [seen, thin, ...hidden.slice(1)];
-    },
-    seems: (end) => ({
-      ...end,
-      lining32: end.lining32.map((each, nth) => (nth === 1 ? (end.lining32[0] ?? each) : each)),
-    }),
-  },
-  {
-    id: 'rings-at-seventy',
-    words: 'A tyre that rings like its mate, and is far down',
-    foundBy: ['pressure'],
-    foundOut: 'A thump finds a flat; only the gauge finds a soft tyre.',
-    apply: (there) => {
-      tyreOf(there).truth.psi = between(there.random, 66, 72);
-    },
-    seems: (end, { random }) => ({
-      ...end,
-      tyres: Object.fromEntries(
-        Object.entries(end.tyres).map(([tyre, truth]) => [
-          tyre,
-          { ...truth, psi: Math.max(truth.psi, 101 + random.below(2)) },
-        ]),
-      ),
-    }),
-  },
-  {
-    id: 'dirty-glass',
-    words: 'An old stain in a dirty glass where the oil is gone',
-    foundBy: ['hub-oil'],
-    fits: isOil,
-    foundOut: 'The glass is wiped first: a stain is no level.',
-    apply: ({ end }) => {
-      withHub(end, { level: 'empty' });
-      end.stain = 'between';
-    },
-    seems: (end) => ({ ...end, hub: { ...end.hub, level: end.stain ?? 'between' } }),
-  },
-  {
-    id: 'over-tightened',
-    words: 'An adjuster tightened so far that the brake drags',
-    foundBy: ['stroke-free', 'check:drum-look'],
-    fits: ({ fitted }) => hasPushrod(fitted),
-    foundOut: 'A very short free stroke and a warm drum: it was tightened to pass.',
-    apply: (there) => {
-      dragging(there);
-      there.end.stroke16 = between(there.random, 9, 12);
-    },
-    seems: (end) => ({
-      ...end,
-      free16: 9,
-      codes: end.codes.filter((code) => !['brake-dragging', 'drum-blue', 'hub-hot'].includes(code)),
-      hub: { ...end.hub, heat: undefined },
-    }),
-  },
-];
 
 /** What steps ask for, as faults name what finds them. */
 export const askedBy = (steps: readonly Step[]): ReadonlySet<string> =>

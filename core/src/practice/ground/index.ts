@@ -18,17 +18,7 @@ export {
   drillScore,
   type Question,
 } from './drills';
-export {
-  type Hidden,
-  judgedTruth,
-  levelsOf,
-  type MadeUp,
-  type MadeUpUnit,
-  makeUp,
-  VEHICLE_WORDS,
-  VEHICLES,
-  type Vehicle,
-  vehiclesOf,
-} from './make';
+export { judgedTruth, levelsOf, makeUp, vehiclesOf } from './make';
 export { answered, type CardGrade, GRADES, type Learnt, toRecall } from './recall';
 export { GOOD, isNight, LEVELS, type Level, PRACTICE_ROUTES } from './settings';
+export { type Hidden, type MadeUp, type MadeUpUnit, VEHICLE_WORDS, VEHICLES, type Vehicle } from './vehicle';

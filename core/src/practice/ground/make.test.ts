@@ -2,20 +2,10 @@ import { CATALOGUE } from '../../catalogue';
 import { ROUTES } from '../../inspection';
 import { compareVerdicts, judge } from '../../judge';
 import { contradiction, implausible, keyOf, readingKey, readingSchema } from '../../reading';
-import {
-  judged,
-  judgedTruth,
-  levelsOf,
-  type MadeUp,
-  makeUp,
-  seeming,
-  trueReadings,
-  VEHICLES,
-  type Vehicle,
-  vehiclesOf,
-} from './make';
+import { judged, judgedTruth, levelsOf, makeUp, seeming, trueReadings, vehiclesOf } from './make';
 import { EXCLUSIVE, LEVELS, PRACTICE_ROUTES } from './settings';
 import { isHidden, signsOf } from './signs';
+import { type MadeUp, VEHICLES, type Vehicle } from './vehicle';
 
 const ALL = [...PRACTICE_ROUTES, ...ROUTES];
 const cases = ALL.flatMap((route) =>

@@ -3,10 +3,10 @@ import { ROUTES } from '../../../inspection';
 import { HUB_LEVELS } from '../../../reading';
 import { levelsOf, makeUp, vehiclesOf } from '../make';
 import { PRACTICE_ROUTES } from '../settings';
+import { ADD_Y, FULL_Y } from './glass';
 import { LAMP_FUNCTIONS } from './lamps';
 import { countOf, divisionOf, heightOf, numbersOf, readDial, readScale } from './read-back';
 import { controlsOf, draw, type Scene, sceneOf } from './scene';
-import { ADD_Y, FULL_Y } from './seen';
 import { firstView } from './view';
 
 const MOST_ELEMENTS = 400;

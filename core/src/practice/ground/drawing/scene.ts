@@ -1,9 +1,11 @@
 import { checkEntry } from '../../../catalogue';
 import type { Step } from '../../../reading';
-import type { MadeUpUnit } from '../make';
 import { isNight } from '../settings';
 import { endAt } from '../truth';
+import type { MadeUpUnit } from '../vehicle';
+import { drawGlass, type GlassScene } from './glass';
 import { drawLamps, FUNCTION_OF, LAMP_FUNCTION_WORDS, LAMP_FUNCTIONS, type LampsScene } from './lamps';
+import { drawLook, type LookScene } from './look';
 import {
   type DialScene,
   drawDial,
@@ -21,13 +23,9 @@ import {
   type DualsScene,
   drawBolts,
   drawDuals,
-  drawGlass,
-  drawLook,
   drawPins,
   drawTap,
   drawWords,
-  type GlassScene,
-  type LookScene,
   type PinsScene,
   type TapScene,
   type WordsScene,
