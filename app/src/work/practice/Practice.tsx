@@ -134,7 +134,7 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
       <Button
         tall
         look={walk && !walk.finishedAt ? 'plain' : 'act'}
-        label="Make one up"
+        label={walk && !walk.finishedAt ? 'Make another one up, drop this walk' : 'Make one up'}
         onPress={() =>
           begin({ seed: newSeed(), level: chosenLevel, route: routeId, vehicle: chosenVehicle, task: null })
         }

@@ -118,7 +118,8 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
   const unitId = unit?.unit.id ?? '';
   const tell = useCallback((at: Step) => {
     const { task, taken, drafts } = latest.current;
-    if (!task) return;
+    // Who watches looks now: what could not be told then is of no use later.
+    if (!task || !navigator.onLine) return;
     const of = drafts.reduce((sum, each) => sum + each.steps.length, 0);
     void send(
       'tell-practice',

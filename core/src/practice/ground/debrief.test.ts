@@ -86,4 +86,8 @@ test('what was found and is not there is invented; what was passed over is said;
   const backwards = debrief(made, { ...perfect, taken: [...perfect.taken].reverse() });
   expect(backwards.outOfOrder).toBe(perfect.taken.length - 1);
   expect(backwards.marks).toBeLessThan(100);
+  const [first] = perfect.taken;
+  if (!first) throw new Error('nothing taken');
+  const putRight = debrief(made, { ...perfect, taken: [...perfect.taken, first] });
+  expect(putRight).toMatchObject({ outOfOrder: 0, marks: 100 });
 });

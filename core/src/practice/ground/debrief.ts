@@ -147,15 +147,16 @@ function compare(made: MadeUpUnit, step: Step, { taken }: Walked): Compared | nu
 const saysWrong = ({ said, judgedAs }: Compared, verdict: Verdict | null): boolean =>
   said !== null && ((verdict !== null && verdict !== 'within') || (judgedAs !== null && judgedAs !== 'good'));
 
-const outOfOrderOf = (steps: readonly string[], taken: readonly string[]): number => {
-  const places = taken.map((each) => steps.indexOf(each)).filter((place) => place >= 0);
+/** How many steps were first taken after one that comes later on the route; putting a reading right is no step back. */
+function outOfOrderOf(steps: readonly string[], taken: readonly string[]): number {
+  const places = [...new Set(taken)].map((each) => steps.indexOf(each)).filter((place) => place >= 0);
   let highest = -1;
   return places.filter((place) => {
     const before = place < highest;
     highest = Math.max(highest, place);
     return before;
   }).length;
-};
+}
 
 const MARKS = { faults: 40, readings: 30, decision: 20, order: 10 } as const;
 

@@ -1,0 +1,216 @@
+import { DecoderState } from './decoder-state';
+import { NEVER, type Span } from './model';
+import { common } from './spans';
+import { endOfSplit, openFrom, teams } from './stretch';
+
+/** Finds when a job's people are free together, within the hours of its room, and takes them. */
+export abstract class CrewFinder extends DecoderState {
+  /** The earliest start from `from` on in a room's hours; who is taken stands in {@link found}. {@link NEVER} for none. */
+  protected search(at: number, from: number, minutes: number, room: number, trailer: number): number {
+    const hours = this.hours[this.roomHours[room]!]!;
+    const last = Math.min(this.roomTo[room]!, this.latest[at]!, this.horizon);
+    if (this.splits[at] !== 0) return this.searchSplit(at, from, minutes, room, trailer, last);
+    const fixed = this.fixedOf[trailer]!;
+    let begin = from;
+    for (;;) {
+      if (begin + minutes > last) return NEVER;
+      const inHours = hours === null ? begin : openFrom(hours, begin, minutes);
+      if (inHours + minutes > last) return NEVER;
+      const start = this.people[at] === 1 ? this.oneFree(at, inHours, minutes) : this.teamFree(at, inHours, minutes);
+      if (start === NEVER || start + minutes > last) return NEVER;
+      let next = hours === null ? start : openFrom(hours, start, minutes);
+      for (let index = 0; index < fixed.length; index++) {
+        const stay = fixed[index]!;
+        if (start < stay.to && start + minutes > stay.from && stay.to > next) next = stay.to;
+      }
+      if (next === start) return start;
+      begin = next;
+    }
+  }
+
+  /** When a technician is free for so many minutes, from `from` on. */
+  protected freeAt(person: number, from: number, minutes: number): number {
+    const S = this.state;
+    const base = person * this.spanRoom;
+    const spans = S[this.atSpans + person]!;
+    const fromAt = this.atSpanFrom + base;
+    const toAt = this.atSpanTo + base;
+    const enough = from + minutes;
+    let [low, high] = [0, spans];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (S[toAt + middle]! < enough) low = middle + 1;
+      else high = middle;
+    }
+    for (let index = low; index < spans; index++) {
+      const begin = S[fromAt + index]!;
+      if (begin <= from) return from;
+      if (begin + minutes <= S[toAt + index]!) return begin;
+    }
+    return NEVER;
+  }
+
+  protected oneFree(at: number, from: number, minutes: number): number {
+    const must = this.person[at]!;
+    const crew = this.crew[at]!;
+    if (must >= 0) {
+      this.found[0] = must;
+      return this.freeAt(must, from, minutes);
+    }
+    let best = NEVER;
+    for (let index = 0; index < crew.length; index++) {
+      const start = this.freeAt(crew[index]!, from, minutes);
+      if (start < best) {
+        best = start;
+        this.found[0] = crew[index]!;
+        if (start === from) break;
+      }
+    }
+    return best;
+  }
+
+  protected teamFree(at: number, from: number, minutes: number): number {
+    const people = this.people[at]!;
+    const crew = this.crew[at]!;
+    const must = this.person[at]!;
+    const { reach, found } = this;
+    let begin = from;
+    for (;;) {
+      let ready = 0;
+      for (let index = 0; index < crew.length; index++) {
+        const start = this.freeAt(crew[index]!, begin, minutes);
+        reach[index] = start;
+        if (start === begin) ready++;
+      }
+      if (must >= 0) {
+        const own = reach[crew.indexOf(must)]!;
+        if (own === NEVER) return NEVER;
+        if (own > begin) {
+          begin = own;
+          continue;
+        }
+      }
+      if (ready >= people) {
+        let taken = 0;
+        if (must >= 0) found[taken++] = must;
+        for (let index = 0; index < crew.length && taken < people; index++)
+          if (reach[index] === begin && crew[index] !== must) found[taken++] = crew[index]!;
+        return begin;
+      }
+      // The next moment at which enough of them could be: the so-manieth smallest.
+      let [next, passed] = [begin, 0];
+      while (passed < people) {
+        let smallest = NEVER;
+        for (let index = 0; index < crew.length; index++)
+          if (reach[index]! > next && reach[index]! < smallest) smallest = reach[index]!;
+        if (passed === 0) {
+          passed = ready;
+          if (passed >= people) break;
+        }
+        if (smallest === NEVER) return NEVER;
+        next = smallest;
+        for (let index = 0; index < crew.length; index++) if (reach[index] === smallest) passed++;
+      }
+      begin = next;
+    }
+  }
+
+  /** A job longer than any shift: one team, from shift to shift, with nothing between. */
+  protected searchSplit(
+    at: number,
+    from: number,
+    minutes: number,
+    room: number,
+    trailer: number,
+    last: number,
+  ): number {
+    const fixed = this.fixedOf[trailer]!;
+    const open = this.model.bays[this.rooms[room]!.bay]!.open;
+    let best = NEVER;
+    for (const team of teams(this.crew[at]!, this.people[at]!, this.person[at]!)) {
+      const shifts = team.reduce<readonly Span[]>(
+        (left, each) => common(left, this.model.technicians[each]!.shifts),
+        open,
+      );
+      const free = team.reduce<readonly Span[]>((left, each) => common(left, this.spansOfPerson(each)), shifts);
+      for (const { from: begins, to } of free) {
+        const start = Math.max(begins, from);
+        if (start >= to || start >= best) continue;
+        const end = endOfSplit(shifts, free, start, minutes);
+        if (end === null || end > last) continue;
+        if (fixed.some((stay) => start < stay.to && end > stay.from)) continue;
+        best = start;
+        for (const [index, each] of team.entries()) this.found[index] = each;
+        break;
+      }
+    }
+    return best;
+  }
+
+  protected spansOfPerson(person: number): Span[] {
+    const S = this.state;
+    const base = person * this.spanRoom;
+    return Array.from({ length: S[this.atSpans + person]! }, (_, index) => ({
+      from: S[this.atSpanFrom + base + index]!,
+      to: S[this.atSpanTo + base + index]!,
+    }));
+  }
+  protected endOfSplitJob(at: number, room: number, start: number, minutes: number): number {
+    const open = this.model.bays[this.rooms[room]!.bay]!.open;
+    let shifts: readonly Span[] = open;
+    for (let index = 0; index < this.people[at]!; index++)
+      shifts = common(shifts, this.model.technicians[this.team1[index]!]!.shifts);
+    let left = minutes;
+    for (const { from, to } of shifts) {
+      if (to <= start) continue;
+      const begin = Math.max(from, start);
+      if (left <= to - begin) return begin + left;
+      left -= to - begin;
+    }
+    return NEVER;
+  }
+
+  /** Takes [start, end) out of a technician's free time. What is shorter than any job is forgotten. */
+  protected occupy(person: number, start: number, end: number): void {
+    const S = this.state;
+    const base = person * this.spanRoom;
+    const fromAt = this.atSpanFrom + base;
+    const toAt = this.atSpanTo + base;
+    let spans = S[this.atSpans + person]!;
+    let [low, high] = [0, spans];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (S[toAt + middle]! <= start) low = middle + 1;
+      else high = middle;
+    }
+    for (let index = low; index < spans; index++) {
+      const from = S[fromAt + index]!;
+      const to = S[toAt + index]!;
+      if (from >= end) break;
+      const left = start - from >= this.shortest;
+      const right = to - end >= this.shortest;
+      if (left && right && spans < this.spanRoom) {
+        for (let move = spans; move > index; move--) {
+          S[fromAt + move] = S[fromAt + move - 1]!;
+          S[toAt + move] = S[toAt + move - 1]!;
+        }
+        S[toAt + index] = start;
+        S[fromAt + index + 1] = end;
+        spans++;
+        index++;
+      } else if (left && (!right || start - from >= to - end)) S[toAt + index] = start;
+      else if (right) S[fromAt + index] = end;
+      else {
+        for (let move = index; move < spans - 1; move++) {
+          S[fromAt + move] = S[fromAt + move + 1]!;
+          S[toAt + move] = S[toAt + move + 1]!;
+        }
+        spans--;
+        S[fromAt + spans] = 0;
+        S[toAt + spans] = 0;
+        index--;
+      }
+    }
+    S[this.atSpans + person] = spans;
+  }
+}
