@@ -90,9 +90,11 @@ export async function openQueue(
   const life = lifeOf(url, retryMs);
   const events = new EventEmitter() as WorkerEvents;
   events.on('worker:create', ({ worker }) => void life.begin(worker.workerId));
-  events.on('job:error', ({ job, error }) =>
-    failed(`${job.task_identifier}: ${error instanceof Error ? error.message : String(error)}`),
-  );
+  events.on('job:error', ({ job, error }) => {
+    // Left because this process ends: another worker takes it up.
+    if (closing.signal.aborted && error === closing.signal.reason) return;
+    failed(`${job.task_identifier}: ${error instanceof Error ? error.message : String(error)}`);
+  });
   const doer = (name: TaskName) => async (payload: unknown) => {
     // No task begins before its worker's lock says that it lives.
     await life.stands();

@@ -179,11 +179,15 @@ test('a plan that breaks a rule is refused with the job and the rule, and change
   expect(await board(here)).toMatchObject({ version: 0, slots: [] });
 });
 
-test('an absence makes a proposal that moves what must, and leaves the rest', async () => {
+test.each([
+  ['before any of it was to begin', 0],
+  ['just after the first job was to begin, and did not', 7],
+])('an absence makes a proposal that moves what must, and can be taken: %s', async (_, minutes) => {
   const here = await shop(2);
   await withQueue(async () => {
     const { answer, run } = await found(here);
     await world.done(here.who('foreman'), 'publish-plan', { version: 0, slots: kept(answer.slots), run });
+    world.later(minutes);
     const { body } = await world.get(here.who('manager'), '/people');
     const person = body.people.find(({ id }: { id: string }) => id === here.technician);
     await world.done(here.who('manager'), 'set-person', {
@@ -204,6 +208,8 @@ test('an absence makes a proposal that moves what must, and leaves the rest', as
     expect(then.notes.length).toBeGreaterThan(0);
     // The plan itself stands until somebody takes the proposal.
     expect(then.slots.map(({ start }) => start)).toEqual(answer.slots.map(({ start }) => start));
+    const taken = { version: 1, slots: kept(proposal?.answer?.slots ?? []), run: proposal?.id };
+    expect((await world.send(here.who('foreman'), 'publish-plan', taken)).status).toBe(200);
   });
 });
 

@@ -43,12 +43,18 @@ export function standingOf(facts: Facts): Standing {
   const missed = facts.slots.flatMap(({ job }) =>
     jobs.get(job)?.begun === null && !here.has(job) ? [{ job, message: 'it should have begun by now' }] : [],
   );
-  // A slot that stands pinned is held against its own pin, and the others against it.
-  return { request, before, begun, notes: [...broken, ...missed, ...breachesOf(request, before)] };
+  // A slot that stands pinned is held against its own pin, and the others against it; what was to begin just now is held
+  // against everything, as it is where the plan is published.
+  const since = plannedAt(before, new Date(request.now)).toISOString();
+  const breaches = breachesOf({ ...request, now: since }, before);
+  const wrong = new Set(breaches.map(({ job }) => job));
+  // Not begun in fact, and no longer as it should be: a search may put it elsewhere.
+  const stands = before.filter(({ job, start }) => start >= request.now || !wrong.has(job));
+  return { request, before: stands, begun, notes: [...broken, ...missed, ...breaches] };
 }
 
 /** As of when a plan was made: a little before now, where its first slots begin then. */
-export function plannedAt(slots: readonly KeptSlot[], now: Date): Date {
+export function plannedAt(slots: readonly Slot[], now: Date): Date {
   const first = Math.min(now.getTime(), ...slots.map(({ start }) => Date.parse(start)));
   return new Date(Math.max(first, now.getTime() - STILL_NOW_MINUTES * MINUTE_MS));
 }

@@ -19,7 +19,7 @@ import { Proposals } from './Proposals';
 import { type Published, publishPlan } from './publish';
 import { useDraft } from './useDraft';
 import { WithoutPlace } from './WithoutPlace';
-import { differenceWords, namesOf } from './words';
+import { differenceWords, named, namesOf } from './words';
 
 /** How long a search is asked for, in seconds. */
 const SEARCH_SECONDS = 10;
@@ -156,7 +156,7 @@ export function Board({ board, mayChange }: { board: BoardData; mayChange: boole
             <Button label="People and their hours" onPress={() => router.navigate('/people')} />
           </View>
         ) : null}
-        {answer && answer.how !== 'published' ? <Notice look="stop">{answer.words}</Notice> : null}
+        {answer && answer.how !== 'published' ? <Notice look="stop">{named(answer.words, board)}</Notice> : null}
         {overtaken ? (
           <View className="gap-2">
             <Notice look="ask">{`${board.published?.by ?? 'Somebody'} made another plan, ${clock(board.published?.at ?? board.now, board.zone)}: ${theirsWords(overtaken, board)}.`}</Notice>

@@ -28,7 +28,7 @@ export function OnPhone({ board }: { board: Board }) {
     const pins = new Set(planned.filter(({ pinned }) => pinned).map(({ job }) => job));
     const slots = answer?.slots.map((slot) => ({ ...slot, pinned: pins.has(slot.job) })) ?? [];
     const done = await publishPlan({ version: board.version, slots, run: id });
-    setProblem(done.how === 'published' ? null : done.words);
+    setProblem(done.how === 'published' ? null : named(done.words, board));
     setSending(false);
   };
   const placed = new Set(planned.map(({ job }) => job));

@@ -63,6 +63,23 @@ export class Decoder extends CrewFinder {
   startOf(at: number): number {
     return this.kept.start[at]!;
   }
+  /** The job that ends last, as it is kept; -1 where none has a place. */
+  lastEnding(): number {
+    let last = -1;
+    for (let at = 0; at < this.count; at++)
+      if (this.kept.roomOf[at]! >= 0 && (last < 0 || this.kept.end[at]! > this.kept.end[last]!)) last = at;
+    return last;
+  }
+  /** The job whose end lets another begin, as both are kept: in its room, or – `own` – of its trailer; -1 for none. */
+  bindingOf(at: number, own: boolean): number {
+    const { start, end, roomOf } = this.kept;
+    for (let other = 0; other < this.count; other++) {
+      if (other === at || end[other]! !== start[at]! || roomOf[other]! < 0) continue;
+      const mate = this.trailer[other] === this.trailer[at];
+      if (own ? mate : !mate && roomOf[other] === roomOf[at]) return other;
+    }
+    return -1;
+  }
 
   private take({ order, visit, room, person }: Choice): void {
     this.order = order;

@@ -37,6 +37,8 @@ export abstract class DecoderState {
   /** Decodes begun so far. */
   decodes = 0;
 
+  /** Whether anything holds a trailer or can be late: else only when the last job ends counts, and set-ups. */
+  readonly isHeldOrLate: boolean;
   readonly trailer: Int32Array;
   readonly kind: Int32Array;
   readonly outOfService: Uint8Array;
@@ -174,6 +176,7 @@ export abstract class DecoderState {
     this.minutes = Int32Array.from(jobs, ({ minutes }) => minutes);
     this.people = Int32Array.from(jobs, ({ people }) => people);
     this.due = Float64Array.from(jobs, ({ due }) => due);
+    this.isHeldOrLate = jobs.some(({ outOfService, due }) => outOfService || due < NEVER);
     this.lateWeight = Float64Array.from(jobs, ({ weight }) => weight * this.sumWeights.weightedLateness);
     this.splits = Uint8Array.from(jobs, ({ splits }) => (splits ? 1 : 0));
     this.crew = jobs.map(({ crew }) => crew);

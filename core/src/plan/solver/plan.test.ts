@@ -288,7 +288,7 @@ test('five hundred jobs are planned whole', () => {
 });
 
 test('the classical job shop of six machines reaches its optimum', () => {
-  const answer = plan(jobShop(SIX), { steps: 40_000, proof: false });
+  const answer = plan(jobShop(SIX), { steps: 20_000, proof: false });
   expect(answer.objective.makespanMinutes).toBe(55);
 });
 
