@@ -44,7 +44,7 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   const made = deceptive();
   const foreman = await deviceOf(browser, program.url, 'foreman');
   const exercise = { what: 'yard', seed: made.seed, level: 4, of: made.route.id, vehicle: 'trailer' };
-  const task = { task: crypto.randomUUID(), name: 'Brakes that deceive', person: null, exercise, due: null, pass: 80 };
+  const task = { task: crypto.randomUUID(), name: 'Brakes before Friday', person: null, exercise, due: null, pass: 80 };
   expect(await command(foreman, 'set-practice-task', task)).toBe(200);
 
   const page = await deviceOf(browser, program.url, 'technician', {
@@ -53,9 +53,9 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   });
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.goto(`${program.url}/practice`);
-  await expect(page.getByText('Brakes that deceive')).toBeVisible();
+  await expect(page.getByText('Brakes before Friday')).toBeVisible();
   await page.context().setOffline(true);
-  await press(page, 'Do it. Brakes that deceive');
+  await press(page, 'Do it. Brakes before Friday');
   await expect(page.getByText('Made up: of no real unit', { exact: false })).toBeVisible();
   await press(page, 'Lay the chocks');
   await press(page, '95 psi');

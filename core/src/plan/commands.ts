@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BENCH, command, SHOP, whoMay } from '../life';
 import { PLAN_RUN_LIFE } from './run-life';
 import { keptSlotSchema } from './views';
-import { planWeightsSchema } from './weights';
+import { planWeightsSchema } from './weights-form';
 
 const id = z.uuid();
 /** How long a search may take. Seconds. */

@@ -22,7 +22,8 @@ export {
   type UnitPlan,
   unitPlanSchema,
 } from './views';
-export { PLAN_WEIGHTS, type PlanWeights, planWeightsSchema, sumOf, weightsOf } from './weights';
+export { PLAN_WEIGHTS, sumOf, weightsOf } from './weights';
+export { type PlanWeights, planWeightsSchema } from './weights-form';
 export {
   type Objective,
   objectiveSchema,

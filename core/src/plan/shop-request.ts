@@ -12,7 +12,7 @@ import { type Day, dayAfter } from '../measure';
 import { type JobWork, SET_UPS } from '../repair';
 import shop from './shop.json';
 import type { KeptSlot } from './views';
-import type { PlanWeights } from './weights';
+import type { PlanWeights } from './weights-form';
 import type { PlanJob, PlanRequest, Priority, Slot } from './wire';
 
 /** A job as the plan sees it. */

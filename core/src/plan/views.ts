@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bayViewSchema } from '../fleet';
 import { RUN_STATES } from './run-life';
-import { planWeightsSchema } from './weights';
+import { planWeightsSchema } from './weights-form';
 import { objectiveSchema, planRequestSchema, slotSchema } from './wire';
 
 const id = z.string();

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { PlanWeights } from './weights';
+import type { PlanWeights } from './weights-form';
 
 /** Sizes a plan is refused beyond: what a shop has, many times over. */
 const MOST = {

@@ -1,4 +1,4 @@
-import type { PlanWeights } from '../weights';
+import type { PlanWeights } from '../weights-form';
 import { type Model, type ModelJob, NEVER, type Span } from './model';
 import { freeTime, pinnedStays, type Room, roomsOf, type Stay } from './shop';
 

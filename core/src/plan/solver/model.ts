@@ -1,4 +1,5 @@
-import { type PlanWeights, weightsOf } from '../weights';
+import { weightsOf } from '../weights';
+import type { PlanWeights } from '../weights-form';
 import type { PlanJob, PlanRequest } from '../wire';
 import { findUnfit } from './fit';
 import { PlanRefused } from './refused';

@@ -1,4 +1,5 @@
-import { type PlanWeights, sumOf } from '../weights';
+import { sumOf } from '../weights';
+import type { PlanWeights } from '../weights-form';
 import type { Objective, PlanAnswer, PlanRequest, Slot } from '../wire';
 import { boundOf } from './bound';
 import { checkPlan } from './check';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { PLAN_WEIGHTS, type PlanWeights, sumOf } from '../weights';
+import { PLAN_WEIGHTS, sumOf } from '../weights';
+import type { PlanWeights } from '../weights-form';
 import type { PlanRequest } from '../wire';
 import { checkPlan } from './check';
 import { madeUpShop } from './made-up';

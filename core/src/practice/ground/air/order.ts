@@ -94,7 +94,7 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
   }
   if (act === 'key' && key) return 'Without the key there is no warning: it stays on.';
   if (part === 'released') {
-    if (act === 'press') return 'Released means foot off: the application has its own minute.';
+    if (act === 'press' && !engine) return 'Released means foot off: the application has its own minute.';
     if (act === 'watch' && engine)
       return 'With the engine running the compressor fills what leaks: engine off, then watch.';
     if (act === 'watch' && !(tractorIn && trailerIn))
