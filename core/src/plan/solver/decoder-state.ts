@@ -23,7 +23,7 @@ export interface Choice {
 /** How many order positions lie between two stored states. */
 export const STRIDE = 12;
 /** Free spans of one technician that are kept in mind; beyond it the shortest is forgotten, which only loses chances. */
-export const SPARE_SPANS = 24;
+const SPARE_SPANS = 24;
 
 const zeros = (size: number) => new Int32Array(Math.max(1, size));
 
