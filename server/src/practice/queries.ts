@@ -189,7 +189,7 @@ export async function hasPractised(store: FleetStore, personId: string, now: Dat
     .where(
       and(
         eq(practiceResult.personId, personId),
-        gte(practiceResult.finishedAt, new Date(now.getTime() - COUNTS_DAYS * DAY_MS)),
+        gte(practiceResult.recordedAt, new Date(now.getTime() - COUNTS_DAYS * DAY_MS)),
         sql`${practiceResult.marks} >= ${practiceTask.pass}`,
       ),
     )

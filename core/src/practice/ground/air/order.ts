@@ -132,7 +132,7 @@ function moved(state: AirState, act: AirAct): AirState {
 const round = (psi: number): number => Math.round(psi * 2) / 2;
 
 /** Goes on to the next part where this one is done. */
-function onward(system: AirSystem, check: AirCheck): AirCheck {
+function onward(check: AirCheck): AirCheck {
   const { part, state, shown } = check;
   const psi = systemPsi(state);
   if (part === 'build') {
@@ -151,7 +151,6 @@ function onward(system: AirSystem, check: AirCheck): AirCheck {
     if (psi < LOWEST) return { ...check, part: 'again', shown: { ...shown, valves: 0 } };
   }
   if (part === 'again' && state.controls.engine) return { ...check, part: 'done' };
-  void system;
   return check;
 }
 
@@ -178,15 +177,14 @@ export function actAir(system: AirSystem, check: AirCheck, act: AirAct): AirChec
   }
   const fresh = { ...check, mistake: null };
   if (act === 'watch' && (check.part === 'released' || check.part === 'applied')) return watched(system, fresh);
-  return onward(system, { ...fresh, state: moved(check.state, act) });
+  return onward({ ...fresh, state: moved(check.state, act) });
 }
 
 /** Lets time pass. */
 export function passAir(system: AirSystem, check: AirCheck, seconds: number): AirCheck {
   let now = check;
   const steps = Math.max(1, Math.round(seconds / 0.25));
-  for (let nth = 0; nth < steps; nth++)
-    now = onward(system, { ...now, state: runAir(system, now.state, seconds / steps) });
+  for (let nth = 0; nth < steps; nth++) now = onward({ ...now, state: runAir(system, now.state, seconds / steps) });
   return now;
 }
 
