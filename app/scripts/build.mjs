@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { buildSync } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compressAll, walk } from './compress.mjs';
+import { shareOut } from './parts.mjs';
 
 const app = join(dirname(fileURLToPath(import.meta.url)), '..');
 const dist = join(app, 'dist');
@@ -25,6 +26,7 @@ const drawn = readFileSync(page, 'utf8')
   .replace('<title data-rh="true"></title>', '');
 if (/<script(?![^>]*\bsrc=)/.test(drawn)) throw new Error('the page has an inline script');
 writeFileSync(page, drawn);
+shareOut(dist);
 
 buildSync({
   entryPoints: [join(app, 'scripts', 'plan-worker.ts')],

@@ -13,6 +13,7 @@ export * from './patterns';
 export * from './plan';
 export * from './practice';
 export * from './problem';
+export * from './readable';
 export * from './reading';
 export * from './records';
 export * from './repair';

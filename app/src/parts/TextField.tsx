@@ -1,4 +1,4 @@
-import { readableText } from '@zealous-axle/core';
+import { readableText } from '@zealous-axle/core/readable';
 import type { Ref } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { Text } from './Text';

@@ -36,10 +36,8 @@ export {
 export {
   dayText,
   distanceText,
-  isReadable,
   lengthText,
   pressureText,
-  readableText,
   temperatureText,
   treadText,
   wordsText,

@@ -34,11 +34,3 @@ export const distanceText = z
 export const dayText = z.iso.date();
 /** Some words, never none. */
 export const wordsText = (most: number) => z.string().trim().min(1).max(most);
-
-const HALF_PAIR = /\p{Cs}/gu;
-const NUL = '\0';
-
-/** Whether a text has no sign that no database keeps and no screen shows: NUL, or half of a surrogate pair. */
-export const isReadable = (text: string): boolean => readableText(text) === text;
-/** A text without such signs. */
-export const readableText = (text: string): string => text.replaceAll(NUL, '').replace(HALF_PAIR, '');

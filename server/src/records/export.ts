@@ -1,15 +1,20 @@
 import { READING_COLUMNS, type Reading, readingCells } from '@zealous-axle/core';
 import { type Database, streamInFleet } from '../store';
 
-/** Whatever no other reading supersedes, in the order of the file. */
+/**
+ * Whatever no other reading supersedes, in the order of the file: unit after unit, so that the first lines leave at once
+ * and nothing larger than a unit is sorted. A lateral join keeps the order of what stands on its left.
+ */
 const STANDING = `
-  select u.number, to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), p.name, r.value
-  from reading r
-  join unit u on u.fleet_id = r.fleet_id and u.id = r.unit_id
-  join person p on p.fleet_id = r.fleet_id and p.id = r.taken_by
-  where ($1::uuid is null or r.unit_id = $1)
-    and not exists (select 1 from reading s where s.fleet_id = r.fleet_id and s.supersedes = r.id)
-  order by u.number, r.taken_at, r.id`;
+  select u.number, r.taken, r.name, r.value
+  from (select fleet_id, id, number from unit where $1::uuid is null or id = $1 order by number) u
+  cross join lateral (
+    select to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as taken, p.name, r.value
+    from reading r
+    join person p on p.fleet_id = r.fleet_id and p.id = r.taken_by
+    where r.fleet_id = u.fleet_id and r.unit_id = u.id
+      and not exists (select 1 from reading s where s.fleet_id = r.fleet_id and s.supersedes = r.id)
+    order by r.taken_at, r.id) r`;
 
 type Row = [number: string, taken: string, name: string, value: Reading];
 

@@ -1,4 +1,5 @@
 import { READING_COLUMNS } from '@zealous-axle/core';
+import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 
@@ -42,6 +43,31 @@ describe('readings.csv', () => {
     const again = await world.raw(`foreman@${other.slug}`, '/readings.csv');
     const without = (csv: string) => csv.replaceAll('The technician', '').replaceAll('The foreman', '');
     expect(without(again.body)).toBe(without(out.body));
+  });
+
+  test('goes out unit after unit by number, oldest first in each', async () => {
+    const unit = (id: string, number: string) =>
+      world.owner.pool.query(
+        `insert into unit (fleet_id, id, number, body, kind, axles)
+         select fleet_id, $2, $3, body, kind, axles from unit where fleet_id = $1 and number = 'T-1'`,
+        [fleet.id, id, number],
+      );
+    await unit(uuidv7(), 'A-2');
+    await unit(uuidv7(), 'T-0');
+    const taken = ['2026-02-03T09:00:00Z', '2026-01-01T09:00:00Z', '2026-02-02T09:00:00Z'];
+    const rows = ['T-1', 'A-2', 'T-0'].flatMap((each) =>
+      taken.map((at) => line('7/16 in', { unit: each, taken: at, side: 'left' })),
+    );
+    await world.done(who('foreman'), 'import-readings', { csv: [header, ...rows].join('\n'), goodLinesOnly: false });
+    const out = await world.raw(who('manager'), '/readings.csv');
+    const order = out.body
+      .trim()
+      .split('\r\n')
+      .slice(1)
+      .map((each: string) => each.split(',').slice(0, 2).join(' '));
+    expect(order).toHaveLength(9);
+    expect(order).toEqual([...order].sort());
+    expect(order.filter((each: string) => each.startsWith('A-2'))).toHaveLength(3);
   });
 
   test('every bad line is named, with its number and its reason', async () => {
