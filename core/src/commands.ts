@@ -33,6 +33,9 @@ export const commandOf = (name: CommandName): Command<z.ZodType> => COMMANDS[nam
 /** Whether a role may ever send a command. */
 export const mayEverSend = (name: CommandName, role: Role): boolean => commandOf(name).roles.includes(role);
 
+/** A device whose clock is off by more is told so, and its word is kept beside the time it is put right to. */
+export const SKEW_TOLD_MS = 2 * 60_000;
+
 /** Ids are the same in capitals. */
 const id = z.uuid().toLowerCase();
 
@@ -44,6 +47,8 @@ export const commandSchema = <N extends CommandName>(name: N) =>
     sent: z.iso.datetime({ offset: true }).optional(),
     /** The server's clock, as it was last told to this device before the act. */
     contact: z.iso.datetime({ offset: true }).optional(),
+    /** The device, and which of its acts this is: their order is known whatever its clock says. */
+    counted: z.strictObject({ device: id, count: z.int().positive() }).optional(),
     body: COMMANDS[name].body,
   });
 

@@ -96,10 +96,13 @@ test('what version 3 kept is told in today’s words', async () => {
   db.close();
 });
 
-test('a new device has every store', async () => {
+test('a new device has every store, and an id under which it counts its acts', async () => {
   const db = await today();
-  expect([...db.objectStoreNames]).toEqual(['answers', 'drafts', 'outbox', 'practice', 'rows', 'typed']);
+  const stores = [...db.objectStoreNames];
+  const id = await db.get('own', 'id');
   db.close();
+  expect(stores).toEqual(['answers', 'drafts', 'outbox', 'own', 'practice', 'rows', 'typed']);
+  expect(id).toMatch(/^[0-9a-f-]{36}$/);
 });
 
 test('a program that is newer, in another window, gets the database, and this one loads itself anew', async () => {

@@ -1,5 +1,6 @@
 import type { Draft, YardRow } from '@zealous-axle/core';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
+import { v7 as uuidv7 } from 'uuid';
 import { draftFromV1, draftFromV3, waitingFromV3 } from './upgrades';
 import type { Waiting } from './waiting';
 
@@ -13,11 +14,13 @@ export interface DeviceStore extends DBSchema {
   rows: { key: string; value: YardRow };
   /** What is practised: of no real unit, and apart from everything that is. */
   practice: { key: string; value: unknown };
+  /** What it is itself: its id, under which it counts its acts. */
+  own: { key: 'id'; value: string };
 }
 
 type Upgrade = IDBPTransaction<
   DeviceStore,
-  ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows' | 'practice')[],
+  ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows' | 'practice' | 'own')[],
   'versionchange'
 >;
 
@@ -49,6 +52,11 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
   },
   (db) => {
     db.createObjectStore('practice');
+  },
+  // The numbers of the outbox count what is done on this device; with its id, the server knows their order.
+  async (db, upgrade) => {
+    db.createObjectStore('own');
+    await upgrade.objectStore('own').put(uuidv7(), 'id');
   },
 ];
 export const DEVICE_VERSION = STEPS.length;

@@ -3,6 +3,7 @@ import { postCommand } from '../server/post-command';
 import { device } from './device';
 import { discard, flush, onAnswered, openOutbox, outboxState, retry, send } from './outbox';
 
+type Counted = { device: string; count: number };
 type Answer = 'ok' | 'refused' | 'unreachable' | 'lost' | 'broken';
 
 const UNIT = '01900000-0000-7000-8000-000000000001';
@@ -200,6 +201,24 @@ describe('where the storage takes nothing', () => {
     expect(server.done).toEqual(['b']);
     expect(outboxState().entries).toEqual([]);
   });
+});
+
+test('a device counts its acts under its own id, across people and tries', async () => {
+  const server = fakeServer(['unreachable']);
+  const sent = () =>
+    jest.mocked(globalThis.fetch).mock.calls.map(([, init]) => JSON.parse(String(init?.body)).counted as Counted);
+  await send('hold-trailer', hold('first'), 'a');
+  await send('hold-trailer', hold('second'), 'b');
+  await empty();
+  expect(server.done).toEqual(['first', 'second']);
+  await openOutbox('ben', postCommand);
+  await send('hold-trailer', hold('third'), 'c');
+  await empty();
+  const counts = sent();
+  expect(new Set(counts.map(({ device: id }) => id)).size).toBe(1);
+  const rising = [...new Set(counts.map(({ count }) => count))];
+  expect(rising).toHaveLength(3);
+  expect(rising).toEqual([...rising].sort((one, other) => one - other));
 });
 
 test('what another person left here is not sent in the wrong name', async () => {

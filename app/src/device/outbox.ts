@@ -18,8 +18,10 @@ type Listener = () => void;
 
 /** What came of sending a command: `broken` when the server answered that it could not do it. */
 type Posted = 'sent' | 'signed-out' | 'unreachable' | { refused: Problem } | { broken: Problem };
+/** The device, and which of its acts a command is. */
+type Counted = { device: string; count: number };
 /** Sends one command to the server. */
-export type Post = (entry: Waiting) => Promise<Posted>;
+export type Post = (entry: Waiting, counted: Counted | undefined) => Promise<Posted>;
 
 const FIRST_WAIT_MS = 1_500;
 const LONGEST_WAIT_MS = 30_000;
@@ -119,8 +121,17 @@ export async function retry(id: string): Promise<void> {
   void flush();
 }
 
+/** Which of this device's acts a command is; not known of what its storage did not take. */
+async function countedAs({ seq, onlyHere }: Waiting): Promise<Counted | undefined> {
+  if (!seq || onlyHere) return undefined;
+  const own = await device()
+    .then((db) => db.get('own', 'id'))
+    .catch(() => undefined);
+  return own ? { device: own, count: seq } : undefined;
+}
+
 async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'broken' | 'signed-out' | 'unreachable'> {
-  const posted = await post(entry);
+  const posted = await post(entry, await countedAs(entry));
   if (posted === 'sent') await remove(entry);
   if (typeof posted === 'string') return posted;
   if ('refused' in posted) {

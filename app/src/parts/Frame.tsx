@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { queryClient } from '../server/queries';
 import { useSession } from '../session/session';
 import { useFollowing } from '../session/useFollowing';
+import { ClockBar } from './ClockBar';
 import { OutboxBar } from './OutboxBar';
 import { Shortcuts } from './Shortcuts';
 import { BookWords } from './verdict';
@@ -17,6 +18,7 @@ function Signed() {
   return (
     <BookWords.Provider value={BOOKS[fleet.book].words.verdicts}>
       <View className="flex-1">
+        <ClockBar />
         <OutboxBar />
         <View className="min-h-0 flex-1">
           <Slot />

@@ -11,10 +11,17 @@ const TOO_OLD: Problem = {
 };
 
 /** Sends one command of the outbox. A refusal brings its reason; a fault of the server is told from one of the network. */
-export const postCommand: Post = async ({ id, name, at, contact, body }) => {
+export const postCommand: Post = async ({ id, name, at, contact, body }, counted) => {
   try {
     const sent = new Date().toISOString();
-    const { tooOld } = await call<CommandAnswer>('POST', `/commands/${name}`, { id, at, sent, contact, body });
+    const { tooOld } = await call<CommandAnswer>('POST', `/commands/${name}`, {
+      id,
+      at,
+      sent,
+      contact,
+      counted,
+      body,
+    });
     return tooOld ? { refused: TOO_OLD } : 'sent';
   } catch (error) {
     if (error instanceof Broken) return { broken: error.problem };

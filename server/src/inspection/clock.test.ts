@@ -101,6 +101,50 @@ test('an act of a clock moved back since the last contact lies after that contac
   expect(await standing()).toMatchObject({ value: { points: ['1/4 in'] }, doubtful: true });
 });
 
+describe('a device that counts its acts', () => {
+  const device = uuidv7();
+  let count: number;
+  beforeEach(() => {
+    count = 0;
+  });
+  /** A reading as a device would send it whose clock says `at`, as its acts of those numbers. */
+  const counted = async (text: string, at: Date, number = count + 2) => {
+    count = number;
+    const inspection = uuidv7();
+    const act = (name: string, body: object, n: number) =>
+      world.post(who('technician'), `/commands/${name}`, {
+        id: uuidv7(),
+        at: at.toISOString(),
+        sent: world.now().toISOString(),
+        counted: { device, count: n },
+        body,
+      });
+    await act('start-inspection', { inspection, unit: fleet.unit, purpose: 'walk' }, number - 1);
+    const taken = await act('take-reading', { reading: uuidv7(), inspection, value: lining(text) }, number);
+    expect(taken.statusCode).toBe(200);
+  };
+  const minutesAgo = (minutes: number) => new Date(world.now().getTime() - minutes * 60_000);
+
+  test('does its later act later, whatever its clock says in between', async () => {
+    await counted('1/16 in', minutesAgo(5));
+    await counted('1/2 in', minutesAgo(60));
+    expect(await standing()).toMatchObject({ value: { points: ['1/2 in'] } });
+  });
+
+  test('does an act it sends after later ones before them', async () => {
+    await counted('1/16 in', minutesAgo(30), 10);
+    await counted('1/2 in', minutesAgo(1), 4);
+    expect(await standing()).toMatchObject({ value: { points: ['1/16 in'] } });
+  });
+
+  test('leaves in doubt what another read in the hour its clock was moved', async () => {
+    await counted('1/2 in', minutesAgo(50));
+    await read('1/16 in', -20 * 60_000);
+    await counted('5/8 in', minutesAgo(3_000));
+    expect(await standing()).toMatchObject({ value: { points: ['1/16 in'] }, doubtful: true });
+  });
+});
+
 test('a command older than a device may go without us is kept, marked, and decides nothing', async () => {
   const defect = uuidv7();
   const body = {

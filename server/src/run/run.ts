@@ -4,6 +4,7 @@ import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Behind, type Database, type FleetStore, inFleet } from '../store';
 import type { Actor } from './actor';
+import { actsBeside, type Counted } from './device-acts';
 import type { Doing, Done, Handler } from './doing';
 import { writeEvent } from './events';
 import { takeRows, type UnitsOf } from './locks';
@@ -15,6 +16,7 @@ export interface SentCommand<N extends CommandName> {
   at: string;
   sent?: string | undefined;
   contact?: string | undefined;
+  counted?: Counted | undefined;
   body: CommandBody<N>;
 }
 
@@ -98,8 +100,8 @@ export async function runCommand<N extends CommandName>(
     const before = await answered(store, session, sent.id, hash);
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
-    await takeRows(store, name, sent.body, units);
-    const when = whenDone(sent, clock);
+    const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body, units)]);
+    const when = whenDone(sent, clock, beside);
     const doing = { store, session, command: sent.id, at: when.at, when, now: clock.now, body: sent.body };
     const done = await whereItDecides(name, when, doing, handler);
     await derive(store, touched(done));
@@ -120,6 +122,8 @@ export async function runCommand<N extends CommandName>(
       at: when.at,
       saidAt: when.said,
       tooOld: when.tooOld,
+      deviceId: sent.counted?.device ?? null,
+      deviceCount: sent.counted?.count ?? null,
     });
     return answer;
   };

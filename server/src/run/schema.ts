@@ -1,5 +1,6 @@
 import type { CommandAnswer } from '@zealous-axle/core';
-import { bigint, boolean, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import { bigint, boolean, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape } from '../store';
 
 /** What happened, in the order it was committed. */
@@ -19,9 +20,15 @@ export const event = pgTable(
     saidAt: at('said_at'),
     /** Older than a device may go without us: it decided nothing. */
     tooOld: boolean('too_old').notNull().default(false),
+    /** The device that did it, and which of its acts it was; null where it does not count. */
+    deviceId: uuid('device_id'),
+    deviceCount: bigint('device_count', { mode: 'number' }),
     recordedAt,
   },
-  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('event_device').on(t.fleetId, t.deviceId, t.deviceCount).where(sql`${t.deviceId} is not null`),
+  ],
 );
 
 /** Every command done, with the hash of its body and its answer: sent again, it answers the same. */

@@ -1,6 +1,6 @@
+import { SKEW_TOLD_MS } from '@zealous-axle/core';
+
 const DAY_MS = 86_400_000;
-/** A clock that is off by more is told of. */
-const SKEW_TOLD_MS = 2 * 60_000;
 
 /** When a command was done, as far as can be known. */
 export interface Done {
@@ -27,23 +27,38 @@ export interface Told {
   contact?: string | undefined;
 }
 
+/** When the same device's acts next to this one were done: a device counts its acts, so their order is known. */
+export interface Neighbours {
+  before: Date | null;
+  after: Date | null;
+}
+export const ALONE: Neighbours = { before: null, after: null };
+
 const time = (text: string): number => new Date(text).getTime();
 
 /**
  * A device's clock is a statement; `now` is ours. What it says is put right by what its clock was off when it sent, and
- * an act lies between the device's last contact before it and our hearing of it: a clock that says otherwise was moved
- * in between, and the order of its acts is then unknown.
+ * an act lies between the device's last contact before it and our hearing of it, and between its neighbours: a clock
+ * that says otherwise was moved in between, and when it was done beside the acts of others is then unknown.
  */
-export function whenDone({ at, sent, contact }: Told, { now, offlineDays }: Clock): Done {
+export function whenDone(
+  { at, sent, contact }: Told,
+  { now, offlineDays }: Clock,
+  { before, after }: Neighbours = ALONE,
+): Done {
   const said = time(at);
   const off = sent === undefined ? 0 : now.getTime() - time(sent);
-  const right = Math.min(said + off, now.getTime());
+  const right = said + off;
   const oldest = now.getTime() - offlineDays * DAY_MS;
   const heard = contact === undefined ? 0 : Math.min(time(contact), now.getTime());
+  const first = Math.max(heard, before?.getTime() ?? 0);
+  // Before the next act, not with it: of two readings of a place the later stands.
+  const last = after ? Math.max(first, after.getTime() - 1) : now.getTime();
+  const known = Math.min(Math.max(right, first), last);
   return {
-    at: new Date(Math.max(right, oldest, heard)),
-    said: Math.abs(right - said) > SKEW_TOLD_MS ? new Date(said) : null,
-    sure: sent !== undefined && right >= heard - SKEW_TOLD_MS,
+    at: new Date(Math.max(known, oldest)),
+    said: Math.abs(known - said) > SKEW_TOLD_MS ? new Date(said) : null,
+    sure: sent !== undefined && right >= first - SKEW_TOLD_MS && right <= last + SKEW_TOLD_MS,
     tooOld: Math.max(right, heard) < oldest,
   };
 }
