@@ -3,7 +3,7 @@ import { type JobParts, partsDays } from './parts-days';
 import { PRIORITIES } from './wire';
 
 const TODAY = '2026-03-02';
-const room = [{ part: 'drum', stock: 2, leadDays: 4 }];
+const room = [{ part: 'drum', stock: 2, leadDays: 4, spare: [] }];
 const job = (id: string, more: Partial<JobParts> = {}): JobParts => ({
   job: id,
   priority: 'planned',
@@ -25,6 +25,23 @@ test('an order of its own is waited for, and what is in stock is left to others'
   expect(shortages).toEqual([]);
 });
 
+test('what was ordered for a job that is over goes to whoever needs it', () => {
+  const spare = [
+    { count: 1, due: '2026-03-05' },
+    { count: 2, due: '2026-03-03' },
+  ];
+  const { days, shortages } = partsDays(
+    [job('a'), job('b'), job('c')],
+    [{ part: 'drum', stock: 2, leadDays: 9, spare }],
+    TODAY,
+  );
+  expect([...days]).toEqual([
+    ['b', '2026-03-03'],
+    ['c', '2026-03-11'],
+  ]);
+  expect(shortages).toEqual([{ part: 'drum', missing: 1, jobs: ['c'], on: '2026-03-11' }]);
+});
+
 test('of a part nobody knows, nobody knows when it comes', () => {
   const needs = [{ part: 'moon gear', count: 1 }];
   const { days, unknown, shortages } = partsDays([job('a', { needs })], room, TODAY);
@@ -38,7 +55,7 @@ test('nothing is shared out twice: what is missing is what is needed beyond stoc
   fc.assert(
     fc.property(fc.array(anyJob, { maxLength: 8 }), fc.integer({ min: 0, max: 12 }), (jobs, stock) => {
       const asked = jobs.map(({ priority, count }, n) => job(`j${n}`, { priority, needs: [{ part: 'drum', count }] }));
-      const { shortages, days } = partsDays(asked, [{ part: 'drum', stock, leadDays: 4 }], TODAY);
+      const { shortages, days } = partsDays(asked, [{ part: 'drum', stock, leadDays: 4, spare: [] }], TODAY);
       const needed = jobs.reduce((sum, { count }) => sum + count, 0);
       expect(shortages[0]?.missing ?? 0).toBe(Math.max(0, needed - stock));
       expect([...days.keys()].sort()).toEqual([...(shortages[0]?.jobs ?? [])].sort());

@@ -13,6 +13,8 @@ export interface Stock {
   part: string;
   stock: number;
   leadDays: number;
+  /** What was ordered for jobs that are over since: it comes all the same. */
+  spare: readonly { count: number; due: Day }[];
 }
 
 /** A part that runs short: how many are missing, for which jobs, and when they are here if they are ordered today. */
@@ -32,13 +34,32 @@ export interface PartsDays {
   shortages: Shortage[];
 }
 
+/** Takes what a job lacks from what is on its way to nobody, the earliest first; gives what still lacks. */
+function fromSpare(spare: { count: number; due: Day }[], lacking: number, expected: (due: Day) => void): number {
+  let missing = lacking;
+  for (const each of spare) {
+    const taken = Math.min(each.count, Math.max(0, missing));
+    each.count -= taken;
+    missing -= taken;
+    if (taken > 0) expected(each.due);
+  }
+  return missing;
+}
+
 /**
  * Shares the parts room out among jobs, the most pressing first, and says when each has what it needs: from stock at
- * once, from its own order on its day, and otherwise after the part's lead time from today.
+ * once, from its own order or one that nobody waits for on its day,
+ * and otherwise after the part's lead time from today.
  */
 export function partsDays(jobs: readonly JobParts[], room: readonly Stock[], today: Day): PartsDays {
   const left = new Map(room.map(({ part, stock }) => [part, stock]));
   const lead = new Map(room.map(({ part, leadDays }) => [part, leadDays]));
+  const spare = new Map(
+    room.map(({ part, spare: own }) => [
+      part,
+      own.map((each) => ({ ...each })).sort((a, b) => a.due.localeCompare(b.due)),
+    ]),
+  );
   const days = new Map<string, Day>();
   const unknown = new Map<string, string>();
   const shortages = new Map<string, Shortage>();
@@ -51,8 +72,8 @@ export function partsDays(jobs: readonly JobParts[], room: readonly Stock[], tod
       const there = left.get(part) ?? 0;
       const taken = Math.min(there, Math.max(0, count - coming));
       left.set(part, there - taken);
-      const missing = count - coming - taken;
       for (const { due } of orders) later(job.job, due);
+      const missing = fromSpare(spare.get(part) ?? [], count - coming - taken, (due) => later(job.job, due));
       if (missing <= 0) continue;
       const wait = lead.get(part);
       const on = wait === undefined ? null : dayAfter(today, wait);

@@ -80,7 +80,7 @@ export const boardSchema = z.strictObject({
 });
 export type Board = z.infer<typeof boardSchema>;
 
-/** The shortage list: what open jobs need beyond what is there or on its way. */
+/** The shortage list: what open jobs need beyond what is there or on its way; and what is on its way. */
 export const partsNeededSchema = z.strictObject({
   short: z.array(
     z.strictObject({
@@ -90,6 +90,19 @@ export const partsNeededSchema = z.strictObject({
       jobs: z.array(z.strictObject({ id, number: z.string() })),
       /** The day it is here if it is ordered today; null where nobody knows. */
       on: z.string().nullable(),
+    }),
+  ),
+  /** What is on its way, the earliest first; `over` where its job needs it no more. */
+  coming: z.array(
+    z.strictObject({
+      order: id,
+      name: z.string(),
+      count: z.int(),
+      due: z.string(),
+      by: z.string(),
+      job: id,
+      number: z.string(),
+      over: z.boolean(),
     }),
   ),
 });

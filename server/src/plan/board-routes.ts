@@ -42,14 +42,15 @@ export function boardRoutes(app: App, serving: Serving): void {
     {
       schema: {
         tags: ['plan'],
-        summary: 'Parts that run short for open jobs, and when they are here if they are ordered today',
+        summary:
+          'Parts that run short for open jobs, with the day they are here if they are ordered today; and what is on its way',
         response: { 200: partsNeededSchema },
       },
     },
     (request) =>
       ask(serving, request, async (store, { person }) => {
         if (!BENCH.includes(person.role)) throw new KnownProblem('not-allowed');
-        const { parts, partNames, jobs } = await shopFacts(store, serving.now());
+        const { parts, coming, partNames, jobs } = await shopFacts(store, serving.now());
         const numbers = new Map(jobs.map(({ id, number }) => [id, number]));
         return {
           short: parts.shortages.map(({ part, missing, jobs: waiting, on }) => ({
@@ -59,6 +60,7 @@ export function boardRoutes(app: App, serving: Serving): void {
             jobs: waiting.map((id) => ({ id, number: numbers.get(id) ?? '' })),
             on,
           })),
+          coming: coming.map(({ part: _, ...each }) => each),
         };
       }),
   );

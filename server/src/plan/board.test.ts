@@ -264,6 +264,28 @@ test('a part that is missing holds its job back until the day after it is here',
   ]);
 });
 
+test('a part ordered for a job that is cancelled is on its way all the same, and comes into stock', async () => {
+  const here = await shop(1);
+  const job = (await board(here)).jobs[0]?.id ?? '';
+  await world.owner.pool.query(
+    "insert into part (fleet_id, id, name, stock, price, lead_days) values ($1, 'lamp', 'Lamp', 0, 900, 3) on conflict (fleet_id, id) do update set stock = 0",
+    [here.fleet.id],
+  );
+  const order = uuidv7();
+  const foreman = here.who('foreman');
+  await world.done(foreman, 'order-part', { job, order, part: 'lamp', count: 2, due: '2026-03-09' });
+  const coming = async () => (await world.get(foreman, '/plan/parts')).body.coming;
+  expect(await coming()).toMatchObject([{ order, name: 'Lamp', count: 2, number: 'T-1', over: false }]);
+  await world.done(foreman, 'cancel-job', { job, version: 1, reason: 'sold' });
+  expect(await coming()).toMatchObject([{ order, over: true }]);
+  await world.done(foreman, 'receive-part', { job, order });
+  expect(await coming()).toEqual([]);
+  const { rows } = await world.owner.pool.query("select stock from part where fleet_id = $1 and id = 'lamp'", [
+    here.fleet.id,
+  ]);
+  expect(rows).toEqual([{ stock: 2 }]);
+});
+
 test('drivers neither see nor make the plan', async () => {
   const here = await shop(0);
   expect((await world.get(here.who('driver'), '/plan')).status).toBe(403);

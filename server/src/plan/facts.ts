@@ -17,7 +17,7 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import { defect } from '../defects';
 import { baysOf, departure, hold, holdReleased, unit } from '../fleet';
-import { job, jobTime, part, partOrder, partUse } from '../repair';
+import { comingParts, job, jobTime, part, partUse } from '../repair';
 import type { FleetStore } from '../store';
 import { planSlot } from './schema';
 
@@ -47,6 +47,7 @@ export interface Facts extends ShopFacts {
     working: string[];
   })[];
   parts: PartsDays;
+  coming: Awaited<ReturnType<typeof comingParts>>;
   /** The version of the fleet's settings. */
   settings: number;
   partNames: Map<string, string>;
@@ -95,10 +96,7 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
       .from(defect)
       .where(sql`${defect.jobId} in (${openJobs})`),
     store.select().from(jobTime).where(sql`${jobTime.jobId} in (${openJobs})`),
-    store
-      .select()
-      .from(partOrder)
-      .where(and(sql`${partOrder.jobId} in (${openJobs})`, isNull(partOrder.receivedAt))),
+    comingParts(store),
     store.select().from(partUse).where(sql`${partUse.jobId} in (${openJobs})`),
     store.select().from(part),
     store
@@ -131,10 +129,15 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
         }))
         .filter(({ count }) => count > 0),
       ordered: orders
-        .filter((order) => order.jobId === id)
-        .map(({ partId, count, dueOn }) => ({ part: partId, count, due: dueOn })),
+        .filter((order) => order.job === id)
+        .map(({ part: name, count, due }) => ({ part: name, count, due })),
     })),
-    room.map(({ id, stock, leadDays }) => ({ part: id, stock, leadDays })),
+    room.map(({ id, stock, leadDays }) => ({
+      part: id,
+      stock,
+      leadDays,
+      spare: orders.filter((order) => order.over && order.part === id),
+    })),
     dayIn(zone, now),
   );
   const holding = new Set(held.map((each) => each.unit));
@@ -149,6 +152,7 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
     settings: ours?.settings ?? 0,
     slots,
     parts,
+    coming: orders,
     partNames: new Map(room.map(({ id, name }) => [id, name])),
     jobs: rows.map(({ job: row, unit: its, departure: leaves }) => {
       const own = times.filter(({ jobId }) => jobId === row.id);

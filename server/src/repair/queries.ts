@@ -1,5 +1,6 @@
 import {
   type Finished,
+  isOpenJob,
   type JobPage,
   type JobState,
   type JobView,
@@ -43,6 +44,30 @@ async function ordersOf(store: FleetStore, jobs: readonly string[]) {
     .innerJoin(person, and(eq(person.fleetId, partOrder.fleetId), eq(person.id, partOrder.orderedBy)))
     .where(and(sql`${partOrder.jobId} = any(${sql.param([...jobs])}::uuid[])`, isNull(partOrder.receivedAt)))
     .orderBy(asc(partOrder.dueOn), asc(partOrder.id));
+}
+
+/** Everything that is on its way, the earliest first, with the job it was ordered for. */
+export async function comingParts(store: FleetStore) {
+  const rows = await store
+    .select({ order: partOrder, name: part.name, by: person.name, state: job.state, number: unit.number })
+    .from(partOrder)
+    .innerJoin(part, and(eq(part.fleetId, partOrder.fleetId), eq(part.id, partOrder.partId)))
+    .innerJoin(person, and(eq(person.fleetId, partOrder.fleetId), eq(person.id, partOrder.orderedBy)))
+    .innerJoin(job, and(eq(job.fleetId, partOrder.fleetId), eq(job.id, partOrder.jobId)))
+    .innerJoin(unit, and(eq(unit.fleetId, job.fleetId), eq(unit.id, job.unitId)))
+    .where(isNull(partOrder.receivedAt))
+    .orderBy(asc(partOrder.dueOn), asc(partOrder.id));
+  return rows.map(({ order, name, by, state, number }) => ({
+    order: order.id,
+    part: order.partId,
+    name,
+    count: order.count,
+    due: order.dueOn,
+    by,
+    job: order.jobId,
+    number,
+    over: !isOpenJob(state),
+  }));
 }
 
 async function torqueOf(store: FleetStore, jobs: readonly string[]) {
