@@ -294,7 +294,35 @@ async function tellHooked({ narrator: { id, tell }, trailer }: Scene): Promise<v
   await tell('driver', 'hook', 4.8, { coupling: id(), unit: truck, pulled: dolly, place: 'Low Marsh' });
 }
 
-/** The last days in the yard: a trailer for every verdict, reports to triage, a job in the bay, a repair to acknowledge. */
+/** A report that was put off with its reason, and comes back by itself; and one that road service saw to. */
+async function tellPutOffAndRoad({ narrator: { id, tell }, trailer, dayAhead }: Scene): Promise<void> {
+  const [flap, tyre, call] = [id(), id(), id()];
+  await tell('driver', 'report-defect', 75, {
+    defect: flap,
+    unit: trailer('Y-2').unit.id,
+    code: 'mud-flap-torn',
+    place: whole,
+    words: 'A corner is gone on the right',
+  });
+  await tell('foreman', 'defer-defect', 72, {
+    defect: flap,
+    version: 1,
+    until: dayAhead(9),
+    reason: 'Still covers the tyre; goes with the next visit',
+  });
+  const unit = trailer('R-31').unit.id;
+  await tell('driver', 'report-defect', 9, {
+    defect: tyre,
+    unit,
+    code: 'tyre-nail',
+    place: { axle: 2, side: 'left', tyre: 'outer' },
+    words: 'Lost air on the wharf road',
+  });
+  await tell('driver', 'ask-road', 8.8, { call, unit, defect: tyre, place: 'Wharf road, at the second bridge' });
+  await tell('foreman', 'take-road-report', 6, { call, unit, job: id() });
+}
+
+/** The last days in the yard: a trailer for every verdict, reports in every state, a job in the bay, a repair to acknowledge. */
 export async function tellStory(scene: Scene): Promise<void> {
   await tellHooked(scene);
   await tellInspections(scene);
@@ -302,4 +330,5 @@ export async function tellStory(scene: Scene): Promise<void> {
   await tellReports(scene);
   await tellRepaired(scene);
   await tellPlaced(scene);
+  await tellPutOffAndRoad(scene);
 }
