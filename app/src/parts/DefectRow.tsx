@@ -2,6 +2,7 @@ import { type BookId, type DefectView, defectWords, placeWords, severityOf } fro
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { clock } from '../look/dates';
+import { useShown } from '../session/rules';
 import { useSession } from '../session/session';
 import { PhotoStrip } from './PhotoStrip';
 import { Text } from './Text';
@@ -39,6 +40,7 @@ export function DefectRow({
   children?: ReactNode;
 }) {
   const { fleet } = useSession();
+  const { words } = useShown();
   const by = defect.origin === 'driver' ? `Reported by ${defect.reportedBy}` : `Measured by ${defect.reportedBy}`;
   return (
     <View className="gap-2 border-t border-line py-3">
@@ -48,11 +50,11 @@ export function DefectRow({
           <Text bold>
             {withUnit ? `${defect.unit.number} · ` : ''}
             <Text bold>{defectPlace(defect)}</Text>
-            {`  ${defectWords(defect.code)}`}
+            {`  ${words(defectWords(defect.code))}`}
           </Text>
           {defect.words ? <Text>{defect.words}</Text> : null}
-          {defect.added.map(({ words, by: who, at }) => (
-            <Text key={at} size="small">{`${words} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
+          {defect.added.map(({ words: more, by: who, at }) => (
+            <Text key={at} size="small">{`${more} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
           ))}
           <Text size="small" tone="soft">
             {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}

@@ -14,6 +14,7 @@ import {
 import { View } from 'react-native';
 import { useBook, useShown } from '../session/rules';
 import { MarginRuler } from './MarginRuler';
+import { Sentence } from './Sentence';
 import { Text } from './Text';
 import { VerdictBadge } from './VerdictMark';
 
@@ -47,7 +48,7 @@ function Ruler({ finding, unit }: { finding: Finding; unit: Unit }) {
 
 /** One finding with its margin, its rule and its sentence. */
 export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) {
-  const { margin, both } = useShown();
+  const { margin, both, words } = useShown();
   const figures = isFigure(finding);
   return (
     <View className="gap-1.5 border-t border-line py-3">
@@ -56,7 +57,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
           <Text bold size="lead">
             {placeWords(finding)}
           </Text>
-          {`  ${findingWords(finding)}`}
+          {`  ${words(findingWords(finding))}`}
         </Text>
         <VerdictBadge verdict={finding.verdict} />
       </View>
@@ -71,7 +72,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
         </View>
       ) : null}
       <Ruler finding={finding} unit={unit} />
-      <Text>{finding.because}</Text>
+      <Sentence said={finding.because} />
       {finding.rule ? (
         <Text size="small" tone="soft">
           {sourceWords(finding.rule, finding.sure)}

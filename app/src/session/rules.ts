@@ -7,6 +7,7 @@ import {
   inBoth,
   inUnits,
   type Session,
+  wordsInUnits,
 } from '@zealous-axle/core';
 import { useMemo } from 'react';
 import { useSession } from './session';
@@ -26,14 +27,15 @@ export function useUnits(): DisplayUnits {
   return person.units ?? fleet.units;
 }
 
-/** Quantities in the person's own units: alone, with what was written beside them, or rounded as a margin is. */
-export function useShown(): Record<'shown' | 'both' | 'margin', (text: string) => string> {
+/** Quantities in the person's own units: alone, with what was written beside them, rounded as a margin is, or in words. */
+export function useShown(): Record<'shown' | 'both' | 'margin' | 'words', (text: string) => string> {
   const units = useUnits();
   return useMemo(
     () => ({
       shown: (text) => inUnits(text, units),
       both: (text) => inBoth(text, units),
       margin: (text) => forPeople(inUnits(text, units)),
+      words: (text) => wordsInUnits(text, units),
     }),
     [units],
   );

@@ -10,6 +10,7 @@ import {
   must,
   parseAmount,
   parseTemperature,
+  wordsInUnits,
 } from '.';
 
 test.each([
@@ -68,4 +69,18 @@ test('whole degrees read back', () => {
       (degrees, unit) => formatTemperature(must(parseTemperature(`${degrees} ${unit}`)), unit) === `${degrees} ${unit}`,
     ),
   );
+});
+
+describe('a sentence in a person’s own units', () => {
+  test.each([
+    ['2 1/8 in is 1/8 in past 2 in.', '53.975 mm (2 1/8 in) is 3.175 mm (1/8 in) past 50.8 mm (2 in).'],
+    ['Measured at 60 psi: at least 80 psi.', 'Measured at 4.14 bar (60 psi): at least 5.52 bar (80 psi).'],
+    ['Lost 3 psi in 60 s, limit 3 psi in 60 s.', 'Lost 0.21 bar (3 psi) in 60 s, limit 0.21 bar (3 psi) in 60 s.'],
+    ['2 in a row, 3 of 4 brakes, axle 2.', '2 in a row, 3 of 4 brakes, axle 2.'],
+    ['Drum 16.620 in, 5 mm deep.', 'Drum 422.148 mm (16.620 in), 5 mm deep.'],
+    ['49 CFR 393.47(e), after 50 mi', '49 CFR 393.47(e), after 80 km (50 mi)'],
+  ])('%s', (sentence, metric) => {
+    expect(wordsInUnits(sentence, METRIC_UNITS)).toBe(metric);
+    expect(wordsInUnits(sentence, INCH_UNITS).replace(/\d\S* in \(5 mm\)/, '5 mm')).toBe(sentence);
+  });
 });

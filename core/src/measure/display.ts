@@ -48,3 +48,11 @@ export const inBoth = (text: string, units: DisplayUnits): string => {
   const shown = inUnits(text, units);
   return shown === text ? text : `${shown} (${text})`;
 };
+
+/** A length, a pressure or a distance inside of a sentence; “in” is a word where one like “a” or “the” follows it. */
+const QUANTITY =
+  /(?<![\d/.,-])(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) ?(?:in\b(?! (?:a|an|the|this|each|any|one)\b)|(?:mm|psi|bar|kPa|mi|km)\b(?!\/))/g;
+
+/** A sentence with each quantity in it in a person's own units, what was written beside it. */
+export const wordsInUnits = (sentence: string, units: DisplayUnits): string =>
+  sentence.replace(QUANTITY, (quantity) => inBoth(quantity, units));

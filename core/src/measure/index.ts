@@ -3,7 +3,15 @@
 export { type Amount, type Dimension, formatLike, forPeople, parseAmount } from './amount';
 export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
-export { type DisplayUnits, displayUnitsSchema, INCH_UNITS, inBoth, inUnits, METRIC_UNITS } from './display';
+export {
+  type DisplayUnits,
+  displayUnitsSchema,
+  INCH_UNITS,
+  inBoth,
+  inUnits,
+  METRIC_UNITS,
+  wordsInUnits,
+} from './display';
 export { type DistanceUnit, formatDistance, type Metres, parseDistance, readsAfter } from './distance';
 export {
   type BareLength,

@@ -3,7 +3,7 @@ import { format } from 'date-fns/format';
 import type { Sheet } from '../inspection';
 import { type Finding, findingWords, keyWords, VERDICT_SENTENCES, verdictWords } from '../judge';
 import type { Book } from '../limits';
-import { type DisplayUnits, forPeople, inBoth, inUnits } from '../measure';
+import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
 import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
 import { placeWords, SIDES, type Side } from '../trailer';
 
@@ -107,12 +107,12 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
       ),
     findings: faults.map((each) => ({
       place: placeWords(each),
-      what: findingWords(each),
+      what: wordsInUnits(findingWords(each), units),
       measured: each.kind.startsWith('check') || each.kind === 'defect' ? '' : inBoth(each.measured ?? '', units),
       limit: inBoth(each.limit ?? '', units),
       margin: forPeople(inUnits(each.margin ?? '', units)),
       verdict: verdictWords(book, each.verdict),
-      because: each.because,
+      because: wordsInUnits(each.because, units),
       rule: each.rule ?? '',
     })),
     within: findings.filter(({ verdict: each }) => each === 'within').length,

@@ -5,10 +5,12 @@ import { Choice } from '../../../parts/Choice';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { VerdictMark } from '../../../parts/VerdictMark';
+import { useShown } from '../../../session/rules';
 import type { PadProps } from '../kinds/kind';
 
 /** A check by eye: what good looks like, and the signs that lead to each defect. Good is one tap. */
 export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProps) {
+  const { words } = useShown();
   const check = checkEntry(step.item ?? '');
   if (!check) return <Text>This check is no longer in the catalogue. Skip it with a reason.</Text>;
   const found = entry.note.found ?? [];
@@ -29,13 +31,13 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
               key={sign}
               role="checkbox"
               aria-checked={on}
-              aria-label={sign}
+              aria-label={words(sign)}
               onPress={() => toggle(code)}
               className={`min-h-12 flex-row items-center gap-3 rounded-xl border-2 px-3 py-1.5 ${on ? 'border-act bg-raised' : 'border-edge bg-card'}`}
             >
               <VerdictMark verdict={verdict} size={22} />
               <Text bold={on} className="min-w-0 flex-1">
-                {sign}
+                {words(sign)}
               </Text>
               {on ? (
                 <Text bold tone="act">

@@ -3,6 +3,7 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { usePalette } from '../../../look/theme';
 import { Choice } from '../../../parts/Choice';
+import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import type { PadProps } from '../kinds/kind';
@@ -106,7 +107,7 @@ export function NutsPad({ draft, entry, judged, note: change }: PadProps) {
           <Text tone="soft">Touch a stud that is not tight.</Text>
         )}
       </View>
-      {judged.opinion ? <Text>{judged.opinion.because}</Text> : null}
+      {judged.opinion ? <Sentence said={judged.opinion.because} /> : null}
     </View>
   );
 }

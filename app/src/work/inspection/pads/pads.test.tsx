@@ -1,5 +1,15 @@
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import { type Draft, entryOf, type Note, type Reading, type Step, withNote, withText } from '@zealous-axle/core';
+import {
+  type Draft,
+  entryOf,
+  INCH_UNITS,
+  METRIC_UNITS,
+  type Note,
+  type Reading,
+  type Step,
+  withNote,
+  withText,
+} from '@zealous-axle/core';
 import { AXLE } from '@zealous-axle/core/testing';
 import { type ComponentProps, useState } from 'react';
 import { begun, HOPPER } from '../../../testing/inspection';
@@ -7,6 +17,12 @@ import { Doubted } from '../Doubted';
 import { judgeStep } from '../judged';
 import { padOf } from '../kinds';
 import { FigurePad } from './FigurePad';
+
+let mockUnits = INCH_UNITS;
+jest.mock('../../../session/session', () => ({
+  useSessionState: () => null,
+  useSession: () => ({ person: { units: mockUnits }, fleet: { units: mockUnits } }),
+}));
 
 const two = (step: Step): Draft => begun({ unit: { ...HOPPER, axles: [AXLE, AXLE] }, steps: [step], reservoir: '95' });
 const at = (kind: Step['kind'], item?: string): Step => ({
@@ -238,4 +254,11 @@ describe('what is asked about before it is believed', () => {
     expect(screen.getByText('That is thicker than linings are: was a key missed?')).toBeTruthy();
     expect(screen.queryByText(/ now 7 in/)).toBeNull();
   });
+});
+
+test('a sign with a figure is read in the reader’s own units, what the catalogue says beside it', async () => {
+  mockUnits = METRIC_UNITS;
+  await hold(at('check', 'wheel-look'));
+  expect(screen.getByLabelText('Crack shorter than 76.2 mm (3 in)')).toBeTruthy();
+  mockUnits = INCH_UNITS;
 });

@@ -25,6 +25,7 @@ import { FindingRow } from '../../../parts/FindingRow';
 import { Notice } from '../../../parts/Notice';
 import { RunningGear } from '../../../parts/RunningGear';
 import { Screen } from '../../../parts/Screen';
+import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { BookWords } from '../../../parts/verdict';
@@ -47,9 +48,10 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
   return (
     <Card title="Not judged" note="Not measured, or measured so that no verdict follows. Never a pass.">
       {measured.map((each) => (
-        <Text
+        <Sentence
           key={`${each.kind} ${each.axle} ${each.side} ${each.tyre}`}
-        >{`${place(each)} ${words(each.kind)}: ${each.because}`}</Text>
+          said={`${place(each)} ${words(each.kind)}: ${each.because}`}
+        />
       ))}
       {kinds.map((kind) => {
         const here = findings.filter((each) => each.kind === kind && each.measured === null);

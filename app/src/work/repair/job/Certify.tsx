@@ -17,6 +17,7 @@ import { defectPlace } from '../../../parts/DefectRow';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
 import { Notice } from '../../../parts/Notice';
+import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useUnit } from '../../../server/queries';
@@ -62,7 +63,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
   return (
     <>
       {open.map(({ step, because }) => (
-        <Text key={keyOf(step)}>{`• ${subjectWords(step)}: ${because}`}</Text>
+        <Sentence key={keyOf(step)} said={`• ${subjectWords(step)}: ${because}`} />
       ))}
       <Button
         tall
