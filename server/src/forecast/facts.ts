@@ -16,10 +16,12 @@ import type { FleetStore } from '../store';
 
 /** Kinds that something is foreseen or found of. */
 const KINDS = [...WEARING, 'hub-oil'];
+const FORESEEN: ReadonlySet<string> = new Set(KINDS);
 
 interface ReadingRow extends Record<string, unknown> {
+  id: string;
   unitId: string;
-  /** As the database writes it. */
+  supersedes: string | null;
   at: string;
   by: string;
   value: Reading;
@@ -45,12 +47,12 @@ export async function factsOf(store: FleetStore, ids: readonly string[]): Promis
       .select({ id: unit.id, kind: unit.kind, axles: unit.axles, features: unit.features })
       .from(unit)
       .where(inArray(unit.id, [...ids])),
-    // Many rows: they are taken as the driver reads them.
+    // Many rows: they are taken as the driver reads them. A correction may be of another place than what it corrects.
     store.execute<ReadingRow>(
-      sql`select unit_id as "unitId", taken_at as "at", taken_by as "by", value from ${reading}
-        where unit_id = any(${wanted}::uuid[]) and split_part(key, '@', 1) = any(${sql.param(KINDS)}::text[])
-          and not exists (select 1 from ${reading} later where later.fleet_id = ${reading.fleetId} and later.supersedes = ${reading.id})
-        order by taken_at`,
+      sql`select id, unit_id as "unitId", supersedes, taken_by as "by", value,
+          to_char(taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "at" from ${reading}
+        where unit_id = any(${wanted}::uuid[])
+          and (split_part(key, '@', 1) = any(${sql.param(KINDS)}::text[]) or supersedes is not null)`,
     ),
     store
       .select({ unitId: meter.unitId, at: meter.readAt, value: meter.value })
@@ -61,6 +63,7 @@ export async function factsOf(store: FleetStore, ids: readonly string[]): Promis
   ]);
   if (!ours) return new Map();
   const people = await namesOf(store, readings);
+  const corrected = new Set(readings.flatMap(({ supersedes }) => supersedes ?? []));
   const bookOf = await fleetBooks(store, ours);
   const [ownReadings, ownMeters] = [byUnit(readings), byUnit(meters)];
   return new Map(
@@ -70,9 +73,10 @@ export async function factsOf(store: FleetStore, ids: readonly string[]): Promis
         unit: each,
         book: bookOf(each),
         zone: ours.zone,
-        readings: (ownReadings.get(each.id) ?? []).map(
-          ({ at, by, value }): TakenReading => ({ at: new Date(at).toISOString(), by: people.get(by) ?? '', value }),
-        ),
+        readings: (ownReadings.get(each.id) ?? [])
+          .filter(({ id, value }) => FORESEEN.has(value.kind) && !corrected.has(id))
+          .map(({ at, by, value }): TakenReading => ({ at, by: people.get(by) ?? '', value }))
+          .sort((one, other) => (one.at < other.at ? -1 : one.at > other.at ? 1 : 0)),
         fitted: lives.get(each.id) ?? [],
         meters: forward(
           (ownMeters.get(each.id) ?? []).map(({ at, value }) => ({

@@ -1,3 +1,4 @@
+import { isExercise } from '@zealous-axle/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { person } from '../access';
 import { notNow } from '../problem';
@@ -40,7 +41,7 @@ export const withdrawPracticeTask: Handler<'withdraw-practice-task'> = async (do
 async function ownTask({ store, session }: Pick<Doing<'finish-practice'>, 'store' | 'session'>, task: string) {
   const [row] = await store.select().from(practiceTask).where(eq(practiceTask.id, task));
   const own = found(row);
-  found(own.personId === null || own.personId === session.person.id ? own : undefined);
+  return found(own.personId === null || own.personId === session.person.id ? own : undefined);
 }
 
 export const tellPractice: Handler<'tell-practice'> = async (doing) => {
@@ -56,7 +57,8 @@ export const tellPractice: Handler<'tell-practice'> = async (doing) => {
 
 export const finishPractice: Handler<'finish-practice'> = async (doing) => {
   const { store, session, at, body } = doing;
-  if (body.task) await ownTask(doing, body.task);
+  if (body.task && !isExercise((await ownTask(doing, body.task)).exercise, body.exercise))
+    throw notNow('other-exercise');
   await store.insert(practiceResult).values({
     fleetId: session.fleet.id,
     id: body.result,

@@ -46,6 +46,21 @@ async function begin() {
   return { fleet, who, idOf, practice, teacher, setTask, finish };
 }
 
+test('a result counts for a task only where it is of what the task asks for', async () => {
+  const { practice, setTask, finish } = await begin();
+  const task = await setTask();
+  for (const change of [{ seed: EXERCISE.seed + 1 }, { level: 1 }, { what: 'air' as const }, { of: null }]) {
+    const other = await finish('driver', { task, exercise: { ...EXERCISE, ...change } });
+    expect(other).toMatchObject({
+      status: 409,
+      body: { detail: expect.stringMatching('not what this task asks for') },
+    });
+  }
+  expect((await practice('driver')).tasks).toMatchObject([{ id: task, best: null }]);
+  expect((await finish('driver', { task, exercise: EXERCISE })).status).toBe(200);
+  expect((await practice('driver')).tasks).toMatchObject([{ id: task, best: 90 }]);
+});
+
 test('a task is set, done by whom it is for, and its teacher sees who passed', async () => {
   const { who, idOf, practice, teacher, setTask, finish } = await begin();
   const forAll = await setTask();

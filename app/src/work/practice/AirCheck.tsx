@@ -1,4 +1,4 @@
-import { type Draft, keyOf, newDraft, type Reading, type Step, withNote } from '@zealous-axle/core';
+import { type Draft, type FleetRules, keyOf, newDraft, type Reading, type Step, withNote } from '@zealous-axle/core';
 import {
   AIR_PART_SAYS,
   AIR_PARTS,
@@ -8,6 +8,7 @@ import {
   actAir,
   airDrawing,
   airFaultWords,
+  airMarks,
   airReading,
   airSystem,
   airVerdicts,
@@ -16,6 +17,7 @@ import {
   passAir,
   restingAir,
   type Shown,
+  seenDrawing,
 } from '@zealous-axle/core/practice';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -28,6 +30,8 @@ import { Notice } from '../../parts/Notice';
 import { goBack } from '../../parts/Screen';
 import { isWriting } from '../../parts/Shortcuts';
 import { Text } from '../../parts/Text';
+import { rulesOf, useBook } from '../../session/rules';
+import { useSession } from '../../session/session';
 import { Drawn } from './Drawn';
 import { PracticeScreen } from './PracticeScreen';
 import type { PadOf } from './YardWalk';
@@ -92,25 +96,14 @@ function useDash(system: AirSystem) {
   return { check, act };
 }
 
-/** What was seen so far: figures one would write down. */
+/** What was seen so far: the watch, and the needle as it stood, to be read. */
 function Seen({ shown }: { shown: Shown }) {
-  const lines = [
-    shown.buildUp === null ? '' : `85 to 100 psi in ${shown.buildUp} s`,
-    shown.cutOut === null ? '' : `cut out at ${shown.cutOut} psi`,
-    shown.cutIn === null ? '' : `cut in at ${shown.cutIn} psi`,
-    shown.released ? `released: ${shown.released.join(' to ')} psi in a minute` : '',
-    shown.applied ? `applied: ${shown.applied.join(' to ')} psi in a minute` : '',
-    shown.warning === null ? '' : `warning at ${shown.warning} psi`,
-    shown.valves === null ? '' : `valves at ${shown.valves} psi`,
-  ].filter(Boolean);
-  if (lines.length === 0) return null;
+  const needles = useMemo(() => seenDrawing(shown), [shown]);
+  if (shown.buildUp === null && !needles) return null;
   return (
     <Card title="What you saw">
-      {lines.map((line) => (
-        <Text key={line} reading>
-          {line}
-        </Text>
-      ))}
+      {shown.buildUp === null ? null : <Text reading>{`The watch, from 85 to 100 psi: ${shown.buildUp} s`}</Text>}
+      {needles ? <Drawn drawing={needles} still /> : null}
     </Card>
   );
 }
@@ -144,7 +137,7 @@ function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
 
 const STEPS: Step[] = AIR_TESTS_ASKED.map((item) => ({ kind: 'air-test', item, axle: null, side: null, tyre: null }));
 
-function padsOf(shown: Shown, seed: number): Draft {
+function padsOf(shown: Shown, seed: number, rules: FleetRules): Draft {
   const draft = newDraft({
     inspection: `air/${seed}`,
     unit: {
@@ -154,7 +147,7 @@ function padsOf(shown: Shown, seed: number): Draft {
       kind: 'tractor',
       axles: [{ brake: 's-cam', tyres: 'single', hub: 'oil' }],
     },
-    rules: { book: 'na', policies: {}, limits: [] },
+    rules,
     purpose: 'walk',
     job: null,
     previous: {},
@@ -183,13 +176,14 @@ function Told({
   task: string | null;
   seed: number;
 }) {
+  const book = useBook();
   const rows = AIR_TESTS_ASKED.map((test) => {
     const truth = airReading(check.shown, test);
     const own = readings.find((each) => each.kind === 'air-test' && each.test === test) ?? null;
-    return { test, ...airVerdicts(own, truth) };
+    return { test, ...airVerdicts(book, own, truth) };
   });
   const right = rows.filter(({ same }) => same).length;
-  const marks = Math.max(0, Math.round((100 * right) / rows.length) - 10 * Math.min(5, check.begunAgain));
+  const marks = airMarks(right, rows.length, check.begunAgain);
   const [sent, setSent] = useState(false);
   useEffect(() => {
     if (sent) return;
@@ -244,7 +238,8 @@ function Pads({
   Pad: PadOf;
   onDone: (readings: Reading[]) => void;
 }) {
-  const [draft, setDraft] = useState(() => padsOf(shown, seed));
+  const session = useSession();
+  const [draft, setDraft] = useState(() => padsOf(shown, seed, rulesOf(session)));
   const [taken, setTaken] = useState<Record<string, Reading | null>>({});
   const note = useCallback(
     (at: Step, value: Reading | null) => setTaken((before) => ({ ...before, [keyOf(at)]: value })),

@@ -4,7 +4,7 @@ import { formatLike, must, parsePressure } from '../../measure';
 import { judgedLength, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
 import type { Unit } from '../../trailer';
 import { judgedTruth } from './make';
-import { COST, GOOD } from './settings';
+import { COST, GOOD, MARKS } from './settings';
 import { trueReading } from './truth';
 import type { Hidden, MadeUp, MadeUpUnit } from './vehicle';
 
@@ -157,8 +157,6 @@ function outOfOrderOf(steps: readonly string[], taken: readonly string[]): numbe
     return before;
   }).length;
 }
-
-const MARKS = { faults: 40, readings: 30, decision: 20, order: 10 } as const;
 
 /**
  * A walk beside the truth, by the arithmetic everything else is judged by. What is not there and was found costs as what

@@ -41,6 +41,8 @@ export const GOOD = data.good as unknown as Readonly<
 export const EXCLUSIVE = data.exclusive as readonly (readonly string[])[];
 /** What a mistake would cost, in hundredths. */
 export const COST = data.cost;
+/** What the marks of a hundred are for. */
+export const MARKS = data.marks;
 
 /** What made the wet night: the scale is dirty, it is dark, and the eye is not square on. */
 export const isNight = (level: number): boolean => level >= 5;

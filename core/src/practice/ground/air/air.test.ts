@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { judgeReading } from '../../../judge';
 import { plainBook } from '../../../limits';
+import { readDial } from '../drawing/read-back';
+import { airMarks, seenDrawing } from './dash';
 import {
   AIR_FAULTS,
   type AirSystem,
@@ -14,7 +16,19 @@ import {
   systemWith,
   withControls,
 } from './model';
-import { AIR_TESTS_ASKED, type AirAct, type AirCheck, actAir, airReading, beginAirCheck, passAir } from './order';
+import {
+  AIR_TESTS_ASKED,
+  type AirAct,
+  type AirCheck,
+  actAir,
+  airReading,
+  beginAirCheck,
+  passAir,
+  type Shown,
+} from './order';
+
+const NONE: Shown = beginAirCheck(restingAir()).shown;
+const psi = fc.integer({ min: 0, max: 160 });
 
 /** The whole check, done in its order. */
 function inOrder(system: AirSystem): AirCheck {
@@ -132,4 +146,37 @@ test('out of order it says why, and begins again', () => {
   expect(watched.part).toBe('applied');
   expect(actAir(system, watched, 'watch').mistake).toContain('full application');
   expect(systemPsi(watched.state)).toBeGreaterThan(90);
+});
+
+test('what was seen stands on dials to be read, each needle at its figure', () => {
+  expect(seenDrawing(NONE)).toBeNull();
+  fc.assert(
+    fc.property(
+      psi,
+      psi,
+      fc.tuple(psi, psi),
+      fc.tuple(psi, psi),
+      psi,
+      psi,
+      (out, back, released, applied, low, popped) => {
+        const shown = { ...NONE, cutOut: out, cutIn: back, released, applied, warning: low, valves: popped };
+        const drawing = seenDrawing(shown);
+        const read = (name: string) => drawing && readDial(drawing, `needle ${name}`, `centre ${name}`);
+        expect(read('cut out')).toBeCloseTo(out, 1);
+        expect(read('cut in')).toBeCloseTo(back, 1);
+        expect(read('released, first')).toBeCloseTo(released[0], 1);
+        expect(read('released, later')).toBeCloseTo(released[1], 1);
+        expect(read('applied, first')).toBeCloseTo(applied[0], 1);
+        expect(read('applied, later')).toBeCloseTo(applied[1], 1);
+        expect(read('warning')).toBeCloseTo(low, 1);
+        expect(read('valves out')).toBeCloseTo(popped, 1);
+      },
+    ),
+  );
+});
+
+test('the marks of a check: the share that is right, less each new beginning, never below none', () => {
+  expect([airMarks(6, 6, 0), airMarks(3, 6, 0), airMarks(6, 6, 2), airMarks(6, 6, 40), airMarks(0, 6, 3)]).toEqual([
+    100, 50, 80, 50, 0,
+  ]);
 });

@@ -1,13 +1,18 @@
 import { judgeReading } from '../../../judge';
-import { plainBook, type Verdict } from '../../../limits';
+import type { Book, Verdict } from '../../../limits';
 import { type Reading, readingText } from '../../../reading';
 import { type Dial, dialShapes, needle } from '../drawing/scale';
 import { circle, type Drawing, rect, type Shape, text } from '../drawing/shape';
+import { MARKS } from '../settings';
 import { type AirState, gaugeOf } from './model';
+import type { Shown } from './order';
 
-const dialAt = (x: number): Dial => ({
+const ACROSS = 3;
+const DIAL_HEIGHT = 150;
+
+const dialAt = (x: number, y: number): Dial => ({
   x,
-  y: 92,
+  y,
   r: 58,
   from: 0,
   to: 160,
@@ -17,8 +22,8 @@ const dialAt = (x: number): Dial => ({
   labelEach: 40,
 });
 
-function dial(x: number, name: string, psi: number): Shape[] {
-  const on = dialAt(x);
+function dial(x: number, name: string, psi: number, y = 92): Shape[] {
+  const on = dialAt(x, y);
   return [
     circle(x, on.y, on.r + 10, 'paper', { stroke: 'metal', width: 5 }),
     ...dialShapes(on),
@@ -66,13 +71,52 @@ export function airDrawing(state: AirState): Drawing {
   return { width: 420, height: 240, shapes, words };
 }
 
-const BOOK = plainBook('na');
-const verdictOf = (reading: Reading | null): Verdict =>
-  reading ? judgeReading(BOOK, null, reading).verdict : 'not-judged';
+/** What the needle stood at when something was to be seen, in the order of the check. */
+const seenAt = (shown: Shown): [name: string, psi: number | null][] => [
+  ['cut out', shown.cutOut],
+  ['cut in', shown.cutIn],
+  ['released, first', shown.released?.[0] ?? null],
+  ['released, later', shown.released?.[1] ?? null],
+  ['applied, first', shown.applied?.[0] ?? null],
+  ['applied, later', shown.applied?.[1] ?? null],
+  ['warning', shown.warning],
+  ['valves out', shown.valves],
+];
+
+/** The needle as it stood at each thing seen so far: to be read, as on the dash. Null before anything was. */
+export function seenDrawing(shown: Shown): Drawing | null {
+  const seen = seenAt(shown).flatMap(([name, psi]) => (psi === null ? [] : [{ name, psi }]));
+  if (seen.length === 0) return null;
+  const height = Math.ceil(seen.length / ACROSS) * DIAL_HEIGHT;
+  return {
+    width: 420,
+    height,
+    shapes: [
+      rect(2, 2, 416, height - 4, 'rubber', { r: 14 }),
+      ...seen.flatMap(({ name, psi }, nth) =>
+        dial(74 + (nth % ACROSS) * 136, name, psi, 76 + Math.floor(nth / ACROSS) * DIAL_HEIGHT),
+      ),
+    ],
+    words: `${seen.map(({ name, psi }) => `${name}: ${Math.round(psi)} psi`).join(', ')}.`,
+  };
+}
+
+const verdictOf = (book: Book, reading: Reading | null): Verdict =>
+  reading ? judgeReading(book, null, reading).verdict : 'not-judged';
 
 /** What was written down beside what the gauges showed, each judged; the same where their verdicts agree. */
-export function airVerdicts(read: Reading | null, truth: Reading | null) {
+export function airVerdicts(book: Book, read: Reading | null, truth: Reading | null) {
   const words = (reading: Reading | null) =>
-    reading ? `${readingText(reading)}, ${verdictOf(reading) === 'within' ? 'within' : 'past its limit'}` : 'not done';
-  return { read: words(read), is: words(truth), same: read !== null && verdictOf(read) === verdictOf(truth) };
+    reading
+      ? `${readingText(reading)}, ${verdictOf(book, reading) === 'within' ? 'within' : 'past its limit'}`
+      : 'not done';
+  return {
+    read: words(read),
+    is: words(truth),
+    same: read !== null && verdictOf(book, read) === verdictOf(book, truth),
+  };
 }
+
+/** Marks of a hundred for a check: the share judged as it is, less what each new beginning takes. */
+export const airMarks = (right: number, of: number, begunAgain: number): number =>
+  Math.max(0, Math.round((100 * right) / of) - Math.min(MARKS.begunAgainMost, MARKS.begunAgain * begunAgain));

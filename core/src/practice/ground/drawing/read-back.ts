@@ -47,9 +47,12 @@ export function readDial(drawing: Drawing, hand = 'needle', centre = 'centre'): 
   const [hub] = marked(drawing.shapes, centre);
   const [arm] = marked(drawing.shapes, hand);
   if (hub?.shape !== 'circle' || arm?.shape !== 'line') throw new Error('no needle');
+  const hubs = drawing.shapes.filter((each) => each.shape === 'circle' && each.mark?.startsWith('centre'));
+  const away = (each: Shape, x: number, y: number) =>
+    each.shape === 'circle' ? Math.hypot(x - each.x, y - each.y) : Number.POSITIVE_INFINITY;
   const around = drawing.shapes.flatMap((shape) => {
     const [, value, x, y] = /^label (-?[\d.]+) at (-?[\d.]+),(-?[\d.]+)$/.exec(shape.mark ?? '') ?? [];
-    const near = x !== undefined && Math.hypot(Number(x) - hub.x, Number(y) - hub.y) < 200;
+    const near = x !== undefined && hubs.every((each) => away(hub, +x, Number(y)) <= away(each, +x, Number(y)));
     return value !== undefined && near
       ? [{ value: Number(value), degrees: degreesOf(Number(x), Number(y), hub.x, hub.y) }]
       : [];
