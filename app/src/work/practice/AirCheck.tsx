@@ -34,6 +34,7 @@ import { rulesOf, useBook } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { Drawn } from './Drawn';
 import { PracticeScreen } from './PracticeScreen';
+import { useBegun } from './usePractice';
 import type { PadOf } from './YardWalk';
 
 const TICK_MS = 100;
@@ -67,9 +68,16 @@ const buttonsOf = ({ state: { controls } }: Check): AirButton[] => [
   { act: 'watch', key: 'w', label: 'Watch for a minute' },
 ];
 
-/** The dash in time: every tick the air moves on. */
-function useDash(system: AirSystem) {
-  const [check, setCheck] = useState<Check>(() => beginAirCheck(restingAir()));
+/** A check as far as it has come: the dash, and what stands on the pads once it is done. */
+interface Come {
+  check: Check;
+  taken: Record<string, Reading | null>;
+}
+type Keep = (come: Come | null) => void;
+
+/** The dash in time: every tick the air moves on. It is kept at every act. */
+function useDash(system: AirSystem, from: Come | null, keep: Keep) {
+  const [check, setCheck] = useState<Check>(() => from?.check ?? beginAirCheck(restingAir()));
   const latest = useRef(check);
   latest.current = check;
   const set = useCallback((next: Check) => {
@@ -81,7 +89,14 @@ function useDash(system: AirSystem) {
     const timer = setInterval(() => set(passAir(system, latest.current, (TICK_MS / 1_000) * FASTER)), TICK_MS);
     return () => clearInterval(timer);
   }, [system, check.part, set]);
-  const act = useCallback((each: AirAct) => set(actAir(system, latest.current, each)), [system, set]);
+  const act = useCallback(
+    (each: AirAct) => {
+      const next = actAir(system, latest.current, each);
+      set(next);
+      keep({ check: next, taken: {} });
+    },
+    [system, set, keep],
+  );
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (isWriting(event) || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
@@ -222,43 +237,63 @@ function Told({
         ))}
       </Card>
       <Button tall look="act" label="Another one" onPress={() => router.replace(`/practice/air?seed=${seed + 1}`)} />
+      <Button tall label="Print" onPress={() => window.print()} />
       <Button tall label="Back to practice" onPress={() => router.replace('/practice')} />
     </>
   );
 }
 
 function Pads({
-  shown,
+  come: { check, taken: before },
   seed,
   Pad,
+  keep,
   onDone,
 }: {
-  shown: Shown;
+  come: Come;
   seed: number;
   Pad: PadOf;
+  keep: Keep;
   onDone: (readings: Reading[]) => void;
 }) {
+  const { shown } = check;
   const session = useSession();
-  const [draft, setDraft] = useState(() => padsOf(shown, seed, rulesOf(session)));
-  const [taken, setTaken] = useState<Record<string, Reading | null>>({});
+  const [draft, setDraft] = useState(() => ({
+    ...padsOf(shown, seed, rulesOf(session)),
+    cursor: Object.keys(before).length,
+  }));
+  const [taken, setTaken] = useState(before);
   const note = useCallback(
-    (at: Step, value: Reading | null) => setTaken((before) => ({ ...before, [keyOf(at)]: value })),
+    (at: Step, value: Reading | null) => setTaken((now) => ({ ...now, [keyOf(at)]: value })),
     [],
   );
   const onTaken = useCallback((at: Step, value: Reading) => note(at, value), [note]);
   const onSkipped = useCallback((at: Step) => note(at, null), [note]);
   const done = Object.keys(taken).length >= STEPS.length;
   useEffect(() => {
+    if (Object.keys(taken).length) keep(done ? null : { check, taken });
     if (done) onDone(Object.values(taken).flatMap((each) => each ?? []));
-  }, [done, taken, onDone]);
+  }, [done, check, taken, keep, onDone]);
   const above: ReactNode = <Seen shown={shown} />;
   return <Pad draft={draft} update={setDraft} onTaken={onTaken} onSkipped={onSkipped} above={above} />;
 }
 
-function Checking({ seed, task, Pad }: { seed: number; task: string | null; Pad: PadOf }) {
+interface CheckProps {
+  seed: number;
+  task: string | null;
+  Pad: PadOf;
+}
+
+function Checking(props: CheckProps) {
+  const [come, keep] = useBegun<Come>('air', String(props.seed));
+  return come === undefined ? null : <Begun {...props} from={come} keep={keep} />;
+}
+
+function Begun({ seed, task, Pad, from, keep }: CheckProps & { from: Come | null; keep: Keep }) {
   const system = useMemo(() => airSystem(seed), [seed]);
-  const { check, act } = useDash(system);
-  const [pads, setPads] = useState(false);
+  const [begun] = useState(from);
+  const { check, act } = useDash(system, begun, keep);
+  const [pads, setPads] = useState(Object.keys(begun?.taken ?? {}).length > 0);
   const [readings, setReadings] = useState<Reading[] | null>(null);
   const title = 'The air brake check';
   if (readings)
@@ -271,7 +306,7 @@ function Checking({ seed, task, Pad }: { seed: number; task: string | null; Pad:
     return (
       <PracticeScreen fixed title={title} under="On the pads" back={() => setPads(false)} backLabel="Back">
         <View className="mx-auto min-h-0 w-full max-w-2xl flex-1">
-          <Pads shown={check.shown} seed={seed} Pad={Pad} onDone={setReadings} />
+          <Pads come={{ check, taken: begun?.taken ?? {} }} seed={seed} Pad={Pad} keep={keep} onDone={setReadings} />
         </View>
       </PracticeScreen>
     );

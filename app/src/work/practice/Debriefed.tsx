@@ -186,6 +186,7 @@ function Body({ walk, made, keep }: { walk: Walk; made: MadeUp; keep: (walk: Wal
             onPress={() => again({ seed: walk.seed + 1, level: walk.level + 1 })}
           />
         ) : null}
+        <Button tall className="grow" label="Print" onPress={() => window.print()} />
       </View>
     </>
   );

@@ -22,7 +22,7 @@ import { Text } from '../../parts/Text';
 import { useSession } from '../../session/session';
 import { Drawn } from './Drawn';
 import { PracticeScreen } from './PracticeScreen';
-import { useKept } from './usePractice';
+import { useBegun, useKept } from './usePractice';
 
 interface Best {
   right: number;
@@ -102,18 +102,43 @@ function Done({
   );
 }
 
+/** A drill as far as it has come: its answers, and seconds spent on them. */
+interface Come {
+  answers: number[];
+  seconds: number;
+}
+
 function Run({ drill, seed, task }: { drill: Drill; seed: number; task: string | null }) {
+  const [come, keep] = useBegun<Come>('drill', `${drill} ${seed}`);
+  return come === undefined ? null : <Asked drill={drill} seed={seed} task={task} from={come} keep={keep} />;
+}
+
+function Asked({
+  drill,
+  seed,
+  task,
+  from,
+  keep,
+}: {
+  drill: Drill;
+  seed: number;
+  task: string | null;
+  from: Come | null;
+  keep: (come: Come | null) => void;
+}) {
   const questions = useMemo(() => drillQuestions(drill, seed), [drill, seed]);
-  const [answers, setAnswers] = useState<number[]>([]);
+  const [answers, setAnswers] = useState<number[]>(from?.answers ?? []);
   const [shown, setShown] = useState<number | null>(null);
-  const [began] = useState(() => Date.now());
-  const [seconds, setSeconds] = useState(0);
+  const [began] = useState(() => Date.now() - 1_000 * (from?.seconds ?? 0));
+  const [seconds, setSeconds] = useState(from?.seconds ?? 0);
   const question = questions[answers.length];
   if (!question) return <Done drill={drill} seed={seed} task={task} answers={answers} seconds={seconds} />;
   const next = () => {
     if (shown === null) return;
-    setAnswers([...answers, shown]);
-    setSeconds(Math.round((Date.now() - began) / 1_000));
+    const now = { answers: [...answers, shown], seconds: Math.round((Date.now() - began) / 1_000) };
+    setAnswers(now.answers);
+    setSeconds(now.seconds);
+    keep(now.answers.length < questions.length ? now : null);
     setShown(null);
   };
   const look = question.scene?.kind === 'stroke' ? { ...firstView(false), applied: true } : firstView(false);

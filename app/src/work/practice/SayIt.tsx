@@ -11,6 +11,7 @@ import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
 import { Says } from './Says';
+import { useBegun } from './usePractice';
 
 const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 const newCode = (): string =>
@@ -30,23 +31,25 @@ function Result({ result }: { result: ExamResult }) {
           <Says card={card} />
         </View>
       ))}
+      <Button tall label="Print" onPress={() => window.print()} />
     </Card>
   );
 }
 
 /** Marked by oneself: the list hidden, shown one by one as it is said. */
 function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void }) {
-  const [at, setAt] = useState(0);
+  const [come, keep] = useBegun<{ at: number; said: string[] }>('say', form.id);
   const [open, setOpen] = useState(false);
-  const [said, setSaid] = useState<string[]>([]);
+  if (come === undefined) return null;
+  const { at, said } = come ?? { at: 0, said: [] };
   const card = form.cards[at];
   if (!card) return null;
   const mark = (known: boolean) => {
     const next = known ? [...said, card.id] : said;
-    setSaid(next);
+    const last = at + 1 >= form.cards.length;
+    keep(last ? null : { at: at + 1, said: next });
     setOpen(false);
-    if (at + 1 >= form.cards.length) onEnd(next);
-    else setAt(at + 1);
+    if (last) onEnd(next);
   };
   return (
     <>

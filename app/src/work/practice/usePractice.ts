@@ -33,3 +33,13 @@ export function useKept<T>(name: string): [T | null | undefined, (value: T | nul
   );
   return [value, keep, kept];
 }
+
+/**
+ * How far somebody has come with one exercise, kept on the device so that a reload goes on from there: undefined until it
+ * was looked for, null where it is to begin. Another exercise of the same name begins anew.
+ */
+export function useBegun<T>(name: string, exercise: string): [T | null | undefined, (come: T | null) => void] {
+  const [kept, keep] = useKept<{ exercise: string; come: T }>(`begun/${name}`);
+  const tell = useCallback((come: T | null) => keep(come === null ? null : { exercise, come }), [keep, exercise]);
+  return [kept === undefined ? undefined : kept?.exercise === exercise ? kept.come : null, tell];
+}
