@@ -189,7 +189,7 @@ test('the air brake check by keyboard alone: out of order it begins again, in or
     await page.keyboard.press('k');
   }
   await expect(page.getByText(/^(What was wrong: |Nothing was wrong)/)).toBeVisible();
-  await expect(page.getByText('Begun again 1 times.')).toBeVisible();
+  await expect(page.getByText('Begun again once.')).toBeVisible();
 });
 
 test('a drill is answered, its best and its days kept on the device', async ({ browser, program }) => {

@@ -117,7 +117,7 @@ function Seen({ shown }: { shown: Shown }) {
   if (shown.buildUp === null && !needles) return null;
   return (
     <Card title="What you saw">
-      {shown.buildUp === null ? null : <Text reading>{`The watch, from 85 to 100 psi: ${shown.buildUp} s`}</Text>}
+      {shown.buildUp === null ? null : <Text>{`By the watch, from 85 to 100 psi: ${shown.buildUp} s`}</Text>}
       {needles ? <Drawn drawing={needles} still /> : null}
     </Card>
   );
@@ -221,7 +221,11 @@ function Told({
     <>
       <Card
         title={`${marks} of 100`}
-        note={check.begunAgain ? `Begun again ${check.begunAgain} times.` : 'In its order at the first go.'}
+        note={
+          check.begunAgain
+            ? `Begun again ${check.begunAgain === 1 ? 'once' : `${check.begunAgain} times`}.`
+            : 'In its order at the first go.'
+        }
       >
         <Text bold>
           {system.fault ? `What was wrong: ${airFaultWords(system.fault)}.` : 'Nothing was wrong with this one.'}

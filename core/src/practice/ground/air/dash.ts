@@ -8,7 +8,7 @@ import { type AirState, gaugeOf } from './model';
 import type { Shown } from './order';
 
 const ACROSS = 3;
-const DIAL_HEIGHT = 150;
+const DIAL_HEIGHT = 172;
 
 const dialAt = (x: number, y: number): Dial => ({
   x,
@@ -22,14 +22,13 @@ const dialAt = (x: number, y: number): Dial => ({
   labelEach: 40,
 });
 
-function dial(x: number, name: string, psi: number, y = 92): Shape[] {
+function face(x: number, y: number, name: string, psi: number): Shape[] {
   const on = dialAt(x, y);
   return [
     circle(x, on.y, on.r + 10, 'paper', { stroke: 'metal', width: 5 }),
     ...dialShapes(on),
     needle(on, Math.max(0, psi), `needle ${name}`),
     circle(x, on.y, 5, 'ink', { mark: `centre ${name}` }),
-    text(x, on.y + 51, name, { size: 9.5, fill: 'soft' }),
   ];
 }
 
@@ -50,7 +49,10 @@ export function airDrawing(state: AirState): Drawing {
   const shapes = [
     rect(2, 2, 416, 236, 'rubber', { r: 14 }),
     rect(10, 166, 400, 66, 'metal', { r: 10 }),
-    ...gauges.flatMap(([name, psi], nth) => dial(74 + nth * 136, name, psi)),
+    ...gauges.flatMap(([name, psi], nth) => [
+      ...face(74 + nth * 136, 92, name, psi),
+      text(74 + nth * 136, 143, name, { size: 9.5, fill: 'soft' }),
+    ]),
     ...knob(66, 'tractor', controls.tractorIn, 'amber'),
     ...knob(140, 'trailer', controls.trailerIn, 'red'),
     rect(212, controls.pedal > 0 ? 208 : 190, 60, 16, 'ink', {
@@ -93,9 +95,10 @@ export function seenDrawing(shown: Shown): Drawing | null {
     height,
     shapes: [
       rect(2, 2, 416, height - 4, 'rubber', { r: 14 }),
-      ...seen.flatMap(({ name, psi }, nth) =>
-        dial(74 + (nth % ACROSS) * 136, name, psi, 76 + Math.floor(nth / ACROSS) * DIAL_HEIGHT),
-      ),
+      ...seen.flatMap(({ name, psi }, nth) => {
+        const [x, y] = [74 + (nth % ACROSS) * 136, 78 + Math.floor(nth / ACROSS) * DIAL_HEIGHT];
+        return [...face(x, y, name, psi), text(x, y + 84, name, { size: 13.5, fill: 'white' })];
+      }),
     ],
     words: `${seen.map(({ name, psi }) => `${name}: ${Math.round(psi)} psi`).join(', ')}.`,
   };
