@@ -34,6 +34,20 @@ const SETTINGS = [
   ['/repairs', 'Search repairs'],
 ] as const;
 
+/** As they travel, kilobytes: an empty program of this kind brings 223. */
+const DOOR_KB = 280;
+
+test('the door brings little script: what is behind it comes with whoever goes in', async ({ page, program }) => {
+  let bytes = 0;
+  page.on('requestfinished', async (request) => {
+    if (request.resourceType() === 'script') bytes += (await request.sizes()).responseBodySize;
+  });
+  await page.goto(program.url, { waitUntil: 'networkidle' });
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  expect(bytes / 1024).toBeGreaterThan(50);
+  expect(bytes / 1024).toBeLessThan(DOOR_KB);
+});
+
 test('no serious accessibility fault on the daily screens', async ({ page, program }) => {
   await page.goto(program.url);
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();

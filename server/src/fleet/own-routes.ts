@@ -36,14 +36,19 @@ const tokenOf = (request: FastifyRequest) => request.cookies[COOKIE] ?? '';
 /** What asks for a password, a PIN or a code again: tried by hand, not by the thousand. */
 const BY_HAND = { rateLimit: { max: 10, timeWindow: '1 minute', keyGenerator: tokenOf } };
 
-/** One's own ways in: password, PIN, second factor, sessions; and another person on a shared device. */
-export function ownRoutes(app: App, serving: Serving): void {
-  const asSender = async <T>(request: FastifyRequest, work: (store: FleetStore, actor: Actor) => Promise<T>) => {
-    const actor = await signedIn(serving, request);
-    return inFleet(serving.db, actor.fleet.id, (store) => work(store, actor));
-  };
-  const wrongPassword = () => invalid('body.current', 'current-password');
+/** Does something as whoever asks, in their fleet. */
+async function asSender<T>(
+  serving: Serving,
+  request: FastifyRequest,
+  work: (store: FleetStore, actor: Actor) => Promise<T>,
+): Promise<T> {
+  const actor = await signedIn(serving, request);
+  return inFleet(serving.db, actor.fleet.id, (store) => work(store, actor));
+}
+const wrongPassword = () => invalid('body.current', 'current-password');
 
+/** One’s password, and where one is signed in. */
+function signInRoutes(app: App, serving: Serving): void {
   app.post(
     '/session/password',
     {
@@ -56,7 +61,7 @@ export function ownRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      const done = await asSender(request, (store, actor) =>
+      const done = await asSender(serving, request, (store, actor) =>
         changePassword(store, actor, tokenOf(request), request.body),
       );
       if (!done) throw wrongPassword();
@@ -74,11 +79,14 @@ export function ownRoutes(app: App, serving: Serving): void {
     '/session/others',
     { schema: { tags: ['session'], summary: 'End one’s other sessions', response: { 204: z.null() } } },
     async (request, reply) => {
-      await asSender(request, (store, actor) => endOthers(store, actor, tokenOf(request)));
+      await asSender(serving, request, (store, actor) => endOthers(store, actor, tokenOf(request)));
       return reply.code(204).send(null);
     },
   );
+}
 
+/** The PIN, and another person on a shared device. */
+function pinRoutes(app: App, serving: Serving): void {
   app.post(
     '/session/pin',
     {
@@ -91,7 +99,8 @@ export function ownRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      if (!(await asSender(request, (store, actor) => setPin(store, actor, request.body)))) throw wrongPassword();
+      if (!(await asSender(serving, request, (store, actor) => setPin(store, actor, request.body))))
+        throw wrongPassword();
       return reply.code(204).send(null);
     },
   );
@@ -127,7 +136,9 @@ export function ownRoutes(app: App, serving: Serving): void {
       return came.opened.answer;
     },
   );
+}
 
+function factorRoutes(app: App, serving: Serving): void {
   app.post(
     '/session/factor',
     {
@@ -140,7 +151,7 @@ export function ownRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request) => {
-      const offer = await asSender(request, async (store, actor) => {
+      const offer = await asSender(serving, request, async (store, actor) => {
         if (!mayHaveFactor(actor.person.role)) throw new KnownProblem('not-allowed');
         return offerFactor(store, actor, request.body.current);
       });
@@ -161,7 +172,7 @@ export function ownRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request) => {
-      const codes = await asSender(request, (store, actor) =>
+      const codes = await asSender(serving, request, (store, actor) =>
         confirmFactor(store, actor, request.body.code, serving.now()),
       );
       if (!codes) throw invalid('body.code', 'device-code');
@@ -181,9 +192,18 @@ export function ownRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      const done = await asSender(request, (store, actor) => endFactor(store, actor, request.body, serving.now()));
+      const done = await asSender(serving, request, (store, actor) =>
+        endFactor(store, actor, request.body, serving.now()),
+      );
       if (!done) throw invalid('body.code', 'password-or-code');
       return reply.code(204).send(null);
     },
   );
+}
+
+/** One’s own ways in: password, PIN, second factor, sessions; and another person on a shared device. */
+export function ownRoutes(app: App, serving: Serving): void {
+  signInRoutes(app, serving);
+  pinRoutes(app, serving);
+  factorRoutes(app, serving);
 }

@@ -1,5 +1,6 @@
 import {
   type BookId,
+  type Day,
   dayIn,
   isOpenJob,
   type KeptSlot,
@@ -75,8 +76,8 @@ const openJobRows = (store: FleetStore) =>
     .where(inArray(job.state, PLANNED_STATES))
     .orderBy(job.id);
 
-/** Everything the plan follows from, read whole, as the caller's transaction sees it. */
-export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS): Promise<Facts> {
+/** The rows the plan follows from, as the caller's transaction sees them. */
+async function shopRows(store: FleetStore) {
   const openJobs = sql`select ${job.id} from ${job} where ${inArray(job.state, PLANNED_STATES)}`;
   const [[ours], bays, people, rows, defects, times, orders, uses, room, held, slots] = await Promise.all([
     store
@@ -106,9 +107,14 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
       .where(isNull(holdReleased.releaseId)),
     slotsOf(store),
   ]);
-  const zone = ours?.zone ?? 'UTC';
+  return { ours, bays, people, rows, defects, times, orders, uses, room, held, slots };
+}
+type ShopRows = Awaited<ReturnType<typeof shopRows>>;
+
+/** How much each job presses, by the defects it mends. */
+const priorities = ({ defects, ours }: ShopRows) => {
   const book: BookId = ours?.book ?? 'na';
-  const priorityOf = (id: string) =>
+  return (id: string): Priority =>
     mostPressing(
       defects
         .filter((each) => each.job === id)
@@ -116,7 +122,11 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
           holds ? 'out-of-service' : PRIORITY[urgencyOf({ code, words, holds, measured: at !== null }, book).severity],
         ),
     );
-  const parts = partsDays(
+};
+
+/** When each job has its parts: what is there and on its way, shared out. */
+function partsOf({ rows, uses, orders, room }: ShopRows, priorityOf: (id: string) => Priority, today: Day): PartsDays {
+  return partsDays(
     rows.map(({ job: { id, work, without } }) => ({
       job: id,
       priority: priorityOf(id),
@@ -138,50 +148,66 @@ export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS)
       leadDays,
       spare: orders.filter((order) => order.over && order.part === id),
     })),
-    dayIn(zone, now),
+    today,
   );
-  const holding = new Set(held.map((each) => each.unit));
+}
+
+/** When work on a job began, where and by whom; null while it has not. */
+function begunOf(row: typeof job.$inferSelect, own: ShopRows['times'], known: readonly string[], now: Date) {
+  if (row.state !== 'started') return null;
+  const first = own.map(({ startedAt }) => startedAt).sort((a, b) => a.getTime() - b.getTime())[0];
+  return {
+    at: (first ?? now).toISOString(),
+    bay: row.bayId,
+    people: [...new Set(own.map(({ personId }) => personId))].filter((id) => known.includes(id)),
+  };
+}
+
+/** The open jobs, as the plan takes them. */
+function jobsOf(read: ShopRows, priorityOf: (id: string) => Priority, parts: PartsDays, now: Date): Facts['jobs'] {
+  const holding = new Set(read.held.map((each) => each.unit));
+  const known = read.people.map(({ id }) => id);
+  return read.rows.map(({ job: row, unit: its, departure: leaves }) => {
+    const own = read.times.filter(({ jobId }) => jobId === row.id);
+    return {
+      id: row.id,
+      unit: row.unitId,
+      number: its.number,
+      title: row.title,
+      state: row.state,
+      work: row.work,
+      minutes: row.minutes,
+      priority: priorityOf(row.id),
+      partsOn: parts.days.get(row.id) ?? null,
+      leaves: leaves && leaves.leavesAt > now ? leaves.leavesAt.toISOString() : null,
+      leavesTo: leaves?.leavesTo ?? '',
+      held: holding.has(row.unitId),
+      working: own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId),
+      begun: begunOf(row, own, known, now),
+    };
+  });
+}
+
+/** Everything the plan follows from, read whole, as the caller's transaction sees it. */
+export async function shopFacts(store: FleetStore, now: Date, seconds = SECONDS): Promise<Facts> {
+  const read = await shopRows(store);
+  const { ours, room } = read;
+  const zone = ours?.zone ?? 'UTC';
+  const priorityOf = priorities(read);
+  const parts = partsOf(read, priorityOf, dayIn(zone, now));
   return {
     now,
     zone,
     seconds,
-    bays,
-    people: people.filter(({ work }) => work.shifts.length > 0),
+    bays: read.bays,
+    people: read.people.filter(({ work }) => work.shifts.length > 0),
     holidays: ours?.holidays ?? [],
     weights: ours?.weights ?? PLAN_WEIGHTS,
     settings: ours?.settings ?? 0,
-    slots,
+    slots: read.slots,
     parts,
-    coming: orders,
+    coming: read.orders,
     partNames: new Map(room.map(({ id, name }) => [id, name])),
-    jobs: rows.map(({ job: row, unit: its, departure: leaves }) => {
-      const own = times.filter(({ jobId }) => jobId === row.id);
-      const first = own.map(({ startedAt }) => startedAt).sort((a, b) => a.getTime() - b.getTime())[0];
-      const working = own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId);
-      const known = people.map(({ id }) => id);
-      return {
-        id: row.id,
-        unit: row.unitId,
-        number: its.number,
-        title: row.title,
-        state: row.state,
-        work: row.work,
-        minutes: row.minutes,
-        priority: priorityOf(row.id),
-        partsOn: parts.days.get(row.id) ?? null,
-        leaves: leaves && leaves.leavesAt > now ? leaves.leavesAt.toISOString() : null,
-        leavesTo: leaves?.leavesTo ?? '',
-        held: holding.has(row.unitId),
-        working,
-        begun:
-          row.state === 'started'
-            ? {
-                at: (first ?? now).toISOString(),
-                bay: row.bayId,
-                people: [...new Set(own.map(({ personId }) => personId))].filter((id) => known.includes(id)),
-              }
-            : null,
-      };
-    }),
+    jobs: jobsOf(read, priorityOf, parts, now),
   };
 }

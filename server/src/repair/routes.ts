@@ -22,8 +22,8 @@ import { partsOf, templatesShown } from './shop-data';
 
 const PAGE = 50;
 
-/** What the shop has before it: how much, the jobs page by page, and one job. */
-export function shopRoutes(app: App, serving: Serving): void {
+/** How much the shop has before it. */
+function loadRoutes(app: App, serving: Serving): void {
   app.get(
     '/shop',
     { schema: { tags: ['shop'], summary: 'The shop: its bays, and how much waits', response: { 200: shopSchema } } },
@@ -42,6 +42,41 @@ export function shopRoutes(app: App, serving: Serving): void {
       }),
   );
 
+  app.get(
+    '/bays/:id/day',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'How much of a bay’s day is taken by other jobs than the asked one',
+        params: z.object({ id: z.uuid() }),
+        querystring: z.strictObject({ day: z.iso.date(), job: z.uuid() }),
+        response: { 200: bayDaySchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, (store, { fleet }) =>
+        bayDay(store, fleet.zone, { bay: request.params.id, ...request.query }),
+      ),
+  );
+
+  app.get(
+    '/retorques/lapsed',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'Re-torques whose day has passed, and that are no report yet',
+        response: { 200: lapsedSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, async (store, { fleet }) => ({
+        lapsed: await lapsedRetorques(store, dayIn(fleet.zone, serving.now())),
+      })),
+  );
+}
+
+/** The jobs, page by page, and one of them. */
+function jobRoutes(app: App, serving: Serving): void {
   app.get(
     '/jobs',
     {
@@ -76,37 +111,49 @@ export function shopRoutes(app: App, serving: Serving): void {
   );
 
   app.get(
-    '/bays/:id/day',
+    '/units/:id/jobs',
     {
       schema: {
         tags: ['shop'],
-        summary: 'How much of a bay’s day is taken by other jobs than the asked one',
+        summary: 'Closed jobs of one unit, the newest first',
         params: z.object({ id: z.uuid() }),
-        querystring: z.strictObject({ day: z.iso.date(), job: z.uuid() }),
-        response: { 200: bayDaySchema },
+        querystring: z.strictObject({ after: z.string().max(200).optional() }),
+        response: { 200: jobsPageSchema },
       },
     },
-    (request) =>
-      ask(serving, request, (store, { fleet }) =>
-        bayDay(store, fleet.zone, { bay: request.params.id, ...request.query }),
-      ),
+    (request) => {
+      const key = readKey(request.query.after, 1);
+      return ask(serving, request, async (store) => {
+        const { rows, next } = await closedJobs(store, request.params.id, key, PAGE);
+        return { jobs: rows, next };
+      });
+    },
+  );
+}
+
+/** How repairs go and what they take. */
+function dataRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/templates',
+    {
+      schema: {
+        tags: ['shop'],
+        summary: 'How each kind of repair goes: steps, time, people, parts',
+        response: { 200: templatesSchema },
+      },
+    },
+    (request) => ask(serving, request, templatesShown),
   );
 
   app.get(
-    '/retorques/lapsed',
-    {
-      schema: {
-        tags: ['shop'],
-        summary: 'Re-torques whose day has passed, and that are no report yet',
-        response: { 200: lapsedSchema },
-      },
-    },
-    (request) =>
-      ask(serving, request, async (store, { fleet }) => ({
-        lapsed: await lapsedRetorques(store, dayIn(fleet.zone, serving.now())),
-      })),
+    '/parts',
+    { schema: { tags: ['shop'], summary: 'The parts room', response: { 200: partsSchema } } },
+    (request) => ask(serving, request, partsOf),
   );
+}
 
+/** What is looked up: the road, and repairs by their words. */
+function lookUpRoutes(app: App, serving: Serving): void {
   app.get(
     '/units/:id/road',
     {
@@ -132,42 +179,12 @@ export function shopRoutes(app: App, serving: Serving): void {
     },
     (request) => ask(serving, request, (store) => searchRepairs(store, request.query.text)),
   );
+}
 
-  app.get(
-    '/templates',
-    {
-      schema: {
-        tags: ['shop'],
-        summary: 'How each kind of repair goes: steps, time, people, parts',
-        response: { 200: templatesSchema },
-      },
-    },
-    (request) => ask(serving, request, templatesShown),
-  );
-
-  app.get(
-    '/parts',
-    { schema: { tags: ['shop'], summary: 'The parts room', response: { 200: partsSchema } } },
-    (request) => ask(serving, request, partsOf),
-  );
-
-  app.get(
-    '/units/:id/jobs',
-    {
-      schema: {
-        tags: ['shop'],
-        summary: 'Closed jobs of one unit, the newest first',
-        params: z.object({ id: z.uuid() }),
-        querystring: z.strictObject({ after: z.string().max(200).optional() }),
-        response: { 200: jobsPageSchema },
-      },
-    },
-    (request) => {
-      const key = readKey(request.query.after, 1);
-      return ask(serving, request, async (store) => {
-        const { rows, next } = await closedJobs(store, request.params.id, key, PAGE);
-        return { jobs: rows, next };
-      });
-    },
-  );
+/** What the shop has before it: how much, the jobs, what it works by, and what was done. */
+export function shopRoutes(app: App, serving: Serving): void {
+  loadRoutes(app, serving);
+  jobRoutes(app, serving);
+  dataRoutes(app, serving);
+  lookUpRoutes(app, serving);
 }
