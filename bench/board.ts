@@ -1,4 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
+import pg from 'pg';
 import { copyDemo, postgres, startProgram } from '../e2e/cluster';
 import { CHROMIUM_ARGS } from '../e2e/playwright.config';
 import { signIn } from '../e2e/program';
@@ -7,6 +8,8 @@ import { middle, round, say } from './figures';
 const WIDE = { width: 1280, height: 800 };
 const JOBS = 200;
 const RUNS = 5;
+/** Held units that the board lists at first. */
+const LISTED = 10;
 /** Work that people of the demo can do, and in which bay. */
 const CODES = ['lamp-out', 'mud-flap-torn', 'chamber-leak', 'tyre-cut', 'door-seal', 'air-leak'] as const;
 const AT_END = new Set(['chamber-leak', 'tyre-cut']);
@@ -110,6 +113,79 @@ async function dragged(page: Page): Promise<void> {
   await page.mouse.up();
 }
 
+/** Milliseconds from now to the frame of the board that shows what is waited for; `act` is what should bring it. */
+async function until(board: Page, text: string, act: () => Promise<unknown>): Promise<number> {
+  const shown = board.evaluate(
+    (wanted) =>
+      new Promise<number>((done) => {
+        const look = () => (document.body.innerText.includes(wanted) ? done(Date.now()) : requestAnimationFrame(look));
+        look();
+      }),
+    text,
+  );
+  const from = Date.now();
+  await act();
+  return (await shown) - from;
+}
+
+const sent = (page: Page, name: string, body: object): Promise<boolean> =>
+  page.evaluate(
+    ([command, what]) =>
+      fetch(`/api/v1/commands/${command}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id: crypto.randomUUID(), at: new Date().toISOString(), body: what }),
+      }).then((answer) => answer.ok),
+    [name, body] as const,
+  );
+
+/** From a driver's tap to the board, and from work that runs over to the proposal. */
+async function followed(board: Page, driver: Page, database: string): Promise<void> {
+  const plan = (): Promise<{ jobs: { id: string; unit: string; number: string; held: boolean; begun: boolean }[] }> =>
+    board.evaluate(() => fetch('/api/v1/plan').then((answer) => answer.json()));
+  const { jobs } = await plan();
+  const unitsOf = (held: boolean) => [
+    ...new Map(jobs.filter((job) => job.held === held).map((job) => [job.unit, job])).values(),
+  ];
+  const before = unitsOf(true).length;
+  const holds: number[] = [];
+  for (const [nth, { unit, number }] of unitsOf(false).slice(0, RUNS).entries()) {
+    const held = before + nth + 1;
+    const wanted = held > LISTED ? `Show all ${held}` : `${number} is held`;
+    if ((await board.locator('body').innerText()).includes(wanted)) continue;
+    const body = {
+      defect: crypto.randomUUID(),
+      unit,
+      code: 'chamber-leak',
+      place: { axle: 1, side: 'left', tyre: null },
+      words: 'hisses',
+    };
+    holds.push(await until(board, wanted, () => sent(driver, 'report-defect', body)));
+  }
+  if (holds.length === 0) throw new Error('no hold could be watched');
+  say('a hold of a driver’s, on the board', `${round(middle(holds), 0)} ms after the tap, ${JOBS} jobs`);
+  const begun = jobs.find((job) => job.begun)?.id;
+  const owner = new pg.Client({ connectionString: database });
+  await owner.connect();
+  const take = board.getByRole('button', { name: 'Take it' });
+  // What the holds proposed is put aside first.
+  await board.waitForTimeout(6_000);
+  if (await take.isVisible()) {
+    await take.click();
+    await take.waitFor({ state: 'hidden' });
+  }
+  const over = await until(board, 'Take it', async () => {
+    await owner.query('update job set minutes = minutes + 600 where id = $1', [begun]);
+    await owner.query(
+      `select za_queue.add('watch-plan', json_build_object('fleet', fleet_id, 'because', null), 'watch-plan ' || fleet_id, 0, null)
+       from job where id = $1`,
+      [begun],
+    );
+  });
+  await owner.end();
+  say('work that runs over, its proposal', `${round(over / 1_000, 1)} s after it was due, ${JOBS} jobs`);
+}
+
 /** The board of two hundred jobs: how soon it stands, how much is drawn, how it moves. */
 export async function benchBoard(): Promise<void> {
   postgres('destroy');
@@ -117,7 +193,8 @@ export async function benchBoard(): Promise<void> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS });
   try {
     await (await startProgram(process.env.E2E_CLUSTER_URL)).stop();
-    const program = await startProgram(await copyDemo('board'));
+    const database = await copyDemo('board');
+    const program = await startProgram(database);
     const page = await (await browser.newContext({ viewport: WIDE, serviceWorkers: 'block' })).newPage();
     // What is run in the page is compiled here, and names its functions so.
     await page.addInitScript('globalThis.__name = (named) => named');
@@ -138,6 +215,9 @@ export async function benchBoard(): Promise<void> {
       `board of ${JOBS} jobs`,
       `opened in ${round(middle(board ?? []), 0)} ms (${round(ratio, 1)} × the shop’s page), ${drawn} elements, ${round(moving, 0)} frames a second while dragged (${round(still, 0)} at rest)`,
     );
+    const phone = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+    await signIn(phone, program.url, 'driver');
+    await followed(page, phone, database);
     await program.stop();
   } finally {
     await browser.close();

@@ -17,6 +17,12 @@ const signatureOf = (standing: ReturnType<typeof standingOf>): string =>
     standing.request.jobs.map(({ id }) => id).filter((id) => !standing.before.some(({ job }) => job === id)),
   ]);
 
+/** Seconds until somebody's work should have ended, if that is before the next look: then the plan is looked at just after it. */
+function untilNextEnd(slots: readonly { end: string }[], now: Date): number {
+  const ends = slots.map(({ end }) => Math.ceil((Date.parse(end) - now.getTime()) / 1_000) + 1);
+  return Math.min(settings.lookAgainSeconds, ...ends.filter((seconds) => seconds > 0));
+}
+
 /**
  * Looks whether the plan still stands, asks for a proposal where it does not – or where a job has no place in it –, and
  * looks again after a while for as long as there is a plan: an overrun is seen by the clock, without anybody saying so.
@@ -55,7 +61,7 @@ export async function watchPlan(
       await tellPlan(store, fleet);
     }
     const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);
-    if (any)
-      await addTask(store, 'watch-plan', { fleet, because: null }, fleet, { seconds: settings.lookAgainSeconds });
+    const seconds = untilNextEnd(standing.before, now());
+    if (any) await addTask(store, 'watch-plan', { fleet, because: null }, fleet, { seconds });
   });
 }
