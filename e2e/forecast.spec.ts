@@ -77,7 +77,10 @@ test('a driver sees when a trailer is expected back, and is told when that chang
   await press(foreman, 'Publish this plan');
   await expect(foreman.getByText(/^Plan 2, /)).toBeVisible();
   await expect(driver.getByText(/^Changed: it was /)).toBeVisible();
-  await press(driver, 'Seen. when it is back');
+  // Before the trip it is said as well, until it was seen in one of the two places.
+  await driver.goto(driver.url().replace('/trailer/', '/trip/'));
+  await expect(driver.getByText(/^Changed: it was /)).toBeVisible();
+  await press(driver, `Seen. when ${number} is back`);
   await expect(driver.getByText(/^Changed: it was /)).toHaveCount(0);
 });
 

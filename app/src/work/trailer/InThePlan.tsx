@@ -1,37 +1,17 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { atOnce } from '../../device/at-once';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
 import { LinkRow } from '../../parts/LinkRow';
-import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { TextField } from '../../parts/TextField';
 import { useUnitPlan } from '../../server/queries';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-
-const KEY = (unit: string) => `back ${unit}`;
-const seenBefore = (unit: string): string | null => atOnce.get<{ back: string }>(KEY(unit))?.back ?? null;
-
-/** When this device was last told that a unit is back; a change is said until somebody has seen it. */
-function useChanged(unit: string, back: string | null | undefined) {
-  const [seen, setSeen] = useState(() => seenBefore(unit));
-  useEffect(() => {
-    if (back === undefined || seen !== null) return;
-    atOnce.keep(KEY(unit), { back: back ?? '' });
-    setSeen(back ?? '');
-  }, [unit, back, seen]);
-  const note = () => {
-    atOnce.keep(KEY(unit), { back: back ?? '' });
-    setSeen(back ?? '');
-  };
-  const changed = back !== undefined && seen !== null && seen !== (back ?? '');
-  return { was: changed ? seen : null, note };
-}
+import { ExpectedBack } from './ExpectedBack';
 
 const DAY_AND_HOUR = /^(\d{4}-\d{2}-\d{2}) (\d{2}:\d{2})$/;
 /** A day and an hour as the device's clock means them; null where they are none. */
@@ -71,7 +51,6 @@ function TellDeparture({ unit, number, onClose }: { unit: string; number: string
 export function InThePlan({ unit, number }: { unit: string; number: string }) {
   const { fleet } = useSession();
   const { data } = useUnitPlan(unit);
-  const { was, note } = useChanged(unit, data && (data.jobs ? data.back : undefined));
   const mayTell = useMaySend('set-departure');
   const mayOpen = useMaySend('start-job');
   const [telling, setTelling] = useState(false);
@@ -79,21 +58,7 @@ export function InThePlan({ unit, number }: { unit: string; number: string }) {
   const late = data.back !== null && data.leaves !== null && data.back > data.leaves.at;
   return (
     <Card title="In the shop’s plan">
-      {data.jobs ? (
-        <Text bold tone={data.over || late ? 'violation' : 'ink'}>
-          {data.back
-            ? `${data.over ? 'Should be back since' : 'Expected back'} ${clock(data.back, fleet.zone)}`
-            : `Nobody knows yet when it is back: ${data.unplanned} of its jobs ${data.unplanned === 1 ? 'has' : 'have'} no place in the plan.`}
-        </Text>
-      ) : null}
-      {was !== null ? (
-        <View className="gap-2">
-          <Notice look="ask">
-            {was ? `Changed: it was ${clock(was, fleet.zone)}.` : 'Changed: it had no time before.'}
-          </Notice>
-          <Button label="Seen" hint="when it is back" onPress={note} />
-        </View>
-      ) : null}
+      <ExpectedBack unit={unit} number={number} />
       {data.leaves ? (
         <Text tone={late ? 'violation' : 'soft'}>
           {`Leaves ${clock(data.leaves.at, fleet.zone)}${data.leaves.to ? ` for ${data.leaves.to}` : ''}${late ? ': before it is back' : ''}`}

@@ -33,6 +33,7 @@ import { useSession } from '../../session/session';
 import { InspectButton } from '../inspection/InspectButton';
 import { Certified } from '../repair/Certified';
 import { AddToReport } from '../report/AddToReport';
+import { ExpectedBack } from './ExpectedBack';
 
 const WHEN = [
   { value: 'before', label: 'Before the trip' },
@@ -100,6 +101,7 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
         ) : (
           <Text tone="soft">Nothing is open on it.</Text>
         )}
+        <ExpectedBack unit={unit.id} number={unit.number} />
         {unsent ? (
           <Notice look="stop">
             {`${unsent === 1 ? 'A report' : `${unsent} reports`} of it wait on this device: the shop does not know yet. Call it where it matters.`}
