@@ -17,15 +17,70 @@ const CAUTIONS = [
   'Local law, the maker’s manual and licensed practice decide. The program keeps what people wrote; the person who signs is answerable.',
 ];
 
+type Section = JobPrintout['sections'][number];
+/** An instant as the fleet's clock has it. */
+type At = (instant: string) => string;
+
+const section = (title: string, lines: readonly string[]): Section[] =>
+  lines.length ? [{ title, lines: [...lines] }] : [];
+
+function defectLines({ job, defects }: JobPage): string[] {
+  const unneeded = new Map(job.certified?.unneeded.map(({ defect, reason }) => [defect, reason]));
+  return defects.map((each) => {
+    const place = each.axle === null ? 'Unit' : placeWords(each);
+    const reason = unneeded.get(each.id);
+    const end = reason ? `no repair needed: ${reason}` : job.certified ? 'repaired' : 'not certified';
+    return `${place}: ${defectWords(each.code)}${each.words ? ` (${each.words})` : ''} – ${end}`;
+  });
+}
+
+function stepLines({ work, ticks }: JobPage, at: At): string[] {
+  const tickOf = (key: string) => ticks.find(({ step, done }) => done && step === key);
+  return work.steps.map(({ key, words }) => {
+    const tick = tickOf(key);
+    return `${words}: ${tick ? `${tick.by}, ${at(tick.at)}` : 'not ticked'}`;
+  });
+}
+
+const minutesWords = ({ from, to }: JobPage['times'][number]): string =>
+  to ? `${Math.round((Date.parse(to) - Date.parse(from)) / 60_000)} min` : 'running';
+
+const timeLines = ({ times }: JobPage, at: At): string[] =>
+  times.map((time) => `${time.person.name}, from ${at(time.from)}: ${minutesWords(time)}`);
+
+const partLines = ({ parts }: JobPage): string[] =>
+  parts.map(
+    ({ name, needed, taken, without }) => `${taken} of ${needed} × ${name}${without ? ` – left out: ${without}` : ''}`,
+  );
+
+const fittedLines = ({ fitted }: JobPage): string[] =>
+  fitted.map(({ part, number, limit, ...place }) =>
+    [
+      `${positionCode(place)} ${part}`,
+      number || 'number not noted',
+      limit ? `its limit ${limit}` : 'no limit noted',
+    ].join(', '),
+  );
+
+const torqueLines = ({ job }: JobPage, at: At): string[] =>
+  job.torque.map(({ wheel, value, tool, calibrated, by, at: when }) => {
+    const where = wheel
+      ? `${positionCode({ ...wheel, tyre: null })}, ${wheel.holes} nuts, ${wheel.stage === 'snug' ? 'drawn up by hand' : value}`
+      : value;
+    return `${where}, ${tool}${calibrated ? `, calibrated until ${calibrated}` : ''}. ${by}, ${at(when)}`;
+  });
+
+function certificateLines({ job: { certified } }: JobPage, at: At): string[] {
+  if (!certified) return ['Not certified.'];
+  const { statement, by, qualification, at: when } = certified;
+  return [statement, `${by}${qualification ? `, ${qualification}` : ''}, ${at(when)}`];
+}
+
 /** The certificate of a job on paper. `zone` is the fleet's. */
 export function jobPrintout(page: JobPage, fleet: { name: string; zone: string }): JobPrintout {
-  const { job, defects, work, ticks, times, parts, fitted, documents, retorque } = page;
-  const at = (instant: string) => format(new TZDate(instant, fleet.zone), 'd MMM yyyy, HH:mm');
-  const minutes = ({ from, to }: JobPage['times'][number]) =>
-    to ? `${Math.round((Date.parse(to) - Date.parse(from)) / 60_000)} min` : 'running';
-  const unneeded = new Map(job.certified?.unneeded.map(({ defect, reason }) => [defect, reason]));
-  const section = (title: string, lines: string[]) => (lines.length ? [{ title, lines }] : []);
-  const tickOf = (key: string) => ticks.find(({ step, done }) => done && step === key);
+  const { job, documents, retorque } = page;
+  const at: At = (instant) => format(new TZDate(instant, fleet.zone), 'd MMM yyyy, HH:mm');
+  const again = retorque ? [`By ${retorque.on}${retorque.done ? `, done ${at(retorque.done)}` : ', open'}`] : [];
   return {
     title: `${job.unit.number}: ${job.title}`,
     facts: [
@@ -36,70 +91,19 @@ export function jobPrintout(page: JobPage, fleet: { name: string; zone: string }
       ['Done', job.doneAt ? at(job.doneAt) : 'not yet'],
     ],
     sections: [
-      ...section(
-        'Defects',
-        defects.map((each) => {
-          const place = each.axle === null ? 'Unit' : placeWords(each);
-          const reason = unneeded.get(each.id);
-          const end = reason ? `no repair needed: ${reason}` : job.certified ? 'repaired' : 'not certified';
-          return `${place}: ${defectWords(each.code)}${each.words ? ` (${each.words})` : ''} – ${end}`;
-        }),
-      ),
+      ...section('Defects', defectLines(page)),
       ...section('What was done', job.done ? [job.done] : []),
-      ...section(
-        'Steps',
-        work.steps.map(({ key, words }) => {
-          const tick = tickOf(key);
-          return `${words}: ${tick ? `${tick.by}, ${at(tick.at)}` : 'not ticked'}`;
-        }),
-      ),
-      ...section(
-        'Time',
-        times.map((time) => `${time.person.name}, from ${at(time.from)}: ${minutes(time)}`),
-      ),
-      ...section(
-        'Parts',
-        parts.map(
-          ({ name, needed, taken, without }) =>
-            `${taken} of ${needed} × ${name}${without ? ` – left out: ${without}` : ''}`,
-        ),
-      ),
-      ...section(
-        'Fitted new',
-        fitted.map(({ part, number, limit, ...place }) =>
-          [
-            `${positionCode(place)} ${part}`,
-            number || 'number not noted',
-            limit ? `its limit ${limit}` : 'no limit noted',
-          ].join(', '),
-        ),
-      ),
-      ...section(
-        'Torque',
-        job.torque.map(({ wheel, value, tool, calibrated, by, at: when }) => {
-          const where = wheel
-            ? `${positionCode({ ...wheel, tyre: null })}, ${wheel.holes} nuts, ${wheel.stage === 'snug' ? 'drawn up by hand' : value}`
-            : value;
-          return `${where}, ${tool}${calibrated ? `, calibrated until ${calibrated}` : ''}. ${by}, ${at(when)}`;
-        }),
-      ),
-      ...section(
-        'Torqued again',
-        retorque ? [`By ${retorque.on}${retorque.done ? `, done ${at(retorque.done)}` : ', open'}`] : [],
-      ),
+      ...section('Steps', stepLines(page, at)),
+      ...section('Time', timeLines(page, at)),
+      ...section('Parts', partLines(page)),
+      ...section('Fitted new', fittedLines(page)),
+      ...section('Torque', torqueLines(page, at)),
+      ...section('Torqued again', again),
       ...section(
         'Documents',
         documents.map(({ title, text }) => `${title}: ${text}`),
       ),
-      ...section(
-        'Certificate',
-        job.certified
-          ? [
-              job.certified.statement,
-              `${job.certified.by}${job.certified.qualification ? `, ${job.certified.qualification}` : ''}, ${at(job.certified.at)}`,
-            ]
-          : ['Not certified.'],
-      ),
+      ...section('Certificate', certificateLines(page, at)),
     ],
     signatures: job.certified ? [job.certified.by] : [],
     cautions: CAUTIONS,
