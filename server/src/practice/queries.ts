@@ -4,16 +4,15 @@ import { person } from '../access';
 import type { Actor } from '../run';
 import type { FleetStore } from '../store';
 import { examMark, practiceExam, practiceNow, practiceResult, practiceTask } from './schema';
+import settings from './settings.json';
 
 /** Results of one person that a screen shows; their number is said beside. */
 const SHOWN = 60;
 /** What is missed most, of each person. */
 const MISSED = 12;
 const DAY_MS = 86_400_000;
-/** Older than this, a passed task no longer counts. Days. */
-const COUNTS_DAYS = 365;
-/** An exam's code opens it for so long. Hours. */
-const CODE_HOURS = 12;
+/** After how many days a passed task no longer counts, and for how many hours an exam's code opens it. */
+const { countsDays, codeHours } = settings;
 
 const tasks = (store: FleetStore) =>
   store
@@ -110,7 +109,7 @@ function marksByDay(results: readonly ResultRow[], zone: string) {
 
 /** A class as its teacher sees it: over the last year, by person and by item. */
 export async function practiceClass(store: FleetStore, { fleet }: Actor, now: Date): Promise<PracticeClass> {
-  const since = new Date(now.getTime() - COUNTS_DAYS * DAY_MS);
+  const since = new Date(now.getTime() - countsDays * DAY_MS);
   const [set, results, people, under] = await Promise.all([
     tasks(store).where(isNull(practiceTask.withdrawnAt)).orderBy(asc(practiceTask.dueOn), asc(practiceTask.id)),
     store
@@ -160,7 +159,7 @@ export async function examByCode(
     .from(practiceExam)
     .innerJoin(person, and(eq(person.fleetId, practiceExam.fleetId), eq(person.id, practiceExam.learnerId)))
     .where(
-      and(eq(practiceExam.code, code), gte(practiceExam.openedAt, new Date(now.getTime() - CODE_HOURS * 3_600_000))),
+      and(eq(practiceExam.code, code), gte(practiceExam.openedAt, new Date(now.getTime() - codeHours * 3_600_000))),
     )
     .orderBy(desc(practiceExam.openedAt))
     .limit(1);
@@ -189,7 +188,7 @@ export async function hasPractised(store: FleetStore, personId: string, now: Dat
     .where(
       and(
         eq(practiceResult.personId, personId),
-        gte(practiceResult.recordedAt, new Date(now.getTime() - COUNTS_DAYS * DAY_MS)),
+        gte(practiceResult.recordedAt, new Date(now.getTime() - countsDays * DAY_MS)),
         sql`${practiceResult.marks} >= ${practiceTask.pass}`,
       ),
     )

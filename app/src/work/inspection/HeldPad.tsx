@@ -32,7 +32,7 @@ interface Props {
   draft: Draft;
   update: Update;
   onTaken: (step: Step, value: Reading) => void;
-  onSkipped: (step: Step) => void;
+  onSkipped?: (step: Step) => void;
   /** What stands above the keys: what is to be read. */
   above: ReactNode;
   /** What stands above the button that takes the reading. */
@@ -80,8 +80,8 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
   const keeper = useMemo(
     (): Keeper => ({
       take: (_, at, { value }) => onTaken(at, value),
-      skip: (_, at) => onSkipped(at),
-      lacks: (_, at) => onSkipped(at),
+      skip: (_, at) => onSkipped?.(at),
+      lacks: (_, at) => onSkipped?.(at),
     }),
     [onTaken, onSkipped],
   );

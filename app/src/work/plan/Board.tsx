@@ -12,12 +12,14 @@ import { Notice } from '../../parts/Notice';
 import { isWriting } from '../../parts/Shortcuts';
 import { Text } from '../../parts/Text';
 import { MARKS } from './Bar';
-import { Chart, type Rows, ZOOMS } from './Chart';
+import { Chart } from './Chart';
 import { Chosen } from './Chosen';
 import { Load, Presses } from './Presses';
 import { Proposals } from './Proposals';
 import { type Published, publishPlan } from './publish';
+import { ZOOMS } from './time-scale';
 import { useDraft } from './useDraft';
+import type { Rows } from './useDragging';
 import { WithoutPlace } from './WithoutPlace';
 import { differenceWords, named, namesOf } from './words';
 

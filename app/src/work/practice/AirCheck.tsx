@@ -18,6 +18,7 @@ import {
   restingAir,
   type Shown,
   seenDrawing,
+  TIMED_WORDS,
 } from '@zealous-axle/core/practice';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -117,7 +118,7 @@ function Seen({ shown }: { shown: Shown }) {
   if (shown.buildUp === null && !needles) return null;
   return (
     <Card title="What you saw">
-      {shown.buildUp === null ? null : <Text>{`By the watch, from 85 to 100 psi: ${shown.buildUp} s`}</Text>}
+      {shown.buildUp === null ? null : <Text>{`By the watch, ${TIMED_WORDS}: ${shown.buildUp} s`}</Text>}
       {needles ? <Drawn drawing={needles} still /> : null}
     </Card>
   );

@@ -2,6 +2,7 @@ import {
   answered,
   type CardGrade,
   type Form,
+  FRESH_CARDS,
   formsOf,
   GRADES,
   type Learnt,
@@ -22,7 +23,6 @@ import { PracticeScreen } from './PracticeScreen';
 import { SayIt } from './SayIt';
 import { Says } from './Says';
 
-const FRESH = 12;
 const GRADE_WORDS: Record<CardGrade, string> = { again: 'Not known', hard: 'Hardly', good: 'Known', easy: 'At once' };
 const MODES = [
   { value: 'learn', label: 'Learn' },
@@ -84,7 +84,7 @@ function Recall({ form }: { form: Form }) {
   const [open, setOpen] = useState(false);
   const [asked, setAsked] = useState<string[] | null>(null);
   useEffect(() => {
-    if (known && asked === null) setAsked(toRecall(form.cards, known, new Date(), FRESH));
+    if (known && asked === null) setAsked(toRecall(form.cards, known, new Date(), FRESH_CARDS));
   }, [known, asked, form]);
   if (!asked || !known) return null;
   const card = form.cards.find(({ id }) => id === asked[0]);

@@ -129,7 +129,7 @@ export function SayIt({ form, task, by }: { form: Form; task: string | null; by:
   const [result, setResult] = useState<ExamResult | null>(null);
   const [began] = useState(() => Date.now());
   const end = (said: string[]) => {
-    const told = examResult(form, { said, leftOut: [] });
+    const told = examResult(form, said);
     setResult(told);
     const left = new Set(told.leftOut.map(({ id }) => id));
     void send(

@@ -31,7 +31,7 @@ export type PadOf = ComponentType<{
   draft: Draft;
   update: (change: (draft: Draft) => Draft) => void;
   onTaken: (step: Step, value: Reading) => void;
-  onSkipped: (step: Step) => void;
+  onSkipped?: (step: Step) => void;
   above: ReactNode;
   beside?: ReactNode;
 }>;
@@ -135,10 +135,6 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
     },
     [change, unitId, tell],
   );
-  const onSkipped = useCallback(
-    (at: Step) => change((now) => ({ ...now, skipped: [...now.skipped, { unit: unitId, key: keyOf(at) }] })),
-    [change, unitId],
-  );
   const decide = (mayGo: boolean) => {
     change((now) => ({ ...now, mayGo, finishedAt: new Date().toISOString() }));
     router.replace('/practice/debrief');
@@ -164,7 +160,6 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
         draft={draft}
         update={update}
         onTaken={onTaken}
-        onSkipped={onSkipped}
         above={
           <>
             <Chocks

@@ -31,7 +31,6 @@ export interface Walk extends Wanted {
   /** Something was touched before the chocks were laid. */
   unchocked: boolean;
   taken: Taken[];
-  skipped: { unit: string; key: string }[];
   mayGo: boolean | null;
   finishedAt: string | null;
 }
@@ -93,7 +92,6 @@ export function beginWalk(wanted: Wanted, made: MadeUp, id: string, now: string)
     chocked: false,
     unchocked: false,
     taken: [],
-    skipped: [],
     mayGo: null,
     finishedAt: null,
   };
@@ -121,7 +119,6 @@ const secondsOf = ({ startedAt, finishedAt }: Walk): number =>
 export function debriefOf(walk: Walk, made: MadeUp): Debrief {
   const walked: Walked = {
     taken: walk.taken,
-    skipped: walk.skipped as Walked['skipped'],
     chocked: walk.chocked && !walk.unchocked,
     mayGo: walk.mayGo ?? false,
     seconds: secondsOf(walk),

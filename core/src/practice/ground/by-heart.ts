@@ -95,11 +95,6 @@ export function formsOf(own: readonly Route[] = []): Form[] {
 const sectionId = (route: Route, name: string): string =>
   route.sections.find(({ id }) => id === name || name.startsWith(`${id}.`))?.id ?? name;
 
-/** An examination: which cards were said, marked by oneself or by somebody beside. */
-export interface Marked {
-  said: readonly string[];
-  leftOut: readonly string[];
-}
 export interface ExamResult {
   points: number;
   of: number;
@@ -111,8 +106,11 @@ export interface ExamResult {
   marks: number;
 }
 
-/** The result of an exam: a point each, passed by a share of them, and never without what must not fail. */
-export function examResult({ cards }: Form, { said }: Marked): ExamResult {
+/** Cards that are new in one sitting of recall, at most. */
+export const FRESH_CARDS = data.freshCards;
+
+/** The result of an exam, by the ids of the cards that were said: a point each, passed by a share of them, and never without what must not fail. */
+export function examResult({ cards }: Form, said: readonly string[]): ExamResult {
   const known = new Set(said);
   const leftOut = cards.filter(({ id }) => !known.has(id));
   const failedOn = leftOut.filter(({ mustNotFail }) => mustNotFail);

@@ -36,8 +36,6 @@ export interface Taken {
 /** A walk round something made up, as it was walked. */
 export interface Walked {
   taken: readonly Taken[];
-  /** Steps passed over, by unit and key. */
-  skipped: readonly { unit: string; key: ReadingKey }[];
   /** Chocks were laid before anything else. */
   chocked: boolean;
   /** Whether it may go, in the learner's own judgement. */
@@ -232,7 +230,6 @@ export function perfectWalk(made: MadeUp): Walked {
         return [{ unit: unit.id, key: keyOf(step), reading, said: (is && SAID_OF[is]) ?? 'good' }];
       }),
     ),
-    skipped: [],
     chocked: true,
     mayGo: verdict !== 'out-of-service' && verdict !== 'violation',
     seconds: 0,

@@ -6,6 +6,9 @@ import { type AirState, type AirSystem, gaugeOf, runAir, systemPsi, withControls
 export const AIR_ACTS = ['key', 'engine', 'press', 'release', 'tractor', 'trailer', 'watch'] as const;
 export type AirAct = (typeof AIR_ACTS)[number];
 
+/** Between which pressures the build-up is timed, as words. */
+export const TIMED_WORDS = `from ${data.timedPsi.from} to ${data.timedPsi.to} psi`;
+
 /** The parts of the check, in their order. */
 export const AIR_PARTS = ['build', 'cut-in', 'released', 'applied', 'warning', 'pop', 'again', 'done'] as const;
 export type AirPart = (typeof AIR_PARTS)[number];
@@ -13,7 +16,7 @@ export type AirPart = (typeof AIR_PARTS)[number];
 export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: string }>> = {
   build: {
     name: 'Build up',
-    says: 'Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it from 85 to 100 psi.',
+    says: `Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it ${TIMED_WORDS}.`,
   },
   'cut-in': { name: 'Governor', says: 'Engine running: press and release the pedal until the governor cuts in again.' },
   released: {
@@ -49,8 +52,8 @@ export interface AirCheck {
   part: AirPart;
   state: AirState;
   shown: Shown;
-  /** When 85 psi was passed. */
-  from85: number | null;
+  /** When the build-up began to be timed. */
+  timedFrom: number | null;
   mistake: string | null;
   /** How often it began again. */
   begunAgain: number;
@@ -65,13 +68,12 @@ const NOTHING: Shown = {
   warning: null,
   valves: null,
 };
-const LOWEST = 4;
 
 export const beginAirCheck = (state: AirState): AirCheck => ({
   part: 'build',
   state,
   shown: NOTHING,
-  from85: null,
+  timedFrom: null,
   mistake: null,
   begunAgain: 0,
 });
@@ -84,7 +86,7 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
   if (part === 'build') {
     if (act === 'watch') return 'There is nothing to watch yet: it builds up to cut-out first.';
     if (act === 'press')
-      return 'The pedal uses the air that is being built up: the time from 85 to 100 psi would mean nothing.';
+      return `The pedal uses the air that is being built up: the time ${TIMED_WORDS} would mean nothing.`;
     if (stops) return 'The governor has not cut out yet: the engine runs until it does.';
     if (act === 'key' && key) return 'Without the key the warning cannot be seen: it stays on through the whole check.';
   }
@@ -136,9 +138,10 @@ function onward(check: AirCheck): AirCheck {
   const { part, state, shown } = check;
   const psi = systemPsi(state);
   if (part === 'build') {
-    const from85 = check.from85 ?? (psi >= 85 ? state.seconds : null);
-    const buildUp = shown.buildUp ?? (from85 !== null && psi >= 100 ? Math.round(state.seconds - from85) : null);
-    const next = { ...check, from85, shown: { ...shown, buildUp } };
+    const timedFrom = check.timedFrom ?? (psi >= data.timedPsi.from ? state.seconds : null);
+    const timed = timedFrom !== null && psi >= data.timedPsi.to ? Math.round(state.seconds - timedFrom) : null;
+    const buildUp = shown.buildUp ?? timed;
+    const next = { ...check, timedFrom, shown: { ...shown, buildUp } };
     if (state.loaded || !state.controls.tractorIn || !state.controls.trailerIn) return next;
     return { ...next, part: 'cut-in', shown: { ...next.shown, cutOut: round(gaugeOf(state, 'supply')) } };
   }
@@ -148,7 +151,7 @@ function onward(check: AirCheck): AirCheck {
   if (part === 'pop') {
     const { tractorIn, trailerIn } = state.controls;
     if (!tractorIn && !trailerIn) return { ...check, part: 'again', shown: { ...shown, valves: round(psi) } };
-    if (psi < LOWEST) return { ...check, part: 'again', shown: { ...shown, valves: 0 } };
+    if (psi < data.emptyPsi) return { ...check, part: 'again', shown: { ...shown, valves: 0 } };
   }
   if (part === 'again' && state.controls.engine) return { ...check, part: 'done' };
   return check;
