@@ -77,6 +77,7 @@ describe('a sentence in a person’s own units', () => {
     ['Measured at 60 psi: at least 80 psi.', 'Measured at 4.14 bar (60 psi): at least 5.52 bar (80 psi).'],
     ['Lost 3 psi in 60 s, limit 3 psi in 60 s.', 'Lost 0.21 bar (3 psi) in 60 s, limit 0.21 bar (3 psi) in 60 s.'],
     ['2 in a row, 3 of 4 brakes, axle 2.', '2 in a row, 3 of 4 brakes, axle 2.'],
+    ['8 in place, 1 in 4 loose.', '8 in place, 1 in 4 loose.'],
     ['Drum 16.620 in, 5 mm deep.', 'Drum 422.148 mm (16.620 in), 5 mm deep.'],
     ['49 CFR 393.47(e), after 50 mi', '49 CFR 393.47(e), after 80 km (50 mi)'],
   ])('%s', (sentence, metric) => {

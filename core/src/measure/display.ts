@@ -51,7 +51,7 @@ export const inBoth = (text: string, units: DisplayUnits): string => {
 
 /** A length, a pressure or a distance inside of a sentence; “in” is a word where one like “a” or “the” follows it. */
 const QUANTITY =
-  /(?<![\d/.,-])(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) ?(?:in\b(?! (?:a|an|the|this|each|any|one)\b)|(?:mm|psi|bar|kPa|mi|km)\b(?!\/))/g;
+  /(?<![\d/.,-])(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) ?(?:in\b(?! (?:a|an|the|this|each|any|one|all|place|order|use|total|\d+)\b)|(?:mm|psi|bar|kPa|mi|km)\b(?!\/))/g;
 
 /** A sentence with each quantity in it in a person's own units, what was written beside it. */
 export const wordsInUnits = (sentence: string, units: DisplayUnits): string =>

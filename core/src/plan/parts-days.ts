@@ -48,8 +48,7 @@ function fromSpare(spare: { count: number; due: Day }[], lacking: number, expect
 
 /**
  * Shares the parts room out among jobs, the most pressing first, and says when each has what it needs: from stock at
- * once, from its own order or one that nobody waits for on its day,
- * and otherwise after the part's lead time from today.
+ * once, from its own order or one that nobody waits for on its day, and otherwise after the part's lead time from today.
  */
 export function partsDays(jobs: readonly JobParts[], room: readonly Stock[], today: Day): PartsDays {
   const left = new Map(room.map(({ part, stock }) => [part, stock]));

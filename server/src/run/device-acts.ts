@@ -9,27 +9,22 @@ export interface Counted {
   count: number;
 }
 
+/** When the nearest act of a device on one side of a count was done; null where none is known there. */
+async function nearest(store: FleetStore, { device, count }: Counted, side: 'before' | 'after'): Promise<Date | null> {
+  const [beyond, order] = side === 'before' ? [lt, desc] : [gt, asc];
+  const [act] = await store
+    .select({ at: event.at })
+    .from(event)
+    .where(and(eq(event.deviceId, device), beyond(event.deviceCount, count)))
+    .orderBy(order(event.deviceCount))
+    .limit(1)
+    .execute();
+  return act?.at ?? null;
+}
+
 /** When a device's acts just before and just after one were done, of those that are known. */
 export async function actsBeside(store: FleetStore, counted: Counted | undefined): Promise<Neighbours> {
   if (!counted) return ALONE;
-  const at = { at: event.at };
-  const own = eq(event.deviceId, counted.device);
-  const { deviceCount } = event;
-  const [[before], [after]] = await Promise.all([
-    store
-      .select(at)
-      .from(event)
-      .where(and(own, lt(deviceCount, counted.count)))
-      .orderBy(desc(deviceCount))
-      .limit(1)
-      .execute(),
-    store
-      .select(at)
-      .from(event)
-      .where(and(own, gt(deviceCount, counted.count)))
-      .orderBy(asc(deviceCount))
-      .limit(1)
-      .execute(),
-  ]);
-  return { before: before?.at ?? null, after: after?.at ?? null };
+  const [before, after] = await Promise.all([nearest(store, counted, 'before'), nearest(store, counted, 'after')]);
+  return { before, after };
 }

@@ -101,6 +101,8 @@ function useDash(system: AirSystem, from: Come | null, keep: Keep) {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (isWriting(event) || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      // Once it is done, the keys are the pads'.
+      if (latest.current.part === 'done') return;
       const button = buttonsOf(latest.current).find(({ key }) => key === event.key);
       if (!button) return;
       event.preventDefault();
