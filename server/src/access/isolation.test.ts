@@ -1,8 +1,10 @@
 import type { CommandName } from '@zealous-axle/core';
+import { COMMAND_NAMES } from '@zealous-axle/core';
 import type pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
-import { EVERY_COMMAND, openWorld, sampleBodies, type TestFleet, type World } from '../testing/world';
+import { sampleBodies } from '../testing/sample-bodies';
+import { openWorld, type TestFleet, type World } from '../testing/world';
 
 /** Commands that name nothing but what they make: they can only change the sender's own fleet. */
 const OF_THE_SENDER: readonly CommandName[] = [
@@ -81,7 +83,7 @@ describe('another fleet’s trailer', () => {
     expect((await world.get('manager@ours', '/jobs')).body.jobs).toEqual([]);
   });
 
-  test.each(EVERY_COMMAND.filter((name) => !OF_THE_SENDER.includes(name)))('cannot be written by %s', async (name) => {
+  test.each(COMMAND_NAMES.filter((name) => !OF_THE_SENDER.includes(name)))('cannot be written by %s', async (name) => {
     const bodies = sampleBodies(theirs, { defect: theirDefect, job: theirJob, inspection: theirInspection });
     const answer = await world.send('foreman@ours', name, bodies[name]);
     expect(answer.status).toBe(404);

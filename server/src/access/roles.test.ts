@@ -1,5 +1,6 @@
-import { type CommandName, commandOf, ROLES } from '@zealous-axle/core';
-import { EVERY_COMMAND, openWorld, PASSWORD, sampleBodies, type TestFleet, type World } from '../testing/world';
+import { COMMAND_NAMES, type CommandName, commandOf, ROLES } from '@zealous-axle/core';
+import { sampleBodies } from '../testing/sample-bodies';
+import { openWorld, PASSWORD, type TestFleet, type World } from '../testing/world';
 
 let world: World;
 let fleet: TestFleet;
@@ -11,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 const forbidden = ROLES.flatMap((role) =>
-  EVERY_COMMAND.filter((name) => !commandOf(name).roles.includes(role)).map((name): [string, CommandName] => [
+  COMMAND_NAMES.filter((name) => !commandOf(name).roles.includes(role)).map((name): [string, CommandName] => [
     role,
     name,
   ]),
@@ -30,7 +31,7 @@ test.each(forbidden)('a %s may not %s', async (role, name) => {
 test('nobody gets anywhere without signing in', async () => {
   for (const url of ['/api/v1/units', '/api/v1/shop', '/api/v1/session', '/api/v1/live'])
     expect((await world.app.inject({ url })).statusCode).toBe(401);
-  for (const name of EVERY_COMMAND) {
+  for (const name of COMMAND_NAMES) {
     const payload = { id: fleet.id, at: '2026-03-02T12:00:00Z', body: sampleBodies(fleet)[name] };
     expect((await world.app.inject({ method: 'POST', url: `/api/v1/commands/${name}`, payload })).statusCode).toBe(401);
   }

@@ -220,31 +220,61 @@ function oldHold({ fleetId, random, now, foremen }: Making, unitId: string) {
   };
 }
 
-/** The rows of one made-up unit: what it is, how it was measured, what was reported of it and repaired. */
-export function largeUnit(making: Making, rank: number) {
-  const { fleetId, now, random, technicians } = making;
-  const [{ body, kind, axles }, letter] = bodyOf(random);
-  const id = seededId(random, ago(now, 1_500));
-  const unit: Unit = { id, kind, axles: axles() };
+type Past = ReturnType<typeof pastInspection>;
+
+/** The inspections of a made-up unit, one more worn than the other; the last one may have found something. */
+function pastOf({ fleetId, now, random, technicians }: Making, unit: Unit): Past[] {
   const days = inspectedOn(Math.ceil(LEAST_READINGS / expectedReadings(unit).length), random);
   const history = wornReadings(
     unit,
     days.map((each) => (days[0] ?? 0) - each),
     random,
   );
-  const past = history.map((values, index) => {
+  return history.map((values, index) => {
     const last = index === history.length - 1;
     const at = ago(now, days[index] ?? 0, Math.floor(random() * 5));
     const taken = last ? spoiled(values, random) : values;
     return pastInspection({ fleetId, unit, values: taken, by: oneOf(random, technicians), at }, random);
   });
+}
+
+/** What the last inspection found: its defects, and the hold they make. */
+function foundBy({ fleetId, random }: Making, unitId: string, last: Past, open: Parameters<typeof foundDefects>[1]) {
+  const { inspection, findings } = last;
+  const { closedAt, startedBy } = inspection;
+  const reason = holdReason({ verdict: inspection.verdict, findings });
+  return {
+    defects: foundDefects(findings, open).map((each) => ({
+      ...each,
+      fleetId,
+      id: seededId(random, closedAt),
+      unitId,
+      origin: 'inspection' as const,
+      inspectionId: inspection.id,
+      reportedBy: startedBy,
+      reportedAt: closedAt,
+      state: 'reported' as const,
+      jobId: null,
+      version: 1,
+    })),
+    holds: reason
+      ? [{ fleetId, id: seededId(random, closedAt), unitId, reason, placedBy: startedBy, placedAt: closedAt }]
+      : [],
+  };
+}
+
+/** The rows of one made-up unit: what it is, how it was measured, what was reported of it and repaired. */
+export function largeUnit(making: Making, rank: number) {
+  const { fleetId, now, random } = making;
+  const [{ body, kind, axles }, letter] = bodyOf(random);
+  const id = seededId(random, ago(now, 1_500));
+  const unit: Unit = { id, kind, axles: axles() };
+  const past = pastOf(making, unit);
   const last = past.at(-1);
   const reports = reportsOf(making, id);
   const open = reports.map(({ defect }) => defect).filter(({ state }) => isOpenDefect(state));
-  const found = last ? foundDefects(last.findings, open) : [];
-  const reason = last ? holdReason({ verdict: last.inspection.verdict, findings: last.findings }) : null;
+  const found = last ? foundBy(making, id, last, open) : { defects: [], holds: [] };
   const held = oldHold(making, id);
-  const closedAt = last?.inspection.closedAt ?? now;
   return {
     unit: {
       fleetId,
@@ -269,37 +299,8 @@ export function largeUnit(making: Making, rank: number) {
     jobs: reports.flatMap(({ job }) => job?.row ?? []),
     certificates: reports.flatMap(({ job }) => job?.certificate ?? []),
     acknowledgements: reports.flatMap(({ acknowledgement }) => acknowledgement ?? []),
-    defects: [
-      ...reports.map(({ defect }) => defect),
-      ...found.map((each) => ({
-        ...each,
-        fleetId,
-        id: seededId(random, closedAt),
-        unitId: id,
-        origin: 'inspection' as const,
-        inspectionId: last?.inspection.id ?? null,
-        reportedBy: last?.inspection.startedBy ?? '',
-        reportedAt: closedAt,
-        state: 'reported' as const,
-        jobId: null,
-        version: 1,
-      })),
-    ],
-    holds: [
-      ...(held ? [held.hold] : []),
-      ...(reason && last
-        ? [
-            {
-              fleetId,
-              id: seededId(random, closedAt),
-              unitId: id,
-              reason,
-              placedBy: last.inspection.startedBy,
-              placedAt: closedAt,
-            },
-          ]
-        : []),
-    ],
+    defects: [...reports.map(({ defect }) => defect), ...found.defects],
+    holds: [...(held ? [held.hold] : []), ...found.holds],
     releases: held ? [held.release] : [],
     released: held ? [held.released] : [],
   };

@@ -1,4 +1,4 @@
-import { getTableName } from 'drizzle-orm';
+import { getTableName, type InferInsertModel, type Table } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import { hashPassword } from '../access/passwords';
@@ -44,72 +44,21 @@ const FILLED = [
 
 /** Writes a batch of units, each table after those its rows point at. */
 async function copyUnits(client: pg.ClientBase, units: readonly LargeUnit[]): Promise<void> {
-  const all = <R>(of: (each: LargeUnit) => readonly R[]): R[] => units.flatMap(of);
-  await copyRows(
-    client,
-    unit,
-    all((each) => [each.unit]),
-  );
-  await copyRows(
-    client,
-    paper,
-    all((each) => [each.paper]),
-  );
-  await copyRows(
-    client,
-    inspection,
-    all((each) => each.inspections),
-  );
-  await copyRows(
-    client,
-    reading,
-    all((each) => each.readings),
-  );
-  await copyRows(
-    client,
-    judgement,
-    all((each) => each.judgements),
-  );
-  await copyRows(
-    client,
-    currentReading,
-    all((each) => each.standing),
-  );
-  await copyRows(
-    client,
-    job,
-    all((each) => each.jobs),
-  );
-  await copyRows(
-    client,
-    certificate,
-    all((each) => each.certificates),
-  );
-  await copyRows(
-    client,
-    defect,
-    all((each) => each.defects),
-  );
-  await copyRows(
-    client,
-    acknowledgement,
-    all((each) => each.acknowledgements),
-  );
-  await copyRows(
-    client,
-    hold,
-    all((each) => each.holds),
-  );
-  await copyRows(
-    client,
-    release,
-    all((each) => each.releases),
-  );
-  await copyRows(
-    client,
-    holdReleased,
-    all((each) => each.released),
-  );
+  const copy = <T extends Table>(table: T, of: (each: LargeUnit) => readonly InferInsertModel<T>[]) =>
+    copyRows(client, table, units.flatMap(of));
+  await copy(unit, (each) => [each.unit]);
+  await copy(paper, (each) => [each.paper]);
+  await copy(inspection, (each) => each.inspections);
+  await copy(reading, (each) => each.readings);
+  await copy(judgement, (each) => each.judgements);
+  await copy(currentReading, (each) => each.standing);
+  await copy(job, (each) => each.jobs);
+  await copy(certificate, (each) => each.certificates);
+  await copy(defect, (each) => each.defects);
+  await copy(acknowledgement, (each) => each.acknowledgements);
+  await copy(hold, (each) => each.holds);
+  await copy(release, (each) => each.releases);
+  await copy(holdReleased, (each) => each.released);
 }
 
 /** Row-level security refuses COPY to an owner it is forced on: it is lifted for this transaction alone. */

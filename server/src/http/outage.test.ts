@@ -1,8 +1,10 @@
 import { type AddressInfo, createServer, type Socket } from 'node:net';
+import { COMMAND_NAMES } from '@zealous-axle/core';
 import { buildApp } from '../app';
 import { connect } from '../store';
 import { planHere } from '../testing/planner';
-import { EVERY_COMMAND, openWorld, sampleBodies, type TestFleet, type World } from '../testing/world';
+import { sampleBodies } from '../testing/sample-bodies';
+import { openWorld, type TestFleet, type World } from '../testing/world';
 import { budget } from './budget';
 import { loggedError } from './errors';
 
@@ -30,7 +32,7 @@ function texts(value: unknown, path: string[] = []): { path: string; with: (text
 }
 
 describe('a text that no database keeps', () => {
-  const cases = EVERY_COMMAND.flatMap((name) =>
+  const cases = COMMAND_NAMES.flatMap((name) =>
     texts(sampleBodies({ id: 'x', slug: 'x', unit: 'x', bay: 'x' })[name]).map(({ path }) => [name, path] as const),
   );
   test.each(cases)('%s: %s is refused by its name', async (name, path) => {

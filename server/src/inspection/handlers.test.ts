@@ -1,7 +1,8 @@
 import { keyOf, type Reading, ROUTES, type Route, routeSteps, type Step } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { goodReading, inspectAll, TEST_UNIT } from '../testing/measure';
-import { openWorld, type TestFleet, TINY_JPEG, type World } from '../testing/world';
+import { TINY_JPEG } from '../testing/sample-bodies';
+import { openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
 let fleet: TestFleet;

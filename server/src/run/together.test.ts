@@ -1,6 +1,7 @@
-import { type CommandBody, type CommandName, commandOf, READING_COLUMNS } from '@zealous-axle/core';
+import { COMMAND_NAMES, type CommandBody, type CommandName, commandOf, READING_COLUMNS } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { EVERY_COMMAND, FORM, openWorld, type TestFleet, TINY_JPEG, type World } from '../testing/world';
+import { TINY_JPEG } from '../testing/sample-bodies';
+import { FORM, openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
 let count = 0;
@@ -159,7 +160,7 @@ async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
   };
 }
 
-const NAMES = EVERY_COMMAND.filter((name) =>
+const NAMES = COMMAND_NAMES.filter((name) =>
   ['unit', 'units', 'defect', 'job', 'inspection'].includes(commandOf(name).about),
 );
 const PAIRS = NAMES.flatMap((one, index) =>

@@ -153,10 +153,24 @@ const papersOf = (store: FleetStore, unitId: string) =>
 const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null }, all: () => Promise<number>) =>
   next ? all() : rows.length;
 
-/** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
-export async function unitPage(store: FleetStore, unitId: string, now: Date): Promise<UnitPage | null> {
-  const [
-    found,
+/** What the trailer page shows beside the unit itself, each as the page names it. */
+async function pageParts(store: FleetStore, unitId: string, now: Date) {
+  const [papers, nothingFound, holds, standing, defects, jobs, retorques, lives, combination, behind, meter] =
+    await Promise.all([
+      papersOf(store, unitId),
+      lastCleanReport(store, unitId),
+      openHolds(store, unitId),
+      standingReadings(store, unitId),
+      defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
+      jobViews(store, { unitId, states: OPEN_JOB_STATES }),
+      openRetorques(store, unitId),
+      livesOf(store, unitId),
+      combinationOf(store, unitId),
+      lastBehind(store, unitId, now),
+      lastMeter(store, unitId),
+    ]);
+  const lastBehindIt = combination.length ? null : behind;
+  return {
     papers,
     nothingFound,
     holds,
@@ -166,23 +180,16 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     retorques,
     lives,
     combination,
-    behind,
+    lastBehind: lastBehindIt,
     meter,
-    inspections,
-    photos,
-  ] = await Promise.all([
+  };
+}
+
+/** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
+export async function unitPage(store: FleetStore, unitId: string, now: Date): Promise<UnitPage | null> {
+  const [found, parts, inspections, photos] = await Promise.all([
     findUnit(store, unitId),
-    papersOf(store, unitId),
-    lastCleanReport(store, unitId),
-    openHolds(store, unitId),
-    standingReadings(store, unitId),
-    defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
-    jobViews(store, { unitId, states: OPEN_JOB_STATES }),
-    openRetorques(store, unitId),
-    livesOf(store, unitId),
-    combinationOf(store, unitId),
-    lastBehind(store, unitId, now),
-    lastMeter(store, unitId),
+    pageParts(store, unitId, now),
     inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
     photosBefore(store, { unitId }, null, FIRST_PHOTOS),
   ]);
@@ -203,17 +210,7 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     features,
     axles,
     notFitted,
-    holds,
-    papers,
-    nothingFound,
-    standing,
-    defects,
-    jobs,
-    retorques,
-    lives,
-    combination,
-    lastBehind: combination.length ? null : behind,
-    meter,
+    ...parts,
     inspections: inspections.rows,
     inspectionsTotal,
     photos: photos.rows,

@@ -17,38 +17,20 @@ const NO_SERVER = 'The server cannot be reached. Try again when there is a signa
 /** What somebody wrote before the page answered, or what the browser filled in. */
 const writtenIn = (input: TextInput | null): string => (input as unknown as HTMLInputElement | null)?.value ?? '';
 
-/** The door: name, password, and what the program is. `onBegin` is told when somebody begins to sign in. */
-export function SignIn({ onBegin }: { onBegin?: () => void }) {
-  const { control, handleSubmit, setValue, setError, formState } = useForm({
-    defaultValues: { name: '', password: '', code: '' },
-  });
-  const [answers, setAnswers] = useState(false);
-  const name = useRef<TextInput>(null);
-  const password = useRef<TextInput>(null);
-  useEffect(() => {
-    setAnswers(true);
-    if (writtenIn(name.current)) setValue('name', writtenIn(name.current));
-    if (writtenIn(password.current)) setValue('password', writtenIn(password.current));
-  }, [setValue]);
-  const [factor, setFactor] = useState(false);
+/** The code an invitation's address brings along, and whose it is. */
+function useGiven() {
   const [given, setGiven] = useState<{ name: string; code: string } | null>(null);
   useEffect(() => {
     const { searchParams } = new URL(window.location.href);
     const code = searchParams.get('code');
     if (code) setGiven({ name: searchParams.get('name') ?? '', code });
   }, []);
-  const enter = handleSubmit(async (written) => {
-    if (!/^[^@\s]+@[^@\s]+$/.test(written.name.trim()) || written.password === '')
-      return setError('root', { message: HOW });
-    const { code, ...own } = written;
-    await signIn(code.trim() ? { ...own, code } : own).catch((error: unknown) => {
-      const refused = error instanceof Refused ? error : null;
-      if (refused?.problem.type.endsWith(':second-factor')) setFactor(true);
-      setError('root', { message: refused?.message ?? NO_SERVER });
-    });
-  });
-  const { isSubmitting: busy, errors } = formState;
-  const problem = errors.root?.message;
+  return [given, setGiven] as const;
+}
+
+/** The door: name, password, and what the program is. `onBegin` is told when somebody begins to sign in. */
+export function SignIn({ onBegin }: { onBegin?: () => void }) {
+  const [given, setGiven] = useGiven();
   return (
     <ScrollView className="flex-1 bg-ground" contentContainerClassName="grow items-center justify-center p-5">
       <View role="main" className="w-full max-w-md gap-5">
@@ -67,46 +49,7 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
           </Suspense>
         ) : (
           <>
-            <Field
-              control={control}
-              name="name"
-              input={name}
-              label="Name"
-              placeholder="person@fleet"
-              autoComplete="username"
-              inputMode="email"
-              onFocus={onBegin}
-              onSubmitEditing={() => void enter()}
-            />
-            <Field
-              control={control}
-              name="password"
-              input={password}
-              label="Password"
-              secureTextEntry
-              autoComplete="current-password"
-              onFocus={onBegin}
-              onSubmitEditing={() => void enter()}
-            />
-            {factor ? (
-              <Field
-                control={control}
-                name="code"
-                label="The six digits your device shows, or a code you kept"
-                autoComplete="one-time-code"
-                autoFocus
-                onSubmitEditing={() => void enter()}
-              />
-            ) : null}
-            {problem ? <Notice look={factor ? 'ask' : 'stop'}>{problem}</Notice> : null}
-            <Button
-              tall
-              look="act"
-              label={busy ? 'Signing in…' : 'Sign in'}
-              onPress={() => void enter()}
-              disabled={busy}
-              waits={!answers}
-            />
+            <Form onBegin={onBegin} />
             <Button label="I was given a code" onPress={() => setGiven({ name: '', code: '' })} />
           </>
         )}
@@ -116,5 +59,77 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
         </Text>
       </View>
     </ScrollView>
+  );
+}
+
+/** Name and password; and the second factor, where the server asks for it. */
+function Form({ onBegin }: { onBegin?: () => void }) {
+  const { control, handleSubmit, setValue, setError, formState } = useForm({
+    defaultValues: { name: '', password: '', code: '' },
+  });
+  const [answers, setAnswers] = useState(false);
+  const name = useRef<TextInput>(null);
+  const password = useRef<TextInput>(null);
+  useEffect(() => {
+    setAnswers(true);
+    if (writtenIn(name.current)) setValue('name', writtenIn(name.current));
+    if (writtenIn(password.current)) setValue('password', writtenIn(password.current));
+  }, [setValue]);
+  const [factor, setFactor] = useState(false);
+  const enter = handleSubmit(async (written) => {
+    if (!/^[^@\s]+@[^@\s]+$/.test(written.name.trim()) || written.password === '')
+      return setError('root', { message: HOW });
+    const { code, ...own } = written;
+    await signIn(code.trim() ? { ...own, code } : own).catch((error: unknown) => {
+      const refused = error instanceof Refused ? error : null;
+      if (refused?.problem.type.endsWith(':second-factor')) setFactor(true);
+      setError('root', { message: refused?.message ?? NO_SERVER });
+    });
+  });
+  const { isSubmitting: busy, errors } = formState;
+  const problem = errors.root?.message;
+  return (
+    <>
+      <Field
+        control={control}
+        name="name"
+        input={name}
+        label="Name"
+        placeholder="person@fleet"
+        autoComplete="username"
+        inputMode="email"
+        onFocus={onBegin}
+        onSubmitEditing={() => void enter()}
+      />
+      <Field
+        control={control}
+        name="password"
+        input={password}
+        label="Password"
+        secureTextEntry
+        autoComplete="current-password"
+        onFocus={onBegin}
+        onSubmitEditing={() => void enter()}
+      />
+      {factor ? (
+        <Field
+          control={control}
+          name="code"
+          label="The six digits your device shows, or a code you kept"
+          autoComplete="one-time-code"
+          autoFocus
+          onSubmitEditing={() => void enter()}
+        />
+      ) : null}
+      {problem ? <Notice look={factor ? 'ask' : 'stop'}>{problem}</Notice> : null}
+      <Button
+        tall
+        look="act"
+        label={busy ? 'Signing in…' : 'Sign in'}
+        onPress={() => void enter()}
+        disabled={busy}
+        waits={!answers}
+      />
+    </>
   );
 }

@@ -193,28 +193,21 @@ function labelsOf(others: readonly PositionView[], y: (nm: number) => number) {
   return named;
 }
 
-/** A part’s readings against time with its limits, where the line goes on to, and the other ends of its axle beside it. */
-export function WearChart({ position, others, today, words }: Props) {
-  const palette = usePalette();
-  const { shown } = useShown();
-  const [width, setWidth] = useState(340);
-  const all = [position, ...others];
-  const points = all.flatMap(({ lives }) => lives.flatMap((life) => life.points));
-  const ends = [position.first?.reach?.latest, position.first?.reach?.on, today].flatMap((day) =>
-    day ? [noon(day)] : [],
-  );
-  const from = Math.min(...points.map((point) => at(point.at)));
-  const latest = Math.max(...ends, ...points.map((point) => at(point.at)));
+type Scales = { x: (t: number) => number; y: (nm: number) => number };
+
+/** The scales a position is drawn by, how far ahead they reach, and the greatest reading or limit in them. */
+function scalesOf({ position, others, today }: Pick<Props, 'position' | 'others' | 'today'>, width: number) {
+  const points = [position, ...others].flatMap(({ lives }) => lives.flatMap((life) => life.points));
+  const read = points.map((point) => at(point.at));
+  const reach = position.first?.reach;
+  const ahead = [reach?.latest, reach?.on, today].flatMap((day) => (day ? [noon(day)] : []));
+  const from = Math.min(...read);
+  const latest = Math.max(...ahead, ...read);
   // What lies far beyond all that was read would press it into a corner.
-  const until = Math.min(
-    latest,
-    Math.max(noon(today), ...points.map((p) => at(p.at))) + 2 * Math.max(DAY_MS * 60, noon(today) - from),
-  );
-  const most = Math.max(...points.map(({ nm }) => nm), ...position.limits.map(({ nm }) => nm)) * 1.08;
-  const least =
-    position.kind === 'drum'
-      ? Math.min(...points.map(({ nm }) => nm), ...position.limits.map(({ nm }) => nm)) * 0.995
-      : 0;
+  const until = Math.min(latest, Math.max(noon(today), ...read) + 2 * Math.max(DAY_MS * 60, noon(today) - from));
+  const depths = [...points, ...position.limits].map(({ nm }) => nm);
+  const most = Math.max(...depths) * 1.08;
+  const least = position.kind === 'drum' ? Math.min(...depths) * 0.995 : 0;
   const time = scaleUtc()
     .domain([from, until])
     .range([PAD.left + 6, width - PAD.right - 6])
@@ -222,10 +215,98 @@ export function WearChart({ position, others, today, words }: Props) {
   const depth = scaleLinear()
     .domain([least, most])
     .range([HEIGHT - PAD.bottom, PAD.top]);
-  const x = (t: number) => time(t);
-  const y = (nm: number) => depth(nm);
+  return { time, until, most, x: (t: number) => time(t), y: (nm: number) => depth(nm) };
+}
+
+/** The depth's lines with their figures, the months below, and today. */
+function Grid({ position, today, width, scales }: Props & { width: number; scales: ReturnType<typeof scalesOf> }) {
+  const palette = usePalette();
+  const { shown } = useShown();
+  const { time, most, x, y } = scales;
   const tickWords = (nm: number) => shown(formatLength(nm, position.kind === 'tread' ? '32nds' : 'fraction'));
-  const months = time.ticks(Math.max(2, Math.floor(width / 110)));
+  const now = x(noon(today));
+  return (
+    <>
+      {(position.kind === 'drum' ? [] : ticksOf(most)).map((nm) => (
+        <G key={nm}>
+          <Line x1={PAD.left} x2={width - PAD.right} y1={y(nm)} y2={y(nm)} stroke={palette.line} strokeWidth={1} />
+          <SvgText
+            x={PAD.left - 6}
+            y={y(nm) + 4}
+            fontSize={12}
+            fontFamily="Hyperlegible Mono"
+            fill={palette.soft}
+            textAnchor="end"
+          >
+            {tickWords(nm)}
+          </SvgText>
+        </G>
+      ))}
+      {time.ticks(Math.max(2, Math.floor(width / 110))).map((date, n) => (
+        <SvgText
+          key={date.getTime()}
+          x={x(date.getTime())}
+          y={HEIGHT - 8}
+          fontSize={12}
+          fontFamily="Hyperlegible"
+          fill={palette.soft}
+          textAnchor={n === 0 ? 'start' : 'middle'}
+        >
+          {monthOf(date)}
+        </SvgText>
+      ))}
+      <Line x1={now} x2={now} y1={PAD.top} y2={HEIGHT - PAD.bottom} stroke={palette.focus} strokeWidth={1.5} />
+    </>
+  );
+}
+
+/** Where a new part began, as far as is known. */
+function Began({ position, x }: { position: PositionView; x: Scales['x'] }) {
+  const palette = usePalette();
+  return position.lives.slice(1).map(({ since, began }) => (
+    <G key={since}>
+      <Line
+        x1={x(at(since))}
+        x2={x(at(since))}
+        y1={PAD.top}
+        y2={HEIGHT - PAD.bottom}
+        stroke={palette.within}
+        strokeWidth={1.5}
+        strokeDasharray="5 3"
+      />
+      <SvgText x={x(at(since)) + 4} y={PAD.top + 8} fontSize={12} fontFamily="Hyperlegible" fill={palette.within}>
+        {began === 'fitted' ? 'fitted new' : 'new?'}
+      </SvgText>
+    </G>
+  ));
+}
+
+/** The names of the ends beside it, each at its last reading. */
+function Names({ others, x, y }: { others: readonly PositionView[] } & Scales) {
+  const palette = usePalette();
+  return labelsOf(others, y).map(({ other, last, top }) => {
+    const label = placeWords(other);
+    return (
+      <SvgText
+        key={other.key}
+        x={x(at(last)) + 7}
+        y={top + 4}
+        fontSize={12}
+        fontFamily="Hyperlegible"
+        fill={palette.soft}
+      >
+        {label}
+      </SvgText>
+    );
+  });
+}
+
+/** A part’s readings against time with its limits, where the line goes on to, and the other ends of its axle beside it. */
+export function WearChart(props: Props) {
+  const { position, others, words } = props;
+  const [width, setWidth] = useState(340);
+  const scales = scalesOf(props, width);
+  const { x, y, until } = scales;
   return (
     <View
       role="img"
@@ -233,60 +314,10 @@ export function WearChart({ position, others, today, words }: Props) {
       onLayout={({ nativeEvent }) => setWidth(Math.max(280, nativeEvent.layout.width))}
     >
       <Svg width={width} height={HEIGHT}>
-        {(position.kind === 'drum' ? [] : ticksOf(most)).map((nm) => (
-          <G key={nm}>
-            <Line x1={PAD.left} x2={width - PAD.right} y1={y(nm)} y2={y(nm)} stroke={palette.line} strokeWidth={1} />
-            <SvgText
-              x={PAD.left - 6}
-              y={y(nm) + 4}
-              fontSize={12}
-              fontFamily="Hyperlegible Mono"
-              fill={palette.soft}
-              textAnchor="end"
-            >
-              {tickWords(nm)}
-            </SvgText>
-          </G>
-        ))}
-        {months.map((date, n) => (
-          <SvgText
-            key={date.getTime()}
-            x={x(date.getTime())}
-            y={HEIGHT - 8}
-            fontSize={12}
-            fontFamily="Hyperlegible"
-            fill={palette.soft}
-            textAnchor={n === 0 ? 'start' : 'middle'}
-          >
-            {monthOf(date)}
-          </SvgText>
-        ))}
-        <Line
-          x1={x(noon(today))}
-          x2={x(noon(today))}
-          y1={PAD.top}
-          y2={HEIGHT - PAD.bottom}
-          stroke={palette.focus}
-          strokeWidth={1.5}
-        />
+        <Grid {...props} width={width} scales={scales} />
         <Limits limits={position.limits} y={y} width={width} />
         <Ahead position={position} x={x} y={y} until={until} />
-        {position.lives.slice(1).map(({ since, began }) => (
-          <G key={since}>
-            <Line
-              x1={x(at(since))}
-              x2={x(at(since))}
-              y1={PAD.top}
-              y2={HEIGHT - PAD.bottom}
-              stroke={palette.within}
-              strokeWidth={1.5}
-              strokeDasharray="5 3"
-            />
-            <SvgText x={x(at(since)) + 4} y={PAD.top + 8} fontSize={12} fontFamily="Hyperlegible" fill={palette.within}>
-              {began === 'fitted' ? 'fitted new' : 'new?'}
-            </SvgText>
-          </G>
-        ))}
+        <Began position={position} x={x} />
         {others.map((other, n) => (
           <Series
             key={other.key}
@@ -298,21 +329,7 @@ export function WearChart({ position, others, today, words }: Props) {
           />
         ))}
         <Series position={position} x={x} y={y} dash="" strong />
-        {labelsOf(others, y).map(({ other, last, top }) => {
-          const label = placeWords(other);
-          return (
-            <SvgText
-              key={other.key}
-              x={x(at(last)) + 7}
-              y={top + 4}
-              fontSize={12}
-              fontFamily="Hyperlegible"
-              fill={palette.soft}
-            >
-              {label}
-            </SvgText>
-          );
-        })}
+        <Names others={others} x={x} y={y} />
       </Svg>
     </View>
   );

@@ -8,6 +8,7 @@ import {
   mayLack,
   progressWords,
   readingText,
+  type Step,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { memo, useEffect, useMemo, useState } from 'react';
@@ -34,7 +35,7 @@ import { asksReservoir, PAD_ID, Pad, reportHere } from './Pad';
 import { Skip } from './Skip';
 import { Steps } from './Steps';
 import { useDraft } from './useDraft';
-import { useInspecting } from './useInspecting';
+import { type Inspecting, useInspecting } from './useInspecting';
 import { usePadKeys } from './usePadKeys';
 import { kindWords } from './words';
 
@@ -136,54 +137,24 @@ const Frame = memo(function Frame(props: FrameProps) {
   );
 });
 
+/** Whether gauges are listened to here, and how that stands. */
+function useListening({ takeGauge, setGaugeMessage }: Inspecting) {
+  const [on, setOn] = useState(gaugeWanted);
+  const state = useGauge(on, takeGauge, setGaugeMessage);
+  useEffect(() => {
+    if (state === 'lost') setGaugeMessage(null);
+  }, [state, setGaugeMessage]);
+  const listen = useStable((wanted: boolean) => {
+    wantGauge(wanted);
+    setOn(wanted);
+  });
+  return { state: on ? state : null, listen };
+}
+
 /** An inspection: one step after another by its route, on this device at every keystroke. */
 export function Inspect() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const { fleet } = useSession();
   const [draft, update, kept] = useDraft(id);
-  const [listed, setListed] = useState(false);
-  const mayFit = useMaySend('set-fitted');
-  const [skipping, setSkipping] = useState(false);
-  const [why, setWhy] = useState(false);
-  const [gauge, setGauge] = useState(gaugeWanted);
-  const inspecting = useInspecting(draft, update);
-  const { step, doubt } = inspecting;
-  const gaugeState = useGauge(gauge, inspecting.takeGauge, inspecting.setGaugeMessage);
-  const { setGaugeMessage } = inspecting;
-  useEffect(() => {
-    if (gaugeState === 'lost') setGaugeMessage(null);
-  }, [gaugeState, setGaugeMessage]);
-  const toggleWhy = () => setWhy((now) => !now);
-  const listen = useStable((on: boolean) => {
-    wantGauge(on);
-    setGauge(on);
-    setListed(false);
-  });
-
-  usePadKeys({
-    draft,
-    step,
-    update,
-    save: inspecting.save,
-    saveWith: inspecting.saveWith,
-    skip: () => setSkipping(true),
-    why: toggleWhy,
-    defect: () => draft && reportHere(draft, step),
-    busy: skipping || listed || doubt !== null,
-  });
-
-  const ends = useDraftEnds(draft);
-  const go = useStable((cursor: number) => {
-    setListed(false);
-    update((now) => jumpTo(now, cursor));
-    // The keys belong to the pad again, not to the list the step was chosen from.
-    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
-  });
-  const select = useStable((code: string) => draft && go(firstAt(draft, code)));
-  const list = useStable(() => setListed(true));
-  const gaugeOff = useStable(() => listen(false));
-  const sheet = useStable(() => draft && router.navigate(`/sheet/${draft.inspection}`));
-  const leave = useStable(() => draft && router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`));
   if (draft === undefined)
     return (
       <Screen title="Measuring" focused>
@@ -199,19 +170,51 @@ export function Inspect() {
         <Button tall label="Open its sheet" onPress={() => router.replace(`/sheet/${id}`)} />
       </Screen>
     );
+  return <Measuring draft={draft} update={update} kept={kept} />;
+}
 
-  const before = step ? draft.previous[keyOf(step)] : undefined;
-  const current: Current = {
+interface MeasuringProps {
+  draft: Draft;
+  update: (change: (draft: Draft) => Draft) => void;
+  kept: boolean;
+}
+
+/** What lies over the pad: the list of steps, or the question why one is skipped. */
+type Over = 'steps' | 'skip' | null;
+
+function Measuring({ draft, update, kept }: MeasuringProps) {
+  const [over, setOver] = useState<Over>(null);
+  const [why, setWhy] = useState(false);
+  const inspecting = useInspecting(draft, update);
+  const { step, doubt } = inspecting;
+  const gauge = useListening(inspecting);
+  const onWhy = () => setWhy((now) => !now);
+  const onSkip = () => setOver('skip');
+  usePadKeys({
     draft,
-    ends,
-    now: step && { step, judged: judgeStep(draft, step) },
+    step,
     update,
-    inspecting,
-    why,
-    onWhy: toggleWhy,
-    onSkip: () => setSkipping(true),
-    onGo: go,
-  };
+    save: inspecting.save,
+    saveWith: inspecting.saveWith,
+    skip: onSkip,
+    why: onWhy,
+    defect: () => reportHere(draft, step),
+    busy: over !== null || doubt !== null,
+  });
+  const ends = useDraftEnds(draft);
+  const go = useStable((cursor: number) => {
+    setOver(null);
+    update((now) => jumpTo(now, cursor));
+    // The keys belong to the pad again, not to the list the step was chosen from.
+    requestAnimationFrame(() => document.getElementById(PAD_ID)?.focus());
+  });
+  const select = useStable((code: string) => go(firstAt(draft, code)));
+  const list = useStable(() => setOver('steps'));
+  const gaugeOff = useStable(() => gauge.listen(false));
+  const sheet = useStable(() => router.navigate(`/sheet/${draft.inspection}`));
+  const leave = useStable(() => router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${draft.unit.id}`));
+  const now = step && { step, judged: judgeStep(draft, step) };
+  const current: Current = { draft, ends, now, update, inspecting, why, onWhy, onSkip, onGo: go };
   return (
     <BookWords.Provider value={bookOf(draft).words.verdicts}>
       <CurrentContext.Provider value={current}>
@@ -225,7 +228,7 @@ export function Inspect() {
           at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
           reservoir={step !== null && asksReservoir(draft, step)}
           kept={kept}
-          gauge={gauge ? gaugeState : null}
+          gauge={gauge.state}
           gaugeMessage={inspecting.gaugeMessage}
           onGaugeOff={gaugeOff}
           onSelect={select}
@@ -233,47 +236,70 @@ export function Inspect() {
           onList={list}
           onSheet={sheet}
         />
-        {listed ? (
-          <Drawer title="Steps" onClose={() => setListed(false)}>
-            {draft.returnTo !== null ? (
-              <Button label="Back to your place in the route" onPress={() => go(draft.returnTo ?? 0)} />
-            ) : null}
-            {gauge ? null : <Button label="Listen for gauges" onPress={() => listen(true)} />}
-            <Steps />
-          </Drawer>
+        {over === 'steps' ? (
+          <StepList onListen={gauge.state ? null : () => gauge.listen(true)} onClose={() => setOver(null)} />
         ) : null}
-        {doubt && step ? (
-          <Doubted
-            what={kindWords(step)}
-            kind={step.kind}
-            doubt={doubt.doubt}
-            before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
-            now={readingText(doubt.value)}
-            onConfirm={inspecting.confirm}
-            onAgain={inspecting.again}
-            onClose={inspecting.dismiss}
-          />
-        ) : null}
-        {skipping && step ? (
-          <Skip
-            what={kindWords(step)}
-            onSkip={(reason) => {
-              setSkipping(false);
-              inspecting.skip(reason);
-            }}
-            onNotFitted={
-              mayFit && mayLack(step)
-                ? () => {
-                    setSkipping(false);
-                    inspecting.notFitted();
-                  }
-                : null
-            }
-            onClose={() => setSkipping(false)}
-          />
-        ) : null}
+        <DoubtHere />
+        {over === 'skip' && step ? <SkipHere step={step} onClose={() => setOver(null)} /> : null}
       </CurrentContext.Provider>
     </BookWords.Provider>
+  );
+}
+
+/** Every step of the route, and the way back to where it was left. */
+function StepList({ onListen, onClose }: { onListen: (() => void) | null; onClose: () => void }) {
+  const { draft, onGo } = useCurrent();
+  const listen = () => {
+    onListen?.();
+    onClose();
+  };
+  return (
+    <Drawer title="Steps" onClose={onClose}>
+      {draft.returnTo !== null ? (
+        <Button label="Back to your place in the route" onPress={() => onGo(draft.returnTo ?? 0)} />
+      ) : null}
+      {onListen ? <Button label="Listen for gauges" onPress={listen} /> : null}
+      <Steps />
+    </Drawer>
+  );
+}
+
+/** The question about a doubtful reading, with the one before it. */
+function DoubtHere() {
+  const { draft, inspecting } = useCurrent();
+  const { fleet } = useSession();
+  const { step, doubt } = inspecting;
+  if (!doubt || !step) return null;
+  const before = draft.previous[keyOf(step)];
+  return (
+    <Doubted
+      what={kindWords(step)}
+      kind={step.kind}
+      doubt={doubt.doubt}
+      before={before ? { text: before.text, on: dayOf(before.at, fleet.zone) } : null}
+      now={readingText(doubt.value)}
+      onConfirm={inspecting.confirm}
+      onAgain={inspecting.again}
+      onClose={inspecting.dismiss}
+    />
+  );
+}
+
+/** Why the step is skipped, or that the unit does not have it. */
+function SkipHere({ step, onClose }: { step: Step; onClose: () => void }) {
+  const { inspecting } = useCurrent();
+  const mayFit = useMaySend('set-fitted');
+  const after = (act: () => void) => () => {
+    onClose();
+    act();
+  };
+  return (
+    <Skip
+      what={kindWords(step)}
+      onSkip={(reason) => after(() => inspecting.skip(reason))()}
+      onNotFitted={mayFit && mayLack(step) ? after(inspecting.notFitted) : null}
+      onClose={onClose}
+    />
   );
 }
 

@@ -24,11 +24,45 @@ import { padOf } from './kinds';
 import { type Keeper, SENDS, takeReading, type Update } from './taking';
 import { kindWords } from './words';
 
+/** Takes a gauge's value into the field in hand, shows where it came from, and goes on to the next step. */
+function useGaugeValues(
+  draft: Draft | null | undefined,
+  update: Update,
+  asking: boolean,
+  saveFrom: (draft: Draft) => void,
+) {
+  const [gaugeMessage, setGaugeMessage] = useState<string | null>(null);
+  const seen = useRef(new Set<string>());
+  const takeGauge = (frame: Frame) => {
+    if (!draft || asking) return;
+    const step = stepAt(draft);
+    const taken = takeFrame(frame, step?.kind ?? null, seen.current);
+    if (!taken.take) return taken.message && setGaugeMessage(taken.message);
+    if (!step) return;
+    const field = currentField(draft, step);
+    if (padOf(step.kind).reservoir && draft.reservoir === '')
+      return setGaugeMessage('First say the reservoir pressure.');
+    seen.current.add(frameKey(frame));
+    if (!field) return;
+    const { value, ...gauge } = frame;
+    const filled = withEntry(withText(draft, step, field.id, value), step, { gauge });
+    update(() => filled);
+    setGaugeMessage(`${kindWords(step)}: ${value} from gauge ${frame.serial}`);
+    const next = nextEmptyField(filled, step);
+    if (next && !composed(filled, step).ok) return update((now) => withEntry(now, step, { field: next.id }));
+    saveFrom(filled);
+  };
+  return {
+    /** What a gauge sent, in a sentence. */
+    gaugeMessage,
+    setGaugeMessage,
+    takeGauge,
+  };
+}
+
 /** Taking, skipping and correcting readings of an inspection in progress. */
 export function useInspecting(draft: Draft | null | undefined, update: Update, keeper: Keeper = SENDS) {
   const [doubt, setDoubt] = useState<{ doubt: Doubt; value: Reading } | null>(null);
-  const [gaugeMessage, setGaugeMessage] = useState<string | null>(null);
-  const seen = useRef(new Set<string>());
   const step = draft ? stepAt(draft) : null;
 
   const take = (now: Draft, at: Step, value: Reading, again = false) => {
@@ -56,9 +90,7 @@ export function useInspecting(draft: Draft | null | undefined, update: Update, k
   return {
     step,
     doubt,
-    /** What a gauge was gaugeMessage, in a sentence. */
-    gaugeMessage,
-    setGaugeMessage,
+    ...useGaugeValues(draft, update, doubt !== null, saveFrom),
     save: () => draft && saveFrom(draft),
     /** Chooses and takes at once. */
     saveWith(change: Note) {
@@ -89,25 +121,6 @@ export function useInspecting(draft: Draft | null | undefined, update: Update, k
       if (!draft || !step) return;
       keeper.lacks(draft, step);
       update((now) => withoutFitted(now, step));
-    },
-    /** A gauge's value goes into the field in hand, shows where it came from, and the next step follows. */
-    takeGauge(frame: Frame) {
-      if (!draft || doubt) return;
-      const taken = takeFrame(frame, step?.kind ?? null, seen.current);
-      if (!taken.take) return taken.message && setGaugeMessage(taken.message);
-      if (!step) return;
-      const field = currentField(draft, step);
-      if (padOf(step.kind).reservoir && draft.reservoir === '')
-        return setGaugeMessage('First say the reservoir pressure.');
-      seen.current.add(frameKey(frame));
-      if (!field) return;
-      const { value, ...gauge } = frame;
-      const filled = withEntry(withText(draft, step, field.id, value), step, { gauge });
-      update(() => filled);
-      setGaugeMessage(`${kindWords(step)}: ${value} from gauge ${frame.serial}`);
-      const next = nextEmptyField(filled, step);
-      if (next && !composed(filled, step).ok) return update((now) => withEntry(now, step, { field: next.id }));
-      saveFrom(filled);
     },
   };
 }

@@ -1,12 +1,12 @@
 import { DndContext } from '@dnd-kit/core';
 import type { Board, BoardJob, KeptSlot } from '@zealous-axle/core';
 import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
+import type { Place } from './asked';
 import { Bar, type BarProps } from './Bar';
 import { ChartHead } from './ChartHead';
 import { ChartRow, type Row } from './ChartRow';
 import { staysIn } from './stays';
 import { at, HEAD_PX, HOUR_MS, MINUTE_MS, NAME_PX, SNAP, snapped, useTimeScale, type Zoom } from './time-scale';
-import type { Place } from './useDraft';
 import { placeAt, type Rows, useDragging } from './useDragging';
 import { useRoom } from './useRoom';
 import { type Names, slotWords } from './words';
@@ -83,9 +83,43 @@ function keysOf({ rows, chosen, mayChange, onChoose, onMove, onPin }: Props, lin
   };
 }
 
+interface JobBarProps extends Props {
+  job: BoardJob | undefined;
+  slot: KeptSlot;
+  row: Row;
+  lines: readonly Row[];
+  scale: ReturnType<typeof useTimeScale>;
+  height: number;
+}
+
+/** A job as a bar on a row. */
+function JobBar({ job, slot, row, lines, scale, height, ...props }: JobBarProps) {
+  const { board, before, names, chosen, mayChange, onChoose } = props;
+  const { hour, x } = scale;
+  if (!job) return null;
+  return (
+    <Bar
+      job={job}
+      slot={slot}
+      row={row.id}
+      left={x(slot.start)}
+      width={x(slot.end) - x(slot.start) - 1}
+      setUp={(slot.setupMinutes / 60) * hour}
+      words={slotWords(job, slot, names, board.zone)}
+      look={lookOf(job, slot)}
+      height={height}
+      moved={isMoved(slot, before.get(slot.job))}
+      chosen={chosen === slot.job}
+      movable={mayChange && !job.begun}
+      onChoose={onChoose}
+      onKey={keysOf(props, lines, row.id)}
+    />
+  );
+}
+
 /** Bays or people against time: every job a bar, each stay of a trailer behind its jobs, the hours in which nobody works shaded. */
 export function Chart(props: Props) {
-  const { board, slots, begun, before, rows, zoom, names, chosen, mayChange, onChoose } = props;
+  const { board, slots, begun, rows, zoom } = props;
   const { zone } = board;
   const { element, height } = useRoom();
   const scale = useTimeScale(board.now, zone, zoom);
@@ -104,28 +138,6 @@ export function Chart(props: Props) {
   const { drop, handlers } = useDragging({ ...props, lines, rowPx, scale, zone });
   const isOn = (row: Row, slot: KeptSlot) =>
     rows === 'bays' ? slot.bay === row.id : slot.technicians.includes(row.id);
-  const bar = (row: Row, slot: KeptSlot) => {
-    const job = jobs.get(slot.job);
-    return job ? (
-      <Bar
-        key={slot.job}
-        job={job}
-        slot={slot}
-        row={row.id}
-        left={x(slot.start)}
-        width={x(slot.end) - x(slot.start) - 1}
-        setUp={(slot.setupMinutes / 60) * hour}
-        words={slotWords(job, slot, names, zone)}
-        look={lookOf(job, slot)}
-        height={rowPx}
-        moved={isMoved(slot, before.get(slot.job))}
-        chosen={chosen === slot.job}
-        movable={mayChange && !job.begun}
-        onChoose={onChoose}
-        onKey={keysOf(props, lines, row.id)}
-      />
-    ) : null;
-  };
   return (
     <DndContext {...handlers}>
       <section
@@ -146,7 +158,20 @@ export function Chart(props: Props) {
               leaving={leaving.filter(({ slot }) => isOn(row, slot))}
               drop={drop?.row === row.id ? drop : null}
             >
-              {all.filter((slot) => isOn(row, slot)).map((slot) => bar(row, slot))}
+              {all
+                .filter((slot) => isOn(row, slot))
+                .map((slot) => (
+                  <JobBar
+                    key={slot.job}
+                    {...props}
+                    job={jobs.get(slot.job)}
+                    slot={slot}
+                    row={row}
+                    lines={lines}
+                    scale={scale}
+                    height={rowPx}
+                  />
+                ))}
             </ChartRow>
           ))}
           <div

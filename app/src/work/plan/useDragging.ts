@@ -3,9 +3,9 @@ import { type DragEndEvent, type DragMoveEvent, PointerSensor, useSensor, useSen
 import type { KeptSlot } from '@zealous-axle/core';
 import { format } from 'date-fns/format';
 import { useRef, useState } from 'react';
+import type { Place } from './asked';
 import type { Landing, Row } from './ChartRow';
 import { at, HOUR_MS, snapped, type TimeScale } from './time-scale';
-import type { Place } from './useDraft';
 import type { Names } from './words';
 
 /** How far a pointer goes before a press is a drag, in pixels. */

@@ -1,39 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
-import { dayText, EXERCISE_WORDS, type PracticeClass, wordsText } from '@zealous-axle/core';
-import {
-  DRILL_WORDS,
-  DRILLS,
-  formsOf,
-  LEVELS,
-  levelsOf,
-  PRACTICE_ROUTES,
-  VEHICLE_WORDS,
-  type Vehicle,
-  vehiclesOf,
-} from '@zealous-axle/core/practice';
+import { EXERCISE_WORDS, type PracticeClass } from '@zealous-axle/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Polyline, Text as SvgText } from 'react-native-svg';
-import { v7 as uuidv7 } from 'uuid';
-import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { clock, dayName } from '../../look/dates';
 import { usePalette } from '../../look/theme';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
-import { Choice } from '../../parts/Choice';
 import { ConfirmButton } from '../../parts/ConfirmButton';
-import { Drawer } from '../../parts/Drawer';
-import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
-import { useZodForm } from '../../session/forms';
 import { useSession } from '../../session/session';
-import { useOwnRoutes } from './ownRoutes';
+import { NewTask } from './NewTask';
 import { PracticeScreen } from './PracticeScreen';
 import { Spreads } from './Spreads';
 
@@ -101,125 +84,6 @@ function PersonCard({ person }: { person: Person }) {
       ) : null}
       <Spreads spread={person.spread} />
     </Card>
-  );
-}
-
-const KINDS = [
-  { value: 'yard', label: 'Made-up trailer' },
-  { value: 'by-heart', label: 'By heart' },
-  { value: 'air', label: 'Air check' },
-  { value: 'drill', label: 'Drill' },
-] as const;
-type Kind = (typeof KINDS)[number]['value'];
-
-const taskForm = z.object({
-  name: wordsText(80),
-  due: z.union([z.literal(''), dayText]),
-  seed: z.string().regex(/^\d{1,9}$/, 'write a whole number'),
-  pass: z.string().regex(/^([1-9]\d?|100)$/, 'write a number from 1 to 100'),
-});
-
-/** A task: what, how hard, for whom, until when. */
-function NewTask({ people, onClose }: { people: readonly Person[]; onClose: () => void }) {
-  const own = useOwnRoutes();
-  const [kind, setKind] = useState<Kind>('yard');
-  const routes = [...PRACTICE_ROUTES, ...own];
-  const [route, setRoute] = useState(routes[0]?.id ?? '');
-  const [level, setLevel] = useState('2');
-  const [vehicle, setVehicle] = useState<Vehicle>('trailer');
-  const [form, setForm] = useState('in-cab-air');
-  const [drill, setDrill] = useState<string>(DRILLS[0]);
-  const [person, setPerson] = useState('');
-  const { control, handleSubmit, formState } = useZodForm(taskForm, {
-    name: '',
-    due: '',
-    seed: String(Math.floor(Math.random() * 1_000)),
-    pass: '80',
-  });
-  const found = routes.find(({ id }) => id === route);
-  const of = kind === 'yard' ? route : kind === 'by-heart' ? form : kind === 'drill' ? drill : null;
-  const set = handleSubmit(({ name, due, seed, pass }) => {
-    onClose();
-    const exercise = {
-      what: kind,
-      seed: Number(seed),
-      level: kind === 'yard' ? Number(level) : null,
-      of,
-      vehicle: kind === 'yard' ? vehicle : null,
-    };
-    void send(
-      'set-practice-task',
-      { task: uuidv7(), name, person: person || null, exercise, due: due || null, pass: Number(pass) },
-      `Task: ${name}`,
-    );
-  });
-  return (
-    <Drawer title="A task" onClose={onClose}>
-      <Field control={control} name="name" label="Its name" placeholder="Brakes before Friday" autoFocus />
-      <Choice label="What" options={KINDS} value={kind} onChange={setKind} />
-      {kind === 'yard' && found ? (
-        <>
-          <Choice
-            stacked
-            label="Route"
-            options={routes.map(({ id, name }) => ({ value: id, label: name }))}
-            value={route}
-            onChange={setRoute}
-          />
-          <Choice
-            stacked
-            label="Level"
-            options={LEVELS.filter(({ id }) => levelsOf(found).includes(id)).map(({ id, name }) => ({
-              value: String(id),
-              label: `${id}. ${name}`,
-            }))}
-            value={level}
-            onChange={setLevel}
-          />
-          <Choice
-            label="Which"
-            options={vehiclesOf(found).map((value) => ({ value, label: VEHICLE_WORDS[value] }))}
-            value={vehicle}
-            onChange={setVehicle}
-          />
-        </>
-      ) : null}
-      {kind === 'by-heart' ? (
-        <Choice
-          stacked
-          label="Form"
-          options={formsOf(own).map(({ id, name }) => ({ value: id, label: name }))}
-          value={form}
-          onChange={setForm}
-        />
-      ) : null}
-      {kind === 'drill' ? (
-        <Choice
-          stacked
-          label="Drill"
-          options={DRILLS.map((value) => ({ value, label: DRILL_WORDS[value].name }))}
-          value={drill}
-          onChange={setDrill}
-        />
-      ) : null}
-      <Field
-        control={control}
-        name="seed"
-        label="Its number: the same number makes the same one"
-        inputMode="numeric"
-        maxLength={9}
-      />
-      <Field control={control} name="pass" label="Passed from, of 100" inputMode="numeric" maxLength={3} />
-      <Field control={control} name="due" label="Until (may stay empty)" placeholder="2026-12-31" />
-      <Choice
-        stacked
-        label="For whom"
-        options={[{ value: '', label: 'Everybody' }, ...people.map(({ id, name }) => ({ value: id, label: name }))]}
-        value={person}
-        onChange={setPerson}
-      />
-      <Button tall look="act" label="Set it" disabled={!formState.isValid} onPress={() => void set()} />
-    </Drawer>
   );
 }
 

@@ -52,74 +52,85 @@ const LOOKS: Record<Theme, Record<Look, string>> = {
   },
 };
 
+type Of<Kind extends Shape['shape']> = { shape: Extract<Shape, { shape: Kind }>; looks: Record<Look, string> };
+
+const Stroke = ({ shape, looks }: Of<'line'>) => (
+  <Line
+    x1={shape.x1}
+    y1={shape.y1}
+    x2={shape.x2}
+    y2={shape.y2}
+    stroke={looks[shape.stroke]}
+    strokeWidth={shape.width}
+    strokeLinecap="round"
+    opacity={shape.opacity}
+  />
+);
+
+const Box = ({ shape, looks }: Of<'rect'>) => (
+  <Rect
+    x={shape.x}
+    y={shape.y}
+    width={shape.w}
+    height={shape.h}
+    rx={shape.r}
+    fill={looks[shape.fill]}
+    stroke={looks[shape.stroke]}
+    strokeWidth={shape.width}
+    opacity={shape.opacity}
+  />
+);
+
+const Round = ({ shape, looks }: Of<'circle'>) => (
+  <Circle
+    cx={shape.x}
+    cy={shape.y}
+    r={shape.r}
+    fill={looks[shape.fill]}
+    stroke={looks[shape.stroke]}
+    strokeWidth={shape.width}
+    opacity={shape.opacity}
+  />
+);
+
+const Outline = ({ shape, looks }: Of<'path'>) => (
+  <Path
+    d={shape.d}
+    fill={looks[shape.fill]}
+    stroke={looks[shape.stroke]}
+    strokeWidth={shape.width}
+    strokeLinejoin="round"
+    strokeLinecap="round"
+    opacity={shape.opacity}
+  />
+);
+
+const Words = ({ shape, looks }: Of<'text'>) => (
+  <SvgText
+    x={shape.x}
+    y={shape.y}
+    fontSize={shape.size}
+    textAnchor={shape.anchor}
+    fill={looks[shape.fill]}
+    fontFamily="inherit"
+    fontWeight="600"
+  >
+    {shape.text}
+  </SvgText>
+);
+
 function Part({ shape, looks }: { shape: Shape; looks: Record<Look, string> }) {
-  const { opacity } = shape;
   switch (shape.shape) {
     case 'line':
-      return (
-        <Line
-          x1={shape.x1}
-          y1={shape.y1}
-          x2={shape.x2}
-          y2={shape.y2}
-          stroke={looks[shape.stroke]}
-          strokeWidth={shape.width}
-          strokeLinecap="round"
-          opacity={opacity}
-        />
-      );
+      return <Stroke shape={shape} looks={looks} />;
     case 'rect':
-      return (
-        <Rect
-          x={shape.x}
-          y={shape.y}
-          width={shape.w}
-          height={shape.h}
-          rx={shape.r}
-          fill={looks[shape.fill]}
-          stroke={looks[shape.stroke]}
-          strokeWidth={shape.width}
-          opacity={opacity}
-        />
-      );
+      return <Box shape={shape} looks={looks} />;
     case 'circle':
-      return (
-        <Circle
-          cx={shape.x}
-          cy={shape.y}
-          r={shape.r}
-          fill={looks[shape.fill]}
-          stroke={looks[shape.stroke]}
-          strokeWidth={shape.width}
-          opacity={opacity}
-        />
-      );
+      return <Round shape={shape} looks={looks} />;
     case 'path':
-      return (
-        <Path
-          d={shape.d}
-          fill={looks[shape.fill]}
-          stroke={looks[shape.stroke]}
-          strokeWidth={shape.width}
-          strokeLinejoin="round"
-          strokeLinecap="round"
-          opacity={opacity}
-        />
-      );
+      return <Outline shape={shape} looks={looks} />;
     case 'text':
-      return (
-        <SvgText
-          x={shape.x}
-          y={shape.y}
-          fontSize={shape.size}
-          textAnchor={shape.anchor}
-          fill={looks[shape.fill]}
-          fontFamily="inherit"
-          fontWeight="600"
-        >
-          {shape.text}
-        </SvgText>
-      );
+      return <Words shape={shape} looks={looks} />;
   }
 }
 

@@ -86,7 +86,19 @@ function Chocks({ walk, onChock }: { walk: Walk; onChock: () => void }) {
   );
 }
 
-function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (walk: Walk) => void; Pad: PadOf }) {
+/** Tells whoever set the task how far it is: who watches looks now, and what could not be told then is of no use later. */
+function tellHowFar({ task, taken, drafts }: Walk, at: Step): void {
+  if (!task || !navigator.onLine) return;
+  const of = drafts.reduce((sum, each) => sum + each.steps.length, 0);
+  void send(
+    'tell-practice',
+    { task, words: keyWords(keyOf(at), ' at ').slice(0, 120), done: Math.min(of, taken.length), of },
+    'How far practice is',
+  );
+}
+
+/** The walk as it changes: always from its latest state, however quickly one tap follows another. */
+function useWalk(walk: Walk, keep: (walk: Walk) => void) {
   const latest = useRef(walk);
   latest.current = walk;
   const change = useCallback(
@@ -96,53 +108,34 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
     },
     [keep],
   );
-  const draft = walk.drafts[walk.at];
-  const unit = made.units[walk.at];
-  const step = draft ? stepAt(draft) : null;
-  const scene = useMemo(() => (unit && step ? sceneOf(unit, step) : null), [unit, step]);
-  const night = isNight(walk.level);
-  const [look, setLook] = useState<Look>(firstView(night));
-  const [said, setSaid] = useState<Said>('good');
-  // Another station is looked at anew.
-  useEffect(() => {
-    if (scene) setLook(firstLook(scene, firstView(night)));
-    setSaid('good');
-  }, [scene, night]);
-  const saidNow = useRef(said);
-  saidNow.current = said;
   const update = useCallback(
     (some: (now: Draft) => Draft) =>
       change((now) => ({ ...now, drafts: now.drafts.map((each, nth) => (nth === now.at ? some(each) : each)) })),
     [change],
   );
-  const unitId = unit?.unit.id ?? '';
-  const tell = useCallback((at: Step) => {
-    const { task, taken, drafts } = latest.current;
-    // Who watches looks now: what could not be told then is of no use later.
-    if (!task || !navigator.onLine) return;
-    const of = drafts.reduce((sum, each) => sum + each.steps.length, 0);
-    void send(
-      'tell-practice',
-      { task, words: keyWords(keyOf(at), ' at ').slice(0, 120), done: Math.min(of, taken.length), of },
-      'How far practice is',
-    );
-  }, []);
-  const onTaken = useCallback(
-    (at: Step, value: Reading) => {
-      change((now) => withTaken(now, unitId, at, value, saidNow.current));
-      setSaid('good');
-      tell(at);
-    },
-    [change, unitId, tell],
-  );
+  return { latest, change, update };
+}
+
+interface WalkingProps {
+  walk: Walk;
+  made: MadeUp;
+  keep: (walk: Walk) => void;
+  Pad: PadOf;
+}
+
+function Walking({ walk, made, keep, Pad }: WalkingProps) {
+  const walking = useWalk(walk, keep);
+  const { change } = walking;
+  const draft = walk.drafts[walk.at];
+  const unit = made.units[walk.at];
+  const step = draft ? stepAt(draft) : null;
+  const last = walk.at === walk.drafts.length - 1;
   const decide = (mayGo: boolean) => {
     change((now) => ({ ...now, mayGo, finishedAt: new Date().toISOString() }));
     router.replace('/practice/debrief');
   };
-  const last = walk.at === walk.drafts.length - 1;
-  const here = draft?.steps.every((each) => isDone(entryOf(draft, each)));
-  if (!draft || isWalked(walk) || (!step && last)) return <Decide walk={walk} onDecide={decide} />;
-  if (!step || here)
+  if (!draft || !unit || isWalked(walk) || (!step && last)) return <Decide walk={walk} onDecide={decide} />;
+  if (!step || draft.steps.every((each) => isDone(entryOf(draft, each))))
     return (
       <View className="gap-4 p-5">
         <Text level={2} bold size="title">{`${draft.unit.number} is walked`}</Text>
@@ -154,6 +147,39 @@ function Walking({ walk, made, keep, Pad }: { walk: Walk; made: MadeUp; keep: (w
         />
       </View>
     );
+  return <AtStation walk={walk} walking={walking} Pad={Pad} draft={draft} unit={unit} step={step} />;
+}
+
+interface AtStationProps extends Pick<WalkingProps, 'walk' | 'Pad'> {
+  walking: ReturnType<typeof useWalk>;
+  draft: Draft;
+  unit: MadeUp['units'][number];
+  step: Step;
+}
+
+/** A step of the walk: what is seen there, the real pad, and how much the finding presses. */
+function AtStation({ walk, walking, Pad, draft, unit, step }: AtStationProps) {
+  const { latest, change, update } = walking;
+  const scene = useMemo(() => sceneOf(unit, step), [unit, step]);
+  const night = isNight(walk.level);
+  const [look, setLook] = useState<Look>(firstView(night));
+  const [said, setSaid] = useState<Said>('good');
+  // Another station is looked at anew.
+  useEffect(() => {
+    if (scene) setLook(firstLook(scene, firstView(night)));
+    setSaid('good');
+  }, [scene, night]);
+  const saidNow = useRef(said);
+  saidNow.current = said;
+  const unitId = unit.unit.id;
+  const onTaken = useCallback(
+    (at: Step, value: Reading) => {
+      change((now) => withTaken(now, unitId, at, value, saidNow.current));
+      setSaid('good');
+      tellHowFar(latest.current, at);
+    },
+    [change, latest, unitId],
+  );
   return (
     <View className="mx-auto min-h-0 w-full max-w-2xl flex-1">
       <Pad

@@ -138,6 +138,35 @@ interface FormProps {
   onClose: () => void;
 }
 
+interface TakenProps {
+  defects: readonly DefectView[];
+  left: readonly string[];
+  onLeft: (left: string[]) => void;
+}
+
+/** Which of the defects the job puts right. */
+function Taken({ defects, left, onLeft }: TakenProps) {
+  return (
+    <>
+      {defects.map((defect) => {
+        const taken = !left.includes(defect.id);
+        return (
+          <Pressable
+            key={defect.id}
+            role="checkbox"
+            aria-checked={taken}
+            aria-label={`${defectPlace(defect)} ${defectWords(defect.code)}`}
+            onPress={() => onLeft(taken ? [...left, defect.id] : left.filter((id) => id !== defect.id))}
+            className={`rounded-xl border-2 px-3 ${taken ? 'border-act bg-card' : 'border-line opacity-60'}`}
+          >
+            <DefectRow defect={defect} />
+          </Pressable>
+        );
+      })}
+    </>
+  );
+}
+
 function Form({ page, defects, templates, onClose }: FormProps) {
   const { control, handleSubmit, watch, setValue, getFieldState, formState } = useZodForm(formSchema, {
     left: [],
@@ -178,21 +207,7 @@ function Form({ page, defects, templates, onClose }: FormProps) {
   const minutes = [...new Set([usual, ...EVENS])].sort((a, b) => a - b);
   return (
     <Drawer title={`Job for ${page.number}`} onClose={onClose}>
-      {defects.map((defect) => {
-        const taken = !left.includes(defect.id);
-        return (
-          <Pressable
-            key={defect.id}
-            role="checkbox"
-            aria-checked={taken}
-            aria-label={`${defectPlace(defect)} ${defectWords(defect.code)}`}
-            onPress={() => choose(taken ? [...left, defect.id] : left.filter((id) => id !== defect.id))}
-            className={`rounded-xl border-2 px-3 ${taken ? 'border-act bg-card' : 'border-line opacity-60'}`}
-          >
-            <DefectRow defect={defect} />
-          </Pressable>
-        );
-      })}
+      <Taken defects={defects} left={left} onLeft={choose} />
       <WorkCard {...work} />
       <Field
         control={control}

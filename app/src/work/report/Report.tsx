@@ -85,6 +85,44 @@ function Where({
   );
 }
 
+/** Begun earlier, and the way out of it. */
+function Earlier({ number, onClear }: { number: string; onClear: () => void }) {
+  return (
+    <View className="gap-2">
+      <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
+      <ConfirmButton label="Begin anew" ask="Throw this report away" hint={number} onDo={onClear} />
+    </View>
+  );
+}
+
+interface LampProps {
+  lamps: readonly string[];
+  filled: Pick<Filled, 'lamp' | 'on'>;
+  onChange: (changed: Partial<Filled>) => void;
+}
+
+/** Which of the lamps, and on which side. */
+function WhichLamp({ lamps, filled, onChange }: LampProps) {
+  return (
+    <>
+      <Choice
+        label="Which lamp?"
+        pairs
+        options={lamps.map((value) => ({ value, label: value }))}
+        value={filled.lamp ?? null}
+        onChange={(lamp) => onChange({ lamp })}
+      />
+      <Choice
+        label="Which side?"
+        pairs
+        options={LAMPS.map((value) => ({ value, label: LAMP_WORDS[value] }))}
+        value={filled.on ?? null}
+        onChange={(on) => onChange({ on })}
+      />
+    </>
+  );
+}
+
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
   const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at });
   const { control, watch, setValue, getValues, formState, handleSubmit } = form;
@@ -118,17 +156,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
 
   return (
     <>
-      {form.earlier && !sent ? (
-        <View className="gap-2">
-          <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
-          <ConfirmButton
-            label="Begin anew"
-            ask="Throw this report away"
-            hint={unit.number}
-            onDo={() => void form.clear()}
-          />
-        </View>
-      ) : null}
+      {form.earlier && !sent ? <Earlier number={unit.number} onClear={() => void form.clear()} /> : null}
       <Where
         unit={unit}
         place={place}
@@ -146,24 +174,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           onChange={(next) => change({ tyre: next })}
         />
       ) : null}
-      {lamps.length > 1 ? (
-        <>
-          <Choice
-            label="Which lamp?"
-            pairs
-            options={lamps.map((value) => ({ value, label: value }))}
-            value={filled.lamp ?? null}
-            onChange={(lamp) => change({ lamp })}
-          />
-          <Choice
-            label="Which side?"
-            pairs
-            options={LAMPS.map((value) => ({ value, label: LAMP_WORDS[value] }))}
-            value={filled.on ?? null}
-            onChange={(on) => change({ on })}
-          />
-        </>
-      ) : null}
+      {lamps.length > 1 ? <WhichLamp lamps={lamps} filled={filled} onChange={change} /> : null}
       {place ? (
         <>
           {plain ? null : words}

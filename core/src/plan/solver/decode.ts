@@ -1,8 +1,10 @@
 import { CrewFinder } from './decoder-crew';
-import { type Choice, STRIDE } from './decoder-state';
+import { STRIDE } from './decoder-layout';
+import type { Choice } from './decoder-state';
 import { NEVER } from './model';
 
-export type { Choice, Promised } from './decoder-state';
+export type { Promised } from './decoder-jobs';
+export type { Choice } from './decoder-state';
 
 /** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up. */
 const PAST = 12;
@@ -343,10 +345,7 @@ export class Decoder extends CrewFinder {
         if ((only >= 0 && only !== room) || (this.roomOnly[room]! >= 0 && this.roomOnly[room] !== trailer)) continue;
         const standing = S[this.atRoomVisit + room]! - 1;
         if (standing >= 0) {
-          const earlier =
-            blocked < 0 ||
-            S[this.atTrailerEnd + this.trailer[standing]!]! < S[this.atTrailerEnd + this.trailer[blocked]!]!;
-          if (earlier) blocked = standing;
+          blocked = this.leavesFirst(blocked, standing);
           continue;
         }
         const free = S[this.atRoomFree + room]!;
@@ -390,6 +389,13 @@ export class Decoder extends CrewFinder {
       if (blocked < 0) return this.leaveOut(at, visit, trailer);
       if (!this.finish(blocked)) return false;
     }
+  }
+
+  /** The one of two visits, by a job of each, whose trailer is free first; the other where there is no first. */
+  private leavesFirst(one: number, other: number): number {
+    if (one < 0) return other;
+    const S = this.state;
+    return S[this.atTrailerEnd + this.trailer[other]!]! < S[this.atTrailerEnd + this.trailer[one]!]! ? other : one;
   }
 
   /**

@@ -225,35 +225,16 @@ function pin(model: Model, request: PlanRequest, names: Names, held: HeldSetups)
   }
 }
 
-/**
- * Reads a shop and its jobs into figures. Throws {@link PlanRefused} with the path of everything that cannot be: a name
- * that is not there, a circle of `after`, a pin that breaks a rule.
- */
-export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Model {
-  const zero = Date.parse(request.now);
-  const weights = weightsOf(request);
-  const names: Names = {
-    jobs: indexOf(request.jobs.map(({ id }) => id)),
-    bays: indexOf(request.bays.map(({ id }) => id)),
-    technicians: indexOf(request.technicians.map(({ id }) => id)),
-  };
+/** Throws {@link PlanRefused} where a name is not there, stands twice, or a job waits for itself. */
+function refuseWhatCannotBe(request: PlanRequest, names: Names, after: readonly number[][]): void {
+  const ids = (all: readonly { id: string }[]) => all.map(({ id }) => id);
   const errors = [
-    ...twice(
-      request.jobs.map(({ id }) => id),
-      'jobs',
-    ),
-    ...twice(
-      request.bays.map(({ id }) => id),
-      'bays',
-    ),
-    ...twice(
-      request.technicians.map(({ id }) => id),
-      'technicians',
-    ),
+    ...twice(ids(request.jobs), 'jobs'),
+    ...twice(ids(request.bays), 'bays'),
+    ...twice(ids(request.technicians), 'technicians'),
     ...unknown(request, names),
   ];
   if (errors.length) throw new PlanRefused(errors);
-  const after = request.jobs.map((job) => (job.after ?? []).map((id) => names.jobs.get(id) ?? 0));
   const circle = inCircle(after);
   if (circle.length)
     throw new PlanRefused(
@@ -262,19 +243,12 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
         message: `${request.jobs[index]?.id} waits for itself in a circle`,
       })),
     );
+}
 
-  const trailerIds = [...new Set(request.jobs.map(({ trailer }) => trailer))];
-  const trailers = indexOf(trailerIds);
-  const kindIds = [...new Set(request.jobs.map(({ bayKind }) => bayKind))];
-  const kinds = indexOf(kindIds);
-  const technicians = request.technicians.map(({ id, skills, shifts }) => ({
-    id,
-    skills: new Set(skills),
-    shifts: spansOf(shifts, zero),
-  }));
-  const { groups, ofJob } = groupsOf(request.jobs, trailers, request.setups);
+/** Who has a skill, those with the fewest skills first. */
+function crewsOf(technicians: Model['technicians']): (skill: string) => number[] {
   const crews = new Map<string, number[]>();
-  const crewOf = (skill: string): number[] => {
+  return (skill) => {
     const known = crews.get(skill);
     if (known) return known;
     const crew = technicians
@@ -283,27 +257,24 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
     crews.set(skill, crew);
     return crew;
   };
+}
+
+/** The jobs in figures, not yet pinned, and the groups of set-up they belong to. */
+function jobsOf(
+  request: PlanRequest,
+  { zero, weights, trailers, technicians }: Pick<Model, 'zero' | 'weights' | 'trailers' | 'technicians'>,
+  kinds: ReadonlyMap<string, number>,
+  after: readonly number[][],
+): { jobs: ModelJob[]; groups: Group[] } {
+  const trailerAt = indexOf(trailers);
+  const crewOf = crewsOf(technicians);
+  const { groups, ofJob } = groupsOf(request.jobs, trailerAt, request.setups);
   const minute = (instant: string | null | undefined, otherwise: number) =>
     instant ? (Date.parse(instant) - zero) / MINUTE_MS : otherwise;
-  const model: Model = {
-    request,
-    weights,
-    zero,
-    horizon: Math.floor(request.horizonDays * MINUTES_A_DAY),
-    exactHorizon: request.horizonDays * MINUTES_A_DAY,
-    shunt: request.setups.shunt ?? 0,
-    groups,
-    trailers: trailerIds,
-    bays: request.bays.map((bay) => ({
-      id: bay.id,
-      kinds: bay.kinds.reduce((mask, kind) => mask | (kinds.has(kind) ? 1 << (kinds.get(kind) ?? 0) : 0), 0),
-      open: spansOf(bay.open, zero),
-      flexibility: bay.kinds.length,
-    })),
-    technicians,
-    jobs: request.jobs.map((job, index) => ({
+  const jobs = request.jobs.map(
+    (job, index): ModelJob => ({
       id: job.id,
-      trailer: trailers.get(job.trailer) ?? 0,
+      trailer: trailerAt.get(job.trailer) ?? 0,
       minutes: job.minutes,
       people: job.technicians,
       kind: 1 << (kinds.get(job.bayKind) ?? 0),
@@ -316,7 +287,49 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
       crew: crewOf(job.skill),
       splits: false,
       pinned: null,
+    }),
+  );
+  return { jobs, groups };
+}
+
+/**
+ * Reads a shop and its jobs into figures. Throws {@link PlanRefused} with the path of everything that cannot be: a name
+ * that is not there, a circle of `after`, a pin that breaks a rule.
+ */
+export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Model {
+  const zero = Date.parse(request.now);
+  const weights = weightsOf(request);
+  const names: Names = {
+    jobs: indexOf(request.jobs.map(({ id }) => id)),
+    bays: indexOf(request.bays.map(({ id }) => id)),
+    technicians: indexOf(request.technicians.map(({ id }) => id)),
+  };
+  const after = request.jobs.map((job) => (job.after ?? []).map((id) => names.jobs.get(id) ?? 0));
+  refuseWhatCannotBe(request, names, after);
+  const trailers = [...new Set(request.jobs.map(({ trailer }) => trailer))];
+  const kindIds = [...new Set(request.jobs.map(({ bayKind }) => bayKind))];
+  const kinds = indexOf(kindIds);
+  const technicians = request.technicians.map(({ id, skills, shifts }) => ({
+    id,
+    skills: new Set(skills),
+    shifts: spansOf(shifts, zero),
+  }));
+  const model: Model = {
+    request,
+    weights,
+    zero,
+    horizon: Math.floor(request.horizonDays * MINUTES_A_DAY),
+    exactHorizon: request.horizonDays * MINUTES_A_DAY,
+    shunt: request.setups.shunt ?? 0,
+    trailers,
+    bays: request.bays.map((bay) => ({
+      id: bay.id,
+      kinds: bay.kinds.reduce((mask, kind) => mask | (kinds.has(kind) ? 1 << (kinds.get(kind) ?? 0) : 0), 0),
+      open: spansOf(bay.open, zero),
+      flexibility: bay.kinds.length,
     })),
+    technicians,
+    ...jobsOf(request, { zero, weights, trailers, technicians }, kinds, after),
     unfit: new Map(),
   };
   if (kindIds.length > 30) throw new PlanRefused([{ path: 'jobs', message: 'at most 30 kinds of bay are asked for' }]);

@@ -3,7 +3,7 @@ import type { PlanWeights } from '../weights-form';
 import type { Objective, PlanAnswer, PlanRequest, Slot } from '../wire';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
-import { type Choice, Decoder, type Promised, type Put } from './decode';
+import { Decoder, type Promised, type Put } from './decode';
 import { firstChoices } from './first';
 import { givenChoice } from './given';
 import { type HeldSetups, instantOf, type Model, modelOf } from './model';
@@ -146,86 +146,92 @@ export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
   }
 }
 
-function planned(request: PlanRequest, options: PlanOptions, joining: boolean): Planned {
-  const { elapsed, stop = () => false, proof = true } = options;
-  const steps = options.steps ?? (elapsed ? Number.MAX_SAFE_INTEGER : STEPS);
-  const timed = elapsed ? request.timeLimitMs : 0;
-  const model = modelOf(request, options.held);
-  const promised = promisedOf(model, options.promised ?? []);
-  const late = new Map<number, string>();
-  const now = () => elapsed?.() ?? 0;
-  let taken = 0;
-  let decodes = 0;
-  let told = 0;
-  const finished = (decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> => {
-    const answer = answerOf(model, decoder, late);
-    const breaches = checkPlan(request, answer);
-    if (breaches.length) throw new PlanUnsound(request.seed, breaches);
-    return answer;
-  };
-  const run = (share: number): { decoder: Decoder; choice: Choice } => {
-    const decoder = new Decoder(model, promised, joining);
-    const begun = now();
-    const until = elapsed ? begun + (timed - begun) * share : 0;
-    const given = options.from ? givenChoice(decoder, options.from) : null;
-    const starts = [...firstChoices(decoder), ...(given ? [given] : [])].sort((a, b) => a.cost - b.cost);
-    const found = search(
-      decoder,
-      starts,
-      request.seed,
-      {
-        steps,
-        progress: (step) => {
-          taken = step;
-          return Math.max(step / steps, elapsed && until > begun ? (now() - begun) / (until - begun) : elapsed ? 1 : 0);
-        },
-        stop,
-      },
-      () => {
-        const due = told === 0 || !elapsed || now() - told >= TELL_MS;
-        if (!options.better || !due || leftOver(model, decoder).size) return;
-        options.better({ ...finished(decoder), elapsedMs: now() });
-        told = now();
-      },
-    );
-    decodes += decoder.decodes;
-    return { decoder, choice: found.choice };
-  };
+/** A request as it is being planned: what was found to have no place, and what the search has used. */
+interface Planning {
+  request: PlanRequest;
+  options: PlanOptions;
+  model: Model;
+  late: Map<number, string>;
+  joining: boolean;
+  steps: number;
+  used: { steps: number; decodes: number; toldAt: number | null };
+}
 
-  const share = proof ? 1 - BOUND_SHARE : 1;
-  let { decoder } = run(share);
-  // What finds no place is taken out, so that nothing of it – half of a set-up, a crew – is left in the plan.
+const elapsedIn = ({ options }: Planning): number => options.elapsed?.() ?? 0;
+
+/** What a decoder put where, as an answer. Throws {@link PlanUnsound} where the checker refuses it. */
+function finished({ request, model, late }: Planning, decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> {
+  const answer = answerOf(model, decoder, late);
+  const breaches = checkPlan(request, answer);
+  if (breaches.length) throw new PlanUnsound(request.seed, breaches);
+  return answer;
+}
+
+/** Searches for the share of the time that is its own, tells better plans as they come, and leaves the best in the decoder. */
+function searched(planning: Planning, share: number): Decoder {
+  const { request, options, model, steps, used } = planning;
+  const { elapsed, stop = () => false } = options;
+  const decoder = new Decoder(model, promisedOf(model, options.promised ?? []), planning.joining);
+  const begun = elapsedIn(planning);
+  const until = begun + (request.timeLimitMs - begun) * share;
+  const given = options.from ? givenChoice(decoder, options.from) : null;
+  const starts = [...firstChoices(decoder), ...(given ? [given] : [])].sort((a, b) => a.cost - b.cost);
+  const byTime = () => (until > begun ? (elapsedIn(planning) - begun) / (until - begun) : 1);
+  const progress = (step: number) => {
+    used.steps = step;
+    return Math.max(step / steps, elapsed ? byTime() : 0);
+  };
+  search(decoder, starts, request.seed, { steps, progress, stop }, () => {
+    const due = used.toldAt === null || !elapsed || elapsed() - used.toldAt >= TELL_MS;
+    if (!options.better || !due || leftOver(model, decoder).size) return;
+    options.better({ ...finished(planning, decoder), elapsedMs: elapsedIn(planning) });
+    used.toldAt = elapsedIn(planning);
+  });
+  used.decodes += decoder.decodes;
+  return decoder;
+}
+
+/** The best plan found. What finds no place is taken out, so that nothing of it – half of a set-up, a crew – is left in it. */
+function searchedWhole(planning: Planning, share: number): Decoder {
+  const { model, late } = planning;
+  let decoder = searched(planning, share);
   for (let left = leftOver(model, decoder); left.size; left = leftOver(model, decoder)) {
     for (const [index, why] of left) {
       late.set(index, why);
       model.unfit.set(index, why);
     }
     unpinWaiting(model, late);
-    decoder = run(share).decoder;
+    decoder = searched(planning, share);
   }
-  const answer = betterOf(
-    finished(decoder),
-    options.from ? asGiven(request, model, options.from) : null,
-    model.weights,
-  );
-  const bound =
-    proof && late.size === 0
-      ? boundOf(
-          model,
-          answer.objective,
-          options.rounds ?? BOUND_ROUNDS,
-          () => stop() || (elapsed !== undefined && now() >= timed),
-        )
-      : { terms: NO_TERMS, sum: 0 };
-  const held = proof && late.size === 0 ? heldWithout(model, bound.terms) : NO_TERMS;
-  return {
-    ...answer,
-    bound: held,
-    boundSum: Math.max(bound.sum, sumOf(held, model.weights)),
-    elapsedMs: now(),
-    steps: taken,
-    decodes,
+  return decoder;
+}
+
+/** What is proven of a plan: nothing where it is not asked for, or something finds no place before the horizon. */
+function provenOf({ request, options, model, late }: Planning, objective: Objective) {
+  const { elapsed, stop = () => false, proof = true } = options;
+  if (!proof || late.size) return { bound: NO_TERMS, boundSum: 0 };
+  const over = () => stop() || (elapsed !== undefined && elapsed() >= request.timeLimitMs);
+  const { terms, sum } = boundOf(model, objective, options.rounds ?? BOUND_ROUNDS, over);
+  const bound = heldWithout(model, terms);
+  return { bound, boundSum: Math.max(sum, sumOf(bound, model.weights)) };
+}
+
+function planned(request: PlanRequest, options: PlanOptions, joining: boolean): Planned {
+  const planning: Planning = {
+    request,
+    options,
+    model: modelOf(request, options.held),
+    late: new Map(),
+    joining,
+    steps: options.steps ?? (options.elapsed ? Number.MAX_SAFE_INTEGER : STEPS),
+    used: { steps: 0, decodes: 0, toldAt: null },
   };
+  const { model, used } = planning;
+  const decoder = searchedWhole(planning, options.proof === false ? 1 : 1 - BOUND_SHARE);
+  const given = options.from ? asGiven(request, model, options.from) : null;
+  const answer = betterOf(finished(planning, decoder), given, model.weights);
+  const proven = provenOf(planning, answer.objective);
+  return { ...answer, ...proven, elapsedMs: elapsedIn(planning), steps: used.steps, decodes: used.decodes };
 }
 
 type Found = Omit<PlanAnswer, 'elapsedMs'>;

@@ -57,6 +57,62 @@ interface FormProps {
   onSave: (form: UnitForm) => Promise<void>;
 }
 
+/** What is wrong with an axle, by its field. */
+const wrongIn = (errors: object | undefined): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(errors ?? {}).flatMap(([field, error]) => {
+      const message = (error as { message?: string } | undefined)?.message;
+      return message ? [[field, message]] : [];
+    }),
+  );
+
+/** Whether another unit has the number already. Asked before it is sent, where there is a signal: refused afterwards, the form would be gone. */
+const isTaken = async (number: string, own: string | undefined): Promise<boolean> => {
+  const other = await call<{ unit: string | null }>('GET', `/units/number?number=${encodeURIComponent(number)}`)
+    .then(({ unit }) => unit)
+    .catch(() => null);
+  return other !== null && other !== own;
+};
+
+interface AxlesProps {
+  kind: UnitKind;
+  axles: readonly Axle[];
+  wrong: (index: number) => Record<string, string>;
+  onChange: (axles: readonly Axle[]) => void;
+}
+
+/** Each axle, and one more like the last. */
+function Axles({ kind, axles, wrong, onChange }: AxlesProps) {
+  const put = (index: number, axle: Axle | undefined) =>
+    onChange(axles.map((each, at) => (at === index && axle ? axle : each)));
+  return (
+    <>
+      {axles.map((axle, index) => (
+        <AxleCard
+          key={index}
+          axle={axle}
+          place={index + 1}
+          kind={kind}
+          wrong={wrong(index)}
+          onChange={(next) => put(index, next)}
+          onSame={
+            index > 0 && JSON.stringify(axle) !== JSON.stringify(axles[index - 1])
+              ? () => put(index, axles[index - 1])
+              : null
+          }
+          onRemove={axles.length > 1 ? () => onChange(axles.filter((_, at) => at !== index)) : null}
+        />
+      ))}
+      {axles.length < MOST_AXLES ? (
+        <Button
+          label={`Another axle, like axle ${axles.length}`}
+          onPress={() => onChange([...axles, axles.at(-1)] as Axle[])}
+        />
+      ) : null}
+    </>
+  );
+}
+
 function Form({ name, first, act, own, onSave }: FormProps) {
   const form = useKeptForm(name, unitFormSchema, first);
   const { control, watch, setValue, setError, handleSubmit, formState } = form;
@@ -65,20 +121,9 @@ function Form({ name, first, act, own, onSave }: FormProps) {
   const { errors } = formState;
   const setAxles = (next: readonly Axle[]) =>
     setValue('axles', [...next] as UnitForm['axles'], { shouldValidate: true, shouldDirty: true });
-  const wrongAt = (index: number) =>
-    Object.fromEntries(
-      Object.entries(errors.axles?.[index] ?? {}).flatMap(([field, error]) => {
-        const message = (error as { message?: string } | undefined)?.message;
-        return message ? [[field, message]] : [];
-      }),
-    );
   const save = handleSubmit(async (sent) => {
-    // Asked before it is sent, where there is a signal: refused afterwards, the form would be gone.
     const { number } = sent;
-    const other = await call<{ unit: string | null }>('GET', `/units/number?number=${encodeURIComponent(number)}`)
-      .then(({ unit }) => unit)
-      .catch(() => null);
-    if (other && other !== own) return setError('number', { message: `there is a unit ${number} already` });
+    if (await isTaken(number, own)) return setError('number', { message: `there is a unit ${number} already` });
     await onSave(sent);
     await form.clear();
   });
@@ -107,28 +152,12 @@ function Form({ name, first, act, own, onSave }: FormProps) {
         <Field control={control} name="body" label="Body, like “Seed hopper”" maxLength={60} />
         <Field control={control} name="site" label="Where it stands" maxLength={60} />
       </Card>
-      {(axles as readonly Axle[]).map((axle, index) => (
-        <AxleCard
-          key={index}
-          axle={axle}
-          place={index + 1}
-          kind={kind}
-          wrong={wrongAt(index)}
-          onChange={(next) => setAxles(axles.map((each, at) => (at === index ? next : each)) as Axle[])}
-          onSame={
-            index > 0 && JSON.stringify(axle) !== JSON.stringify(axles[index - 1])
-              ? () => setAxles(axles.map((each, at) => (at === index ? axles[index - 1] : each)) as Axle[])
-              : null
-          }
-          onRemove={axles.length > 1 ? () => setAxles(axles.filter((_, at) => at !== index) as Axle[]) : null}
-        />
-      ))}
-      {axles.length < MOST_AXLES ? (
-        <Button
-          label={`Another axle, like axle ${axles.length}`}
-          onPress={() => setAxles([...axles, axles.at(-1)] as Axle[])}
-        />
-      ) : null}
+      <Axles
+        kind={kind}
+        axles={axles as readonly Axle[]}
+        wrong={(index) => wrongIn(errors.axles?.[index])}
+        onChange={setAxles}
+      />
       <FeaturesCard
         features={features as Features}
         yearWrong={errors.features?.yearBuilt?.message ?? null}

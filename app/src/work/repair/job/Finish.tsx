@@ -39,6 +39,37 @@ function useLeft(page: JobPage, without: readonly string[]): string | null {
   return left.length ? `Still open: ${left.join(', ')}.` : null;
 }
 
+interface NotNeededProps {
+  parts: JobPage['parts'];
+  onLeave: (part: string, reason: string) => void;
+}
+
+/** Parts that were planned and not taken: each is left out with its reason. */
+function NotNeeded({ parts, onLeave }: NotNeededProps) {
+  const [leaving, setLeaving] = useState<string | null>(null);
+  return (
+    <>
+      {parts.map(({ part, name }) => (
+        <Button key={part} look="bare" label={`${name} was not needed …`} onPress={() => setLeaving(part)} />
+      ))}
+      {leaving ? (
+        <Drawer title="Not needed" onClose={() => setLeaving(null)}>
+          <WordsForm
+            short
+            label="Why?"
+            words={COMMANDS['reopen-job'].body.shape.reason}
+            act="Leave it out"
+            onWords={(reason) => {
+              onLeave(leaving, reason);
+              setLeaving(null);
+            }}
+          />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
 /** What was done; where no wheel is torqued by itself, also the torque and the tool it was set with. */
 export function Finish({ page, act }: StageProps) {
   const { job } = page;
@@ -49,7 +80,6 @@ export function Finish({ page, act }: StageProps) {
     tool: '',
   });
   const [without, setWithout] = useState<{ part: string; reason: string }[]>([]);
-  const [leaving, setLeaving] = useState<string | null>(null);
   const left = useLeft(
     page,
     without.map(({ part }) => part),
@@ -93,25 +123,12 @@ export function Finish({ page, act }: StageProps) {
         </>
       ) : null}
       <FittedFields lots={parts.lots} set={parts.set} />
-      {page.parts
-        .filter(({ part, taken, needed }) => taken < needed && !without.some((each) => each.part === part))
-        .map(({ part, name }) => (
-          <Button key={part} look="bare" label={`${name} was not needed …`} onPress={() => setLeaving(part)} />
-        ))}
-      {leaving ? (
-        <Drawer title="Not needed" onClose={() => setLeaving(null)}>
-          <WordsForm
-            short
-            label="Why?"
-            words={COMMANDS['reopen-job'].body.shape.reason}
-            act="Leave it out"
-            onWords={(reason) => {
-              setWithout([...without, { part: leaving, reason }]);
-              setLeaving(null);
-            }}
-          />
-        </Drawer>
-      ) : null}
+      <NotNeeded
+        parts={page.parts.filter(
+          ({ part, taken, needed }) => taken < needed && !without.some((each) => each.part === part),
+        )}
+        onLeave={(part, reason) => setWithout([...without, { part, reason }])}
+      />
       {left ? <Text bold>{left}</Text> : null}
       <Button
         tall

@@ -140,110 +140,138 @@ function Cancel({ page, act }: StageProps) {
   );
 }
 
-function Stages({ page }: { page: JobPage }) {
-  const { fleet, person } = useSession();
-  const { job, defects } = page;
+/** Sends an act of this job, once: while one waits, and before a tap is kept, no other. */
+function useAct(job: string): { act: Act; kept: boolean } {
   const { entries } = useOutbox();
-  const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
   const kept = entries.filter(
-    (entry) => !entry.refused && (entry.body as { job?: string }).job === job.id && entry.name.endsWith('-job'),
+    (entry) => !entry.refused && (entry.body as { job?: string }).job === job && entry.name.endsWith('-job'),
   );
   // A start that waits counts here already: what follows is sent after it.
   const waits = kept.some(({ name }) => name !== 'start-job');
-  const [moving, setMoving] = useState(false);
   const sent = useRef(false);
   useEffect(() => {
     if (!waits) sent.current = false;
   }, [waits]);
-  // A second tap before the first is kept must not send the act again.
   const act: Act = (name, body, label) => {
     if (waits || sent.current) return false;
     sent.current = true;
     void send(name, body, label);
     return true;
   };
+  return { act, kept: kept.length > 0 };
+}
+
+/** What is to be put right, and where on the trailer. */
+function WhatIsWrong({ page }: { page: JobPage }) {
+  const { job, defects } = page;
   const judged = useJudgedStanding(job.unit, { ...page, features: job.unit.features });
   const { shown } = useShown();
   const covered = [...new Set(defects.flatMap(({ axle, side }) => (axle && side ? [endCode({ axle, side })] : [])))];
   return (
-    <>
-      {kept.length ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
-      {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
-      <Card title={job.title} note={`${minutesWords(job.minutes)}${job.wheelsOff ? ', wheels off' : ''}`}>
-        {defects.map((defect) => (
-          <DefectRow key={defect.id} defect={defect} />
+    <Card title={job.title} note={`${minutesWords(job.minutes)}${job.wheelsOff ? ', wheels off' : ''}`}>
+      {defects.map((defect) => (
+        <DefectRow key={defect.id} defect={defect} />
+      ))}
+      {covered.length ? (
+        <RunningGear
+          unit={job.unit}
+          ends={endsOf(job.unit, page.standing, judged.findings, shown)}
+          size="medium"
+          covered={covered}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+/** Where and when, until work starts. */
+function PlaceStage({ page, act }: StageProps) {
+  const { job } = page;
+  const [moving, setMoving] = useState(false);
+  const title = job.bay && job.day ? `${dayName(job.day)}, ${job.bay.name}` : 'Bay and day';
+  return (
+    <Stage title={title} at="open" state={job.state}>
+      {job.state === 'open' ? <Place page={page} act={act} /> : null}
+      {job.state === 'placed' && !moving ? (
+        <Button label="Move to another bay or day" onPress={() => setMoving(true)} />
+      ) : null}
+      {job.state === 'placed' && moving ? <Place page={page} act={act} /> : null}
+    </Stage>
+  );
+}
+
+/** The work itself: steps, parts, wheels, time, and what was written down of them. */
+function RepairStage({ page, act, may }: StageProps & { may: (what: JobAct) => boolean }) {
+  const { fleet } = useSession();
+  const { job } = page;
+  return (
+    <Stage title="Repair" at="started" state={job.state}>
+      <Steps page={page} may={may('work on')} />
+      <PartsNeeded page={page} may={may('work on')} />
+      <Wheels page={page} may={may('work on')} />
+      <Clock page={page} may={may('work on')} />
+      {may('finish') ? <Finish page={page} act={act} /> : null}
+      {job.done ? <Text>{job.done}</Text> : null}
+      {page.documents.map(({ title, text, at }) => (
+        <Text key={at}>{`${title}: ${text}`}</Text>
+      ))}
+      {page.retorque ? (
+        <Text>{`Torque again by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
+      ) : null}
+      {job.torque
+        .filter(({ wheel }) => wheel === null)
+        .map((check) => (
+          <Text
+            key={check.at}
+            size="small"
+            tone="soft"
+          >{`Torque ${check.value}, ${check.tool}. ${check.by}, ${clock(check.at, fleet.zone)}`}</Text>
         ))}
-        {covered.length ? (
-          <RunningGear
-            unit={job.unit}
-            ends={endsOf(job.unit, page.standing, judged.findings, shown)}
-            size="medium"
-            covered={covered}
-          />
-        ) : null}
-      </Card>
+    </Stage>
+  );
+}
+
+function CertifyStage({ page, act, may }: StageProps & { may: (what: JobAct) => boolean }) {
+  const { fleet } = useSession();
+  const { job } = page;
+  return (
+    <Stage title="Measure again and certify" at="done" state={job.state}>
+      {may('certify') ? <Certify page={page} act={act} /> : null}
+      {job.certified ? (
+        <>
+          <Text>{job.certified.statement}</Text>
+          <Text
+            size="small"
+            tone="soft"
+          >{`${job.certified.by}${job.certified.qualification ? `, ${job.certified.qualification}` : ''}, ${clock(job.certified.at, fleet.zone)}`}</Text>
+        </>
+      ) : null}
+    </Stage>
+  );
+}
+
+function Stages({ page }: { page: JobPage }) {
+  const { person } = useSession();
+  const { job } = page;
+  const { act, kept } = useAct(job.id);
+  const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
+  const start = () => {
+    if (!act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)) return;
+    if (page.work.steps.length) void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
+  };
+  return (
+    <>
+      {kept ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
+      {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
+      <WhatIsWrong page={page} />
       {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}
       {isOpenJob(job.state) && job.state !== 'done' ? <WhileThere unit={job.unit.id} number={job.unit.number} /> : null}
-      <Stage
-        title={job.bay && job.day ? `${dayName(job.day)}, ${job.bay.name}` : 'Bay and day'}
-        at="open"
-        state={job.state}
-      >
-        {job.state === 'open' ? <Place page={page} act={act} /> : null}
-        {job.state === 'placed' && !moving ? (
-          <Button label="Move to another bay or day" onPress={() => setMoving(true)} />
-        ) : null}
-        {job.state === 'placed' && moving ? <Place page={page} act={act} /> : null}
-      </Stage>
+      <PlaceStage page={page} act={act} />
       <Stage title="Start" at="placed" state={job.state}>
-        {may('start') ? (
-          <Button
-            tall
-            look="act"
-            label="Start work"
-            onPress={() => {
-              if (!act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)) return;
-              if (page.work.steps.length)
-                void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
-            }}
-          />
-        ) : null}
+        {may('start') ? <Button tall look="act" label="Start work" onPress={start} /> : null}
       </Stage>
-      <Stage title="Repair" at="started" state={job.state}>
-        <Steps page={page} may={may('work on')} />
-        <PartsNeeded page={page} may={may('work on')} />
-        <Wheels page={page} may={may('work on')} />
-        <Clock page={page} may={may('work on')} />
-        {may('finish') ? <Finish page={page} act={act} /> : null}
-        {job.done ? <Text>{job.done}</Text> : null}
-        {page.documents.map(({ title, text, at }) => (
-          <Text key={at}>{`${title}: ${text}`}</Text>
-        ))}
-        {page.retorque ? (
-          <Text>{`Torque again by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
-        ) : null}
-        {job.torque
-          .filter(({ wheel }) => wheel === null)
-          .map((check) => (
-            <Text
-              key={check.at}
-              size="small"
-              tone="soft"
-            >{`Torque ${check.value}, ${check.tool}. ${check.by}, ${clock(check.at, fleet.zone)}`}</Text>
-          ))}
-      </Stage>
-      <Stage title="Measure again and certify" at="done" state={job.state}>
-        {may('certify') ? <Certify page={page} act={act} /> : null}
-        {job.certified ? (
-          <>
-            <Text>{job.certified.statement}</Text>
-            <Text
-              size="small"
-              tone="soft"
-            >{`${job.certified.by}${job.certified.qualification ? `, ${job.certified.qualification}` : ''}, ${clock(job.certified.at, fleet.zone)}`}</Text>
-          </>
-        ) : null}
-      </Stage>
+      <RepairStage page={page} act={act} may={may} />
+      <CertifyStage page={page} act={act} may={may} />
       {job.state === 'certified' && page.held ? (
         <Notice look="ask">{`${job.unit.number} is still held. It is released on its own page, once every holding defect is certified.`}</Notice>
       ) : null}

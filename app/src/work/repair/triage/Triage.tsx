@@ -77,13 +77,56 @@ function Last({ last, onUndo }: { last: readonly TriageReport[]; onUndo: () => v
   );
 }
 
-/** Reports nobody has answered yet, by trailer. By keyboard: n next, a as proposed, o otherwise, u undo. */
-export function Triage({ groups, may, today }: { groups: readonly Group[]; may: boolean; today: string }) {
+interface GroupProps {
+  group: Group;
+  may: boolean;
+  current: TriageReport | undefined;
+  onAll: () => void;
+  onProposed: (report: TriageReport) => void;
+  onOther: (report: TriageReport) => void;
+}
+
+/** The reports of one trailer, with what presses it. */
+function OfTrailer({ group, may, current, onAll, onProposed, onOther }: GroupProps) {
   const { fleet } = useSession();
+  const { unit, held, leaves, reports } = group;
+  return (
+    <View className="gap-1 border-t border-line pt-2">
+      <LinkRow
+        aria-label={`Open ${unit.number}`}
+        href={`/trailer/${unit.id}`}
+        className="min-h-11 flex-row flex-wrap items-center gap-2"
+      >
+        <Text bold size="lead">
+          {unit.number}
+        </Text>
+        <Text tone="soft">{unit.body}</Text>
+        {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
+        {leaves ? (
+          <Text size="small">{`Leaves ${clock(leaves.at, fleet.zone)}${leaves.to ? ` for ${leaves.to}` : ''}`}</Text>
+        ) : null}
+      </LinkRow>
+      {may && reports.length > 1 ? (
+        <Button label={`All ${reports.length} of ${unit.number} as proposed`} onPress={onAll} />
+      ) : null}
+      {reports.map((report) => (
+        <Report
+          key={report.defect.id}
+          report={report}
+          current={may && report === current}
+          may={may}
+          onProposed={onProposed}
+          onOther={onOther}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** What was answered here, so that nothing is answered twice, and which of the reports are left. */
+function useAnswering(groups: readonly Group[]) {
   const { entries } = useOutbox();
   const [given] = useState(() => new Set<string>());
-  const [open, setOpen] = useState<TriageReport | null>(null);
-  const [at, setAt] = useState(0);
   const [last, setLast] = useState<readonly TriageReport[]>([]);
   const refused = new Set(
     entries.filter((entry) => entry.refused).map(({ body }) => (body as { defect?: string }).defect),
@@ -92,11 +135,8 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
   const left = groups
     .map((group) => ({ ...group, reports: group.reports.filter(isLeft) }))
     .filter(({ reports }) => reports.length > 0);
-  const all = left.flatMap(({ reports }) => reports);
-  const current = all[Math.min(at, all.length - 1)];
   const give = useCallback(
     (reports: readonly TriageReport[], what: (report: TriageReport) => Answered) => {
-      setOpen(null);
       // A second key before the list is drawn again must not answer a report twice.
       const fresh = reports.filter((report) => !given.has(nameOf(report)));
       if (fresh.length === 0) return;
@@ -108,11 +148,21 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
     },
     [given],
   );
-  const giveProposed = useCallback((report: TriageReport) => give([report], asProposed), [give]);
   const undo = () => {
     setLast([]);
     for (const report of last) void takeBack(report);
   };
+  return { left, last, give, undo };
+}
+
+/** Reports nobody has answered yet, by trailer. By keyboard: n next, a as proposed, o otherwise, u undo. */
+export function Triage({ groups, may, today }: { groups: readonly Group[]; may: boolean; today: string }) {
+  const { left, last, give, undo } = useAnswering(groups);
+  const [open, setOpen] = useState<TriageReport | null>(null);
+  const [at, setAt] = useState(0);
+  const all = left.flatMap(({ reports }) => reports);
+  const current = all[Math.min(at, all.length - 1)];
+  const giveProposed = useCallback((report: TriageReport) => give([report], asProposed), [give]);
   useKeys(
     may && !open
       ? {
@@ -127,45 +177,25 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
     <View className="gap-2">
       <Last last={last} onUndo={undo} />
       {all.length === 0 ? <Text tone="soft">Every report is answered.</Text> : null}
-      {left.map(({ unit, held, leaves, reports }) => (
-        <View key={unit.id} className="gap-1 border-t border-line pt-2">
-          <LinkRow
-            aria-label={`Open ${unit.number}`}
-            href={`/trailer/${unit.id}`}
-            className="min-h-11 flex-row flex-wrap items-center gap-2"
-          >
-            <Text bold size="lead">
-              {unit.number}
-            </Text>
-            <Text tone="soft">{unit.body}</Text>
-            {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-            {leaves ? (
-              <Text size="small">{`Leaves ${clock(leaves.at, fleet.zone)}${leaves.to ? ` for ${leaves.to}` : ''}`}</Text>
-            ) : null}
-          </LinkRow>
-          {may && reports.length > 1 ? (
-            <Button
-              label={`All ${reports.length} of ${unit.number} as proposed`}
-              onPress={() => give(reports, asProposed)}
-            />
-          ) : null}
-          {reports.map((report) => (
-            <Report
-              key={report.defect.id}
-              report={report}
-              current={may && report === current}
-              may={may}
-              onProposed={giveProposed}
-              onOther={setOpen}
-            />
-          ))}
-        </View>
+      {left.map((group) => (
+        <OfTrailer
+          key={group.unit.id}
+          group={group}
+          may={may}
+          current={current}
+          onAll={() => give(group.reports, asProposed)}
+          onProposed={giveProposed}
+          onOther={setOpen}
+        />
       ))}
       {open ? (
         <Answer
           report={open}
           today={today}
-          onAnswer={(given) => give([open], () => given)}
+          onAnswer={(given) => {
+            setOpen(null);
+            give([open], () => given);
+          }}
           onClose={() => setOpen(null)}
         />
       ) : null}
