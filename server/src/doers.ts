@@ -1,10 +1,11 @@
 import type { Doers } from './background';
 import { doForecast } from './forecast';
-import { doWatchPlan, type Searching, searchPlan } from './plan';
+import { doWatchPlan, provePlan, type Searching, searchPlan } from './plan';
 
 /** What each task of the queue does. */
 export const doersOf = (searching: Searching): Doers => ({
   'search-plan': (asked, closing) => searchPlan(searching, asked, closing),
+  'prove-plan': (asked, closing) => provePlan(searching, asked, closing),
   'watch-plan': (asked) => doWatchPlan(searching, asked),
   forecast: (asked, closing) => doForecast(searching, asked, closing),
 });

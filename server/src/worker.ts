@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { openQueue, type Queue } from './background';
 import { doersOf } from './doers';
 import type { Live } from './feeds';
-import { openPlanner, type Planner } from './plan';
+import { openPlanner, openProver, type Planner, provingPlanner } from './plan';
 import type { Settings } from './settings';
 import { type Database, queueUrl } from './store';
 
@@ -11,10 +11,12 @@ const TASKS = 2;
 const complain = (message: string) => process.stderr.write(`${message}\n`);
 
 /** The threads that plan, as this process has them. */
-export const plannerHere = ({ planThreads }: Settings): Planner =>
-  openPlanner(join(__dirname, 'plan-thread.js'), planThreads, (message) =>
-    complain(`A plan was refused by its checker and not shown: ${message}`),
-  );
+export function plannerHere({ planThreads }: Settings): Planner {
+  const refused = (message: string) => complain(`A plan was refused by its checker and not shown: ${message}`);
+  const planner = openPlanner(join(__dirname, 'plan-thread.js'), planThreads, refused);
+  const prover = openProver(join(__dirname, 'prove-thread.js'), (message) => complain(`A proof failed: ${message}`));
+  return prover ? provingPlanner(planner, prover) : planner;
+}
 
 /** Takes tasks from the queue, as the server does inside and as any other process may beside it. */
 export const openWorker = (

@@ -19,7 +19,12 @@ type Search = Tasks['search-plan'];
 
 /** A queue whose searches are done by `search`; what else is asked for is left undone. */
 async function working(search: Doers['search-plan'], failed: (message: string) => void = () => {}): Promise<Queue> {
-  const doers: Doers = { 'search-plan': search, 'watch-plan': async () => {}, forecast: async () => {} };
+  const doers: Doers = {
+    'search-plan': search,
+    'prove-plan': async () => {},
+    'watch-plan': async () => {},
+    forecast: async () => {},
+  };
   const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50 });
   open.push(queue);
   return queue;
@@ -83,6 +88,7 @@ test('the task of a worker that died is taken up by another', async () => {
   const dying = await openQueue(
     queueUrl(world.ownerUrl),
     {
+      'prove-plan': async () => {},
       'search-plan': () => {
         begun.settle();
         return never;

@@ -4,6 +4,7 @@ import { type Planned, type PlanRequest, type Slot, sumOf, weightsOf } from '@ze
 import { Piscina } from 'piscina';
 import { KnownProblem } from '../problem';
 import type { Asked, Progress, Told } from './asked';
+import type { Prover } from './prove';
 
 export type { Progress } from './asked';
 
@@ -20,12 +21,16 @@ export interface SearchFrom {
   /** The plan that stood, to be changed as little as pays. */
   again?: readonly Slot[];
   progress?: (progress: Progress) => void;
+  /** How many seeds at most; as many as there are threads for, up to two, where it is not said. */
+  seeds?: number;
 }
 
 /** Plans in threads beside the server, and says so when all of them are at work. */
 export interface Planner {
   /** The best plan found; ends early, with the best so far, when `signal` fires. Throws a known problem. */
   plan(request: PlanRequest, signal: AbortSignal, from?: SearchFrom): Promise<Planned>;
+  /** Tries to prove a plan the best there is, and answers with the better one where it is not. Absent where nothing can prove. */
+  prove?: Prover;
   close(): Promise<void>;
 }
 
@@ -54,13 +59,13 @@ export function openPlanner(file: string, threads: number, unsound: (message: st
   }
 
   return {
-    async plan(request, signal, { from, again, progress } = {}) {
+    async plan(request, signal, { from, again, progress, seeds: most = SEEDS } = {}) {
       if (pool.queueSize >= MOST_WAITING) throw new KnownProblem('busy', { detail: BUSY });
       const stop = new SharedArrayBuffer(4);
       const end = () => Atomics.store(new Int32Array(stop), 0, 1);
       if (signal.aborted) end();
       signal.addEventListener('abort', end, { once: true });
-      const free = Math.max(1, Math.min(SEEDS, threads - running));
+      const free = Math.max(1, Math.min(most, threads - running));
       const told = progress && bestProgress(progress);
       const seeds = Array.from({ length: free }, (_, index) => ({ ...request, seed: request.seed + index * 7_919 }));
       try {

@@ -1,8 +1,9 @@
 import { type PlanRun, planDifference } from '@zealous-axle/core';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
-import { type Database, type FleetStore, inFleet, type Tasks } from '../store';
+import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
 import type { Planner, Progress } from './planner';
+import { isProven } from './prove';
 import { tellPlan } from './runs';
 import { planRun } from './schema';
 
@@ -63,6 +64,9 @@ export async function searchPlan(
     closing.throwIfAborted();
     const { slots, unplaced, objective, boundSum, elapsedMs, decodes } = found;
     await finish(db, fleet, row, now(), { answer: { slots, unplaced, objective, boundSum, elapsedMs, decodes } });
+    // One that changes as little as pays is not to be replaced by the best of all.
+    if (planner.prove && row.how === 'anew' && !isProven(found, row.request))
+      await inFleet(db, fleet, (store) => addTask(store, 'prove-plan', { fleet, run }, `prove ${run}`));
   } catch (error) {
     closing.throwIfAborted();
     if (error instanceof KnownProblem && error.code === 'busy') throw error;

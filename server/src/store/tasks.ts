@@ -5,6 +5,8 @@ import type { FleetStore } from './connect';
 export interface Tasks {
   /** Searches for the plan of a run. */
   'search-plan': { fleet: string; run: string };
+  /** Tries to prove what a run found the best there is. */
+  'prove-plan': { fleet: string; run: string };
   /** Looks whether the plan still stands, and asks for another where it does not. */
   'watch-plan': { fleet: string; because: string | null };
   /** Works out what is foreseen of some units, or of all of them from one on; or only of those it never was. */

@@ -452,8 +452,10 @@ export class Decoder extends CrewFinder {
       const pair = this.pairBase[visit]! + group;
       if (S[this.atPairDone + pair] === 0) {
         const stay = S[this.atVisitStay + visit]!;
-        S[this.atPairPaid + pair] = S[this.atGroupStay + this.group[at]!] === stay ? 1 : 0;
+        const paid = S[this.atGroupStay + this.group[at]!] === stay;
+        S[this.atPairPaid + pair] = paid ? 1 : 0;
         S[this.atGroupStay + this.group[at]!] = stay;
+        if (paid && stay <= this.count) this.cost += this.offAgain;
       }
       S[this.atPairDone + pair]!++;
     }

@@ -14,6 +14,15 @@ export interface Choice {
   person: Int32Array;
 }
 
+/**
+ * What it costs that a visit goes on in the room of the one before, with set-up that one has ended already: the wheels
+ * would be off again without time for it. As one visit the two share it as they should. A shop of few jobs finds that
+ * one; in a large one the search gets on better over plans that have some of it.
+ */
+const OFF_AGAIN = { few: 1e8, many: 1e4 };
+/** Jobs that are few. */
+const FEW = 40;
+
 const putsOf = (n: number, mostPeople: number) => ({
   start: zeros(n),
   end: zeros(n),
@@ -39,6 +48,7 @@ export abstract class DecoderState extends DecoderLayout {
   protected readonly pairSize: Int32Array;
   protected readonly leastLate: Float64Array;
 
+  protected readonly offAgain: number;
   protected cost = 0;
   protected limit = Number.POSITIVE_INFINITY;
   protected broken = false;
@@ -72,6 +82,7 @@ export abstract class DecoderState extends DecoderLayout {
   ) {
     super(model, promised);
     const n = this.count;
+    this.offAgain = n <= FEW ? OFF_AGAIN.few : OFF_AGAIN.many;
     this.order = zeros(n);
     this.visit = zeros(n);
     this.visitRoom = zeros(n);

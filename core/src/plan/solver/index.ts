@@ -16,7 +16,7 @@ export {
 export { type Bound, boundOf } from './bound';
 export { type Breach, checkPlan } from './check';
 export { type Binding, type Explanation, explain, type Gain, gains } from './explain';
-export { modelOf } from './model';
+export { instantOf, type Model, modelOf } from './model';
 export { withoutBrokenPins } from './pins';
 export { type Planned, type PlanOptions, plan } from './plan';
 export { PlanRefused } from './refused';

@@ -5,6 +5,7 @@ import type { PlanJob, PlanRequest } from '../wire';
 import { checkPlan } from './check';
 import { jobShop, madeUpShop } from './made-up';
 import { modelOf } from './model';
+import optima from './optima.json';
 import { plan } from './plan';
 import { PlanRefused } from './refused';
 
@@ -364,3 +365,15 @@ const SIX: readonly (readonly (readonly [number, number])[])[] = [
     [2, 1],
   ],
 ];
+
+test('small shops come to the optima that were proven, and never below', () => {
+  const found = optima.shops.map((shop) => {
+    const request = madeUpShop(shop);
+    const sums = [1, 2].map((seed) => sumOf(plan({ ...request, seed }, { steps: 15_000, proof: false }).objective));
+    expect(Math.min(...sums)).toBeGreaterThanOrEqual(shop.sum);
+    return { seed: shop.seed, isOptimal: Math.min(...sums) === shop.sum };
+  });
+  expect(found).toHaveLength(20);
+  // One of them only the proof comes to.
+  expect(found.filter(({ isOptimal }) => !isOptimal).map(({ seed }) => seed)).toEqual([12]);
+});

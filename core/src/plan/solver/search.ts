@@ -14,10 +14,22 @@ export interface Budget {
 const LOOK = 64;
 /** The first warmth of the search, as a share of what a random move costs, and how far it cools. */
 const WARM = 0.1;
+const WARM_SMALL = 0.4;
+/** Where only the end of all counts, most moves change nothing: what does is tried far more boldly, in few rounds. */
+const WARM_ALONE = 1;
+const ROUNDS_ALONE = 2;
 const COOLED = 1 / 400;
 /** Moves at the chain that ends last: few, and many where nothing is held or can be late. */
 const HASTENS = 0.04;
 const HASTENS_ALONE = 0.3;
+/** How often several moves are tried as one, and how many at most. */
+const TOGETHER = 0.25;
+const MOST_TOGETHER = 4;
+/** What no plan with a place for every job costs. */
+const HOPELESS = 1e8;
+/** Jobs up to which every other round begins somewhere else, and up to which moves are tried together. */
+const SMALL = 16;
+const MEDIUM = 40;
 /** Order positions that most moves stay within. */
 const NEAR = 12;
 
@@ -238,7 +250,44 @@ class Moves {
     return { from: first, to: from, undo: () => this.slide(to, from) };
   }
 
+  /** Mostly one move; now and then a few at once, where each by itself would only cost. */
   any(): Change | null {
+    if (this.decoder.count > MEDIUM || this.random.next() >= TOGETHER) return this.one();
+    const changes: Change[] = [];
+    for (let left = 2 + this.random.below(MOST_TOGETHER - 1); left > 0; left--) {
+      const change = this.one();
+      if (change) changes.push(change);
+    }
+    if (changes.length === 0) return null;
+    return {
+      from: Math.min(...changes.map(({ from }) => from)),
+      to: Math.max(...changes.map(({ to }) => to)),
+      undo: () => {
+        for (const { undo } of changes.reverse()) undo();
+      },
+    };
+  }
+
+  /** Moves so often, whatever it costs, that it is somewhere else; what leaves a job without a place is not done. The cost there. */
+  scatter(cost: number): number {
+    const { choice, decoder } = this;
+    let now = cost;
+    for (let left = 3 * decoder.count; left > 0; left--) {
+      const change = this.one();
+      if (!change) continue;
+      const next = decoder.attempt(choice, change.from, change.to, HOPELESS);
+      if (next < HOPELESS) {
+        decoder.keep(next);
+        now = next;
+      } else {
+        decoder.forget();
+        change.undo();
+      }
+    }
+    return now;
+  }
+
+  private one(): Change | null {
     const way = this.random.next();
     if (way > 1 - this.hastens) return this.hasten();
     if (way < 0.4) return this.shift();
@@ -299,9 +348,9 @@ export function search(
   if (decoder.count < 2) return best;
   const random = randomOf(seed);
   const moves = new Moves(choice, decoder, random);
-  const usual = usualStep(decoder, moves, cost);
-  const rounds = roundsOf(decoder.count);
-  let warmth = usual * WARM;
+  const usual = usualStep(decoder, moves, cost) * warmOf(decoder);
+  const rounds = roundsOf(decoder);
+  let warmth = usual;
   let round = 0;
   let accepted = 0;
   for (let step = 0; step < steps; step++) {
@@ -311,13 +360,16 @@ export function search(
       const now = Math.min(rounds - 1, Math.floor(used * rounds));
       if (now !== round) {
         round = now;
-        // The second round begins elsewhere, the others from the best.
-        putInto(choice, round === 1 && starts[1] ? starts[1].choice : best.choice);
+        // The second round begins elsewhere, and of a small shop every other one; the rest begin from the best.
+        const elsewhere = round === 1 && starts[1] ? starts[1].choice : null;
+        const afresh = decoder.count <= SMALL && round % 2 === 1;
+        putInto(choice, elsewhere ?? best.choice);
         moves.locate(0, decoder.count - 1);
         cost = decoder.decode(choice);
+        if (afresh) cost = moves.scatter(cost);
       }
       const within = used * rounds - round;
-      warmth = usual * WARM * (round % 2 ? 0.4 : 1) * COOLED ** within;
+      warmth = usual * (round % 2 ? 0.4 : 1) * COOLED ** within;
     }
     const change = moves.any();
     if (!change) continue;
@@ -380,5 +432,14 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
   return { choice, cost: decoder.decode(choice) };
 }
 
-/** Small shops are searched several times over, each time from the best. */
-const roundsOf = (count: number): number => (count <= 100 ? 8 : 1);
+/** Small shops are searched several times over. */
+function roundsOf({ count, isHeldOrLate }: Decoder): number {
+  if (!isHeldOrLate) return ROUNDS_ALONE;
+  if (count <= SMALL) return 24;
+  return count <= 100 ? 8 : 1;
+}
+
+function warmOf({ count, isHeldOrLate }: Decoder): number {
+  if (!isHeldOrLate) return WARM_ALONE;
+  return count <= SMALL ? WARM_SMALL : WARM;
+}

@@ -1,0 +1,62 @@
+/** Proving a small plan the best there is, or finding the better one, with a constraint solver that is asked from outside. */
+
+import {
+  checkPlan,
+  instantOf,
+  modelOf,
+  objectiveOf,
+  type PlanAnswer,
+  type PlanRequest,
+  PlanUnsound,
+  type Slot,
+} from '../solver';
+import { type ProofData, proofDataOf } from './data';
+
+export { PROOF_MODEL } from './model';
+
+/** What the solver tells of a plan: by job, in units of the data's grid; bays and people counted from 1. */
+export interface Solution {
+  start: number[];
+  end: number[];
+  length: number[];
+  bay: number[];
+  does: boolean[][];
+}
+
+/** A question to the solver: its data, and what its answers mean. */
+export interface Proof {
+  figures: ProofData['figures'];
+  /** The plan that was found, checked. Throws {@link PlanUnsound} where the checker refuses it. */
+  planOf: (solution: Solution) => Omit<PlanAnswer, 'elapsedMs'>;
+}
+
+const NO_TERMS = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
+
+/** Asks for a plan of the request whose weighted sum is below `best`; null where that cannot be asked. See {@link proofDataOf}. */
+export function proofOf(request: PlanRequest, best: number): Proof | null {
+  const model = modelOf(request);
+  const data = proofDataOf(model, best);
+  if (!data) return null;
+  const { unit, figures } = data;
+  return {
+    figures,
+    planOf({ start, end, length, bay, does }) {
+      const slots = model.jobs
+        .map(
+          ({ id, minutes }, job): Slot => ({
+            job: id,
+            bay: model.bays[(bay[job] ?? 0) - 1]?.id ?? '',
+            technicians: (does[job] ?? []).flatMap((his, person) => (his ? [model.technicians[person]?.id ?? ''] : [])),
+            start: instantOf(model, (start[job] ?? 0) * unit),
+            end: instantOf(model, (end[job] ?? 0) * unit),
+            setupMinutes: (length[job] ?? 0) * unit - minutes,
+          }),
+        )
+        .sort((a, b) => a.start.localeCompare(b.start));
+      const answer = { slots, unplaced: [], objective: objectiveOf(request, slots), bound: NO_TERMS };
+      const breaches = checkPlan(request, answer);
+      if (breaches.length) throw new PlanUnsound(request.seed, breaches);
+      return answer;
+    },
+  };
+}

@@ -1,0 +1,89 @@
+import { mkdtempSync, symlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { checkPlan, type Planned, type PlanRequest, plan, sumOf } from '@zealous-axle/core/plan';
+import { buildSync } from 'esbuild';
+import { madeUpShop } from '../../../core/src/plan/solver/made-up';
+import optima from '../../../core/src/plan/solver/optima.json';
+import { isProven, openProver, type Prover } from './prove';
+import { provingPlanner } from './proving-planner';
+import settings from './settings.json';
+
+/** Longer than any proof here takes, on a machine with other work too. */
+const LONG_MS = 240_000;
+jest.setTimeout(LONG_MS + 40_000);
+const never = new AbortController().signal;
+const complaints: string[] = [];
+let prover: Prover;
+
+beforeAll(() => {
+  const folder = mkdtempSync(join(tmpdir(), 'prove-'));
+  symlinkSync(join(__dirname, '../../../node_modules'), join(folder, 'node_modules'));
+  const file = join(folder, 'prove-thread.js');
+  buildSync({
+    entryPoints: [join(__dirname, 'prove-thread.ts')],
+    outfile: file,
+    bundle: true,
+    platform: 'node',
+    format: 'cjs',
+    target: 'node20',
+  });
+  const opened = openProver(file, (message) => complaints.push(message));
+  if (!opened) throw new Error('the solver is not installed');
+  prover = opened;
+});
+afterEach(() => expect(complaints).toEqual([]));
+
+const known = optima.shops.find(({ jobs }) => jobs === 8);
+const shop = madeUpShop({ seed: known?.seed ?? 0, jobs: known?.jobs ?? 0, hard: known?.hard ?? false });
+/** The first plan that comes to mind, before any search. */
+const poor = (request: PlanRequest): Planned => plan(request, { steps: 1, proof: false });
+
+test('from a poor plan the proof comes to the optimum that stands written down, by a plan the checker passes', async () => {
+  const better: number[] = [];
+  const proven = await prover(shop, poor(shop), LONG_MS, never, ({ objective }) => better.push(sumOf(objective)));
+  expect(sumOf(proven.objective)).toBe(known?.sum);
+  expect(isProven(proven, shop)).toBe(true);
+  expect(checkPlan(shop, proven)).toEqual([]);
+  expect(better.at(-1) ?? known?.sum).toBe(known?.sum);
+});
+
+test('of the optimum itself it is proven that nothing is better, and the plan stays the one it was', async () => {
+  const found = plan(shop, { steps: 20_000, proof: false });
+  expect(sumOf(found.objective)).toBe(known?.sum);
+  const proven = await prover(shop, found, LONG_MS, never);
+  expect(proven.slots).toEqual(found.slots);
+  expect(isProven(proven, shop)).toBe(true);
+});
+
+test('a proof that is cancelled, or has no time, leaves what was found and proves nothing', async () => {
+  const found = poor(shop);
+  expect(await prover(shop, found, 0, never)).toMatchObject({ slots: found.slots, boundSum: 0 });
+  expect(await prover(shop, found, LONG_MS, AbortSignal.abort())).toMatchObject({ slots: found.slots, boundSum: 0 });
+});
+
+test('the planner proves what it has time to prove, and ends as soon as it has; a short search stays a search', async () => {
+  const asked: { ms: number; seeds: number | undefined }[] = [];
+  const planner = provingPlanner(
+    {
+      plan: async (request, _signal, from = {}) => {
+        asked.push({ ms: request.timeLimitMs, seeds: from.seeds });
+        return from.from ? { ...poor(request), slots: [...from.from] } : poor(request);
+      },
+      close: async () => undefined,
+    },
+    prover,
+  );
+  const long = { ...shop, timeLimitMs: LONG_MS };
+  const proven = await planner.plan(long, never);
+  expect(sumOf(proven.objective)).toBe(known?.sum);
+  expect(isProven(proven, long)).toBe(true);
+  expect(asked).toEqual([
+    { ms: LONG_MS * settings.proof.firstShare, seeds: undefined },
+    { ms: expect.any(Number), seeds: 1 },
+  ]);
+  asked.length = 0;
+  const short = await planner.plan({ ...shop, timeLimitMs: 1_000 }, never);
+  expect(isProven(short, shop)).toBe(false);
+  expect(asked).toEqual([{ ms: 1_000, seeds: undefined }]);
+});
