@@ -1,9 +1,11 @@
 import { type Draft, type FleetRules, keyOf, newDraft, type Reading, type Step, withNote } from '@zealous-axle/core';
 import {
+  AIR_CONTROLS,
   AIR_PART_SAYS,
   AIR_PARTS,
   AIR_TESTS_ASKED,
   type AirAct,
+  type AirControl,
   type AirSystem,
   actAir,
   airDrawing,
@@ -22,7 +24,7 @@ import {
 } from '@zealous-axle/core/practice';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
@@ -52,22 +54,36 @@ const TEST_NAMES: Record<string, string> = {
 };
 
 interface AirButton {
+  control: AirControl;
   act: AirAct;
   key: string;
   label: string;
 }
 const buttonsOf = ({ state: { controls } }: Check): AirButton[] => [
-  { act: 'key', key: 'k', label: controls.key ? 'Key off' : 'Key on' },
-  { act: 'engine', key: 'e', label: controls.engine ? 'Engine off' : 'Engine on' },
+  { control: 'key', act: 'key', key: 'k', label: controls.key ? 'Key off' : 'Key on' },
+  { control: 'engine', act: 'engine', key: 'e', label: controls.engine ? 'Engine off' : 'Engine on' },
   {
+    control: 'pedal',
     act: controls.pedal > 0 ? 'release' : 'press',
     key: 'p',
     label: controls.pedal > 0 ? 'Foot off' : 'Press the pedal',
   },
-  { act: 'tractor', key: 't', label: controls.tractorIn ? 'Pull the tractor’s valve' : 'Push the tractor’s valve in' },
-  { act: 'trailer', key: 'r', label: controls.trailerIn ? 'Pull the trailer’s valve' : 'Push the trailer’s valve in' },
-  { act: 'watch', key: 'w', label: 'Watch for a minute' },
+  {
+    control: 'tractor',
+    act: 'tractor',
+    key: 't',
+    label: controls.tractorIn ? 'Pull the tractor’s valve' : 'Push the tractor’s valve in',
+  },
+  {
+    control: 'trailer',
+    act: 'trailer',
+    key: 'r',
+    label: controls.trailerIn ? 'Pull the trailer’s valve' : 'Push the trailer’s valve in',
+  },
 ];
+
+/** Looking at the watch is no work on the dash. */
+const WATCH = { act: 'watch', key: 'w', label: 'Watch for a minute' } as const;
 
 /** A check as far as it has come: the dash, and what stands on the pads once it is done. */
 interface Come {
@@ -103,10 +119,11 @@ function useDash(system: AirSystem, from: Come | null, keep: Keep) {
       if (isWriting(event) || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
       // Once it is done, the keys are the pads'.
       if (latest.current.part === 'done') return;
-      const button = buttonsOf(latest.current).find(({ key }) => key === event.key);
-      if (!button) return;
+      const worked = buttonsOf(latest.current).find(({ key }) => key === event.key)?.act;
+      const its = event.key === WATCH.key ? WATCH.act : worked;
+      if (!its) return;
       event.preventDefault();
-      act(button.act);
+      act(its);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
@@ -126,6 +143,32 @@ function Seen({ shown }: { shown: Shown }) {
   );
 }
 
+interface ControlProps {
+  button: AirButton;
+  of: { width: number; height: number };
+  onWork: (act: AirAct) => void;
+}
+
+/** What lies over a knob, the pedal, the key: it is worked where it is drawn. */
+function Control({ button: { control, act, key, label }, of, onWork }: ControlProps) {
+  const { x, y, w, h } = AIR_CONTROLS[control];
+  return (
+    <Pressable
+      role="button"
+      aria-label={label}
+      aria-keyshortcuts={key}
+      onPress={() => onWork(act)}
+      className="absolute rounded-xl active:bg-focus/20"
+      style={{
+        left: `${(100 * x) / of.width}%`,
+        top: `${(100 * y) / of.height}%`,
+        width: `${(100 * w) / of.width}%`,
+        height: `${(100 * h) / of.height}%`,
+      }}
+    />
+  );
+}
+
 function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
   const drawing = useMemo(() => airDrawing(check.state), [check.state]);
   const part = AIR_PART_SAYS[check.part];
@@ -133,20 +176,18 @@ function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
     <>
       <Card title={`${AIR_PARTS.indexOf(check.part) + 1}. ${part.name}`} note={part.says}>
         {check.mistake ? <Notice look="stop">{`${check.mistake} The check begins again.`}</Notice> : null}
-        <Drawn drawing={drawing} still />
-        <View className="flex-row flex-wrap gap-2">
-          {buttonsOf(check).map(({ act: each, key, label }) => (
-            <Button
-              key={key}
-              tall
-              className="min-w-[46%] grow"
-              look={each === 'press' || each === 'release' ? 'act' : 'plain'}
-              label={label}
-              hint={`key ${key}`}
-              onPress={() => act(each)}
-            />
+        <View className="relative w-full max-w-[560px] self-center">
+          <Drawn drawing={drawing} still />
+          {buttonsOf(check).map((button) => (
+            <Control key={button.control} button={button} of={drawing} onWork={act} />
           ))}
         </View>
+        <Text size="small" tone="soft">
+          {`Work what is drawn, or use the keys: ${buttonsOf(check)
+            .map(({ key, control }) => `${key} ${control}`)
+            .join(', ')}.`}
+        </Text>
+        <Button tall label={WATCH.label} hint={`key ${WATCH.key}`} onPress={() => act(WATCH.act)} />
       </Card>
       <Seen shown={check.shown} />
     </>

@@ -2,6 +2,7 @@ import type { Random } from '../../chance';
 import { chosen } from '../../chance';
 import type { HubNotes } from '../../reading';
 import type { Tyre, WheelEnd } from '../../trailer';
+import { figureOf } from './settings';
 import type { EndTruth, UnitTruth } from './truth';
 
 /** A place something can be wrong at, as it is made. */
@@ -43,7 +44,11 @@ export const withHub = (end: EndTruth, hub: Partial<HubNotes>): void => {
 export const withCodes = (end: EndTruth, ...codes: string[]): void => {
   end.codes = [...new Set([...end.codes, ...codes])];
 };
-export const between = (random: Random, from: number, to: number): number => from + random.below(to - from + 1);
+/** A figure a fault may have, by its name in the settings. */
+export const figure = (random: Random, id: string, on?: 'disc'): number => {
+  const [least, most] = figureOf(id, on);
+  return least + random.below(most - least + 1);
+};
 export const isOil = ({ fitted }: ThereAtEnd): boolean => fitted.hub === 'oil';
 export const studOf = ({ random, end }: ThereAtEnd): number => 1 + random.below(end.holes);
 
@@ -60,7 +65,7 @@ export const soaked = (there: ThereAtEnd): void => {
 };
 /** A brake that does not let go: hot, short of free stroke, and worn. */
 export const dragging = ({ end, random }: ThereAtEnd): void => {
-  end.free16 = between(random, 2, 4);
+  end.free16 = figure(random, 'dragging');
   end.stroke16 = Math.min(end.stroke16, 16);
   end.lining32 = end.lining32.map((each) => Math.max(9, each - 5));
   withCodes(end, 'brake-dragging', 'drum-blue');

@@ -1,5 +1,5 @@
 import { hasPushrod, isDisc } from '../../trailer';
-import { between, dragging, type EndFault, isOil, type ThereAtEnd, tyreOf, withHub } from './at-end';
+import { dragging, type EndFault, figure, isOil, type ThereAtEnd, tyreOf, withHub } from './at-end';
 import type { EndTruth } from './truth';
 
 /** Something that reads better than it is, until one looks the way one should. `deceived` is what it seems at first. */
@@ -18,7 +18,7 @@ export const DECEPTIONS: readonly Deception[] = [
     foundOut: 'Both ends of both shoes are looked at: the far side too.',
     apply: ({ end, fitted, random }) => {
       const [seen = 14, ...hidden] = end.lining32;
-      const thin = isDisc(fitted) ? between(random, 1, 3) : between(random, 3, 6);
+      const thin = figure(random, 'thick-side', isDisc(fitted) ? 'disc' : undefined);
       end.lining32 = [seen, thin, ...hidden.slice(1)];
     },
     seems: (end) => ({
@@ -32,7 +32,7 @@ export const DECEPTIONS: readonly Deception[] = [
     foundBy: ['pressure'],
     foundOut: 'A thump finds a flat; only the gauge finds a soft tyre.',
     apply: (there) => {
-      tyreOf(there).truth.psi = between(there.random, 66, 72);
+      tyreOf(there).truth.psi = figure(there.random, 'rings-at-seventy');
     },
     seems: (end, { random }) => ({
       ...end,
@@ -64,7 +64,7 @@ export const DECEPTIONS: readonly Deception[] = [
     foundOut: 'A very short free stroke and a warm drum: it was tightened to pass.',
     apply: (there) => {
       dragging(there);
-      there.end.stroke16 = between(there.random, 9, 12);
+      there.end.stroke16 = figure(there.random, 'over-tightened');
     },
     seems: (end) => ({
       ...end,

@@ -2,9 +2,9 @@ import { CATALOGUE, CHECKS } from '../../catalogue';
 import { chosen } from '../../chance';
 import type { Step } from '../../reading';
 import {
-  between,
   dragging,
   type EndFault,
+  figure,
   hot,
   isOil,
   soaked,
@@ -16,6 +16,7 @@ import {
   withCodes,
   withHub,
 } from './at-end';
+import { figureOf } from './settings';
 import { isHidden, signsOf } from './signs';
 
 /** What else is so where a code of the catalogue is seen at an end. */
@@ -41,15 +42,16 @@ const CONSEQUENCES: Readonly<Record<string, (there: ThereAtEnd) => void>> = {
   'metal-on-metal': ({ end }) => {
     end.lining32 = end.lining32.map((each, nth) => (nth ? each : 0));
   },
-  'lining-wear-mark': ({ end }) => {
-    end.lining32 = end.lining32.map(() => 9);
+  'lining-wear-mark': ({ end, random }) => {
+    const left = figure(random, 'lining-wear-mark');
+    end.lining32 = end.lining32.map(() => left);
   },
-  'adjuster-slips': ({ end, limit16 }) => {
-    end.stroke16 = Math.max(end.stroke16, limit16 + 2);
+  'adjuster-slips': ({ end, limit16, random }) => {
+    end.stroke16 = Math.max(end.stroke16, limit16 + figure(random, 'adjuster-slips'));
     end.free16 = 16;
   },
   'tyre-flat': (there) => {
-    tyreOf(there).truth.psi = between(there.random, 0, 40);
+    tyreOf(there).truth.psi = figure(there.random, 'tyre-flat');
   },
   'tyre-contact': ({ end }) => {
     end.touching = true;
@@ -110,7 +112,7 @@ const MEASURED_AT_END: EndFault[] = [
     foundBy: ['stroke-applied'],
     fits: ({ limit16 }) => limit16 > 0,
     apply: ({ end, limit16, random }) => {
-      end.stroke16 = limit16 + between(random, 4, 8);
+      end.stroke16 = limit16 + figure(random, 'stroke-long');
     },
   },
   {
@@ -118,7 +120,7 @@ const MEASURED_AT_END: EndFault[] = [
     words: 'Lining below its limit',
     foundBy: ['lining'],
     apply: ({ end, random }) => {
-      const thin = between(random, 2, 3);
+      const thin = figure(random, 'lining-thin');
       end.lining32 = end.lining32.map((_, nth) => (nth === 0 ? thin : thin + 1));
     },
   },
@@ -128,7 +130,8 @@ const MEASURED_AT_END: EndFault[] = [
     foundBy: ['tread'],
     apply: (there) => {
       const { truth } = tyreOf(there);
-      truth.grooves = truth.grooves.map((row) => row.map((_, nth) => (nth < 2 ? 1 : 2)));
+      const [worn, rest] = figureOf('tread-worn');
+      truth.grooves = truth.grooves.map((row) => row.map((_, nth) => (nth < 2 ? worn : rest)));
     },
   },
   {
@@ -136,7 +139,7 @@ const MEASURED_AT_END: EndFault[] = [
     words: 'A tyre far below its pressure',
     foundBy: ['pressure'],
     apply: (there) => {
-      tyreOf(there).truth.psi = between(there.random, 55, 72);
+      tyreOf(there).truth.psi = figure(there.random, 'pressure-low');
     },
   },
   {
@@ -174,7 +177,7 @@ const MEASURED_AT_END: EndFault[] = [
     words: 'Too much play in the bearings',
     foundBy: ['end-play'],
     apply: ({ end, random }) => {
-      end.play1000 = between(random, 9, 16);
+      end.play1000 = figure(random, 'end-play');
     },
   },
   {
@@ -182,7 +185,7 @@ const MEASURED_AT_END: EndFault[] = [
     words: 'A drum past its discard diameter',
     foundBy: ['drum'],
     apply: ({ end, random }) => {
-      end.drum32 = between(random, 533, 535);
+      end.drum32 = figure(random, 'drum-worn');
     },
   },
   {
@@ -190,7 +193,7 @@ const MEASURED_AT_END: EndFault[] = [
     words: 'A rotor past its discard thickness',
     foundBy: ['rotor'],
     apply: ({ end, random }) => {
-      end.rotorMm2 = between(random, 68, 72);
+      end.rotorMm2 = figure(random, 'rotor-worn');
     },
   },
 ];
@@ -202,7 +205,7 @@ export const HALF_STROKE: EndFault = {
   foundBy: ['stroke-applied'],
   fits: ({ limit16 }) => limit16 > 0,
   apply: ({ end, limit16, random }) => {
-    end.stroke16 = limit16 + between(random, 1, 3);
+    end.stroke16 = limit16 + figure(random, 'stroke-half');
   },
 };
 
@@ -250,7 +253,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'A king pin worn past its limit',
     foundBy: ['king-pin'],
     apply: ({ unit, random }) => {
-      const thin = between(random, 114, 118);
+      const thin = figure(random, 'king-pin-thin');
       unit.pin64 = [thin, thin + 1];
     },
   },
@@ -259,7 +262,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'A mud flap that hangs too high',
     foundBy: ['mud-flap'],
     apply: ({ unit, random }) => {
-      unit.flap4[chosen(random, LAMP_SIDES)] = between(random, 37, 48);
+      unit.flap4[chosen(random, LAMP_SIDES)] = figure(random, 'flap-high');
     },
   },
   {
@@ -267,7 +270,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'Too much play in the steering wheel',
     foundBy: ['wheel-play'],
     apply: ({ unit, random }) => {
-      unit.playWheel8 = between(random, 26, 36);
+      unit.playWheel8 = figure(random, 'steering-play');
     },
   },
   {
@@ -275,7 +278,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'Air lost while the brakes are applied',
     foundBy: ['air-test:leak-applied'],
     apply: ({ unit, random }) => {
-      unit.air.applied = [100, between(random, 90, 94)];
+      unit.air.applied = [100, figure(random, 'leak-applied')];
     },
   },
   {
@@ -283,7 +286,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'Air lost with the brakes released',
     foundBy: ['air-test:leak-released'],
     apply: ({ unit, random }) => {
-      unit.air.released = [115, between(random, 107, 111)];
+      unit.air.released = [115, figure(random, 'leak-released')];
     },
   },
   {
@@ -291,7 +294,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'The governor cuts out too late',
     foundBy: ['air-test:governor'],
     apply: ({ unit, random }) => {
-      unit.air.cutOut = between(random, 132, 140);
+      unit.air.cutOut = figure(random, 'governor-high');
     },
   },
   {
@@ -299,7 +302,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'The low-air warning comes late',
     foundBy: ['air-test:low-air'],
     apply: ({ unit, random }) => {
-      unit.air.lowAir = between(random, 40, 50);
+      unit.air.lowAir = figure(random, 'low-air-late');
     },
   },
   {
@@ -307,7 +310,7 @@ const MEASURED_AT_UNIT: UnitFault[] = [
     words: 'The parking valves pop late',
     foundBy: ['air-test:spring-brake'],
     apply: ({ unit, random }) => {
-      unit.air.springBrake = between(random, 8, 17);
+      unit.air.springBrake = figure(random, 'valve-late');
     },
   },
 ];

@@ -12,10 +12,10 @@ import {
   wheelEnd,
   wheelEnds,
 } from '../../trailer';
-import type { EndFault, There, ThereAtEnd } from './at-end';
+import { type EndFault, figure, type There, type ThereAtEnd } from './at-end';
 import { DECEPTIONS, type Deception } from './deceptions';
 import { askedBy, END_FAULTS, findable, HALF_STROKE, UNIT_FAULTS } from './faults';
-import { EXCLUSIVE, GOOD, LEVELS } from './settings';
+import { EXCLUSIVE, GOOD, LEVELS, promiseOf } from './settings';
 import { endAt, inches, trueReading, type UnitTruth } from './truth';
 import { from, type Hidden, type MadeUpUnit } from './vehicle';
 
@@ -100,7 +100,15 @@ function hide(
     return false;
   }
   const foundOut = (fault as Partial<Deception>).foundOut ?? null;
-  making.hidden.push({ id: fault.id, words: fault.words, unit: made.unit.id, ...at, keys, foundOut });
+  making.hidden.push({
+    id: fault.id,
+    words: fault.words,
+    unit: made.unit.id,
+    ...at,
+    keys,
+    foundOut,
+    promised: promiseOf(fault.id),
+  });
   return true;
 }
 
@@ -181,7 +189,7 @@ function hideSmallChamber(making: Making): boolean {
   made.fitted = { ...made.fitted, axles };
   const apply = () => {
     const end = endAt(made.truth, axle, side);
-    end.stroke16 = limitAt(made.fitted, axle, side) + 2;
+    end.stroke16 = limitAt(made.fitted, axle, side) + figure(random, 'small-chamber');
     end.codes = [...end.codes, 'chamber-match'];
   };
   const fault = {

@@ -1,5 +1,5 @@
 /** The practice ground: made-up trailers, drawn stations, the walk by heart, the air brake check and drills. Seeded and pure. */
-export { airDrawing, airMarks, airVerdicts, seenDrawing } from './air/dash';
+export { AIR_CONTROLS, type AirControl, airDrawing, airMarks, airVerdicts, seenDrawing } from './air/dash';
 export * from './air/model';
 export * from './air/order';
 export { type Card, cardsOf, type ExamResult, examResult, type Form, FRESH_CARDS, formsOf } from './by-heart';

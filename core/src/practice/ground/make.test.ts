@@ -1,6 +1,6 @@
 import { CATALOGUE } from '../../catalogue';
 import { ROUTES } from '../../inspection';
-import { compareVerdicts, judge } from '../../judge';
+import { compareVerdicts, judge, worst } from '../../judge';
 import { contradiction, implausible, keyOf, readingKey, readingSchema } from '../../reading';
 import { judged, judgedTruth, levelsOf, makeUp, seeming, trueReadings, vehiclesOf } from './make';
 import { EXCLUSIVE, LEVELS, PRACTICE_ROUTES } from './settings';
@@ -58,7 +58,26 @@ test('its truth, judged, is what its level promises', () => {
     expect(each.hidden.length).toBeGreaterThanOrEqual(Math.min(1, least));
     expect(each.hidden.length).toBeLessThanOrEqual(most);
     expect(compareVerdicts(verdict, 'within')).toBeLessThan(0);
+    expect(promiseKept(each)).toBe(true);
   }
+});
+
+/** Whether the truth, judged, is as grave as the gravest promise of what was hidden, and graver only by the brake count. */
+function promiseKept(each: MadeUp): boolean {
+  const { verdict, byCountAlone } = judgedTruth(each);
+  const promised = (of: 'least' | 'worst') => worst(each.hidden.map((fault) => fault.promised[of]));
+  const isEnough = compareVerdicts(verdict, promised('least')) <= 0;
+  return isEnough && (byCountAlone || compareVerdicts(promised('worst'), verdict) <= 0);
+}
+
+test('each fault by itself is judged what was promised of it before anything was judged', () => {
+  const broken = new Set<string>();
+  for (const { route, vehicle } of cases.filter(({ level }) => level === 1))
+    for (let seed = 1; seed <= 120; seed++) {
+      const each = makeUp(seed, 1, route, vehicle);
+      if (!promiseKept(each)) broken.add(each.hidden.map(({ id }) => id).join());
+    }
+  expect([...broken]).toEqual([]);
 });
 
 test('what is wrong was hidden, and what was hidden is wrong: nothing else is past a limit', () => {

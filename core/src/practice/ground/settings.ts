@@ -1,4 +1,6 @@
+import { severityOf } from '../../catalogue';
 import type { Route } from '../../inspection';
+import type { Verdict } from '../../limits';
 import data from './made-up.json';
 
 export interface Level {
@@ -37,6 +39,31 @@ export const GOOD = data.good as unknown as Readonly<
     readonly [number, number]
   >
 > & { targetPsi: number };
+/** What a fault reads, from and to, and what it makes of whatever has it, where that is not its code's own severity. */
+const FAULTS = data.faults as unknown as Readonly<
+  Record<
+    string,
+    { figure?: readonly [number, number]; disc?: readonly [number, number]; meets?: Verdict; atWorst?: Verdict }
+  >
+>;
+/** The figures of a fault, least and greatest; throws where it has none. */
+export function figureOf(id: string, on: 'figure' | 'disc' = 'figure'): readonly [number, number] {
+  const figure = FAULTS[id]?.[on];
+  if (!figure) throw new Error(`${id} has no figures`);
+  return figure;
+}
+/** What a fault is promised to be judged by itself: at least, and at worst where the place or the route's other steps add to it. */
+export interface Promised {
+  least: Verdict;
+  worst: Verdict;
+}
+/** The promise of a fault, a code, or a code with the check it is seen by: a code's is its severity in the book. */
+export function promiseOf(id: string): Promised {
+  const [code = ''] = id.split('@');
+  const least = FAULTS[code]?.meets ?? severityOf(code, 'na')?.verdict ?? 'shop-limit';
+  return { least, worst: FAULTS[code]?.atWorst ?? least };
+}
+
 /** Codes that cannot be true together at one place. */
 export const EXCLUSIVE = data.exclusive as readonly (readonly string[])[];
 /** What a mistake would cost, in hundredths. */

@@ -141,7 +141,7 @@ function atUnit(truth: UnitTruth, step: Step): Reading | null {
     case 'slider-pins':
       return { kind: step.kind, ...truth.pins };
     case 'wheel-play':
-      return { kind: step.kind, value: inches(truth.playWheel8, 8), wheel: '20 in' };
+      return { kind: step.kind, value: inches(truth.playWheel8, 8), wheel: '20 in', power: true };
     case 'check': {
       const here = truth.seen.filter(({ check }) => check === step.item);
       const on = here.find((each) => each.on)?.on;

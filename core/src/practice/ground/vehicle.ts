@@ -11,7 +11,7 @@ import {
   wheelEnd,
   wheelEnds,
 } from '../../trailer';
-import { GOOD } from './settings';
+import { GOOD, type Promised } from './settings';
 import type { EndTruth, UnitTruth } from './truth';
 
 /** A fault that was hidden, and the steps that read otherwise because of it. */
@@ -24,6 +24,8 @@ export interface Hidden {
   keys: ReadingKey[];
   /** How it is found out, where it deceives. */
   foundOut: string | null;
+  /** What it is to be judged by itself, as the settings or the book's severities have it, before anything was judged. */
+  promised: Promised;
 }
 
 /** One unit of what was made up. */

@@ -2,7 +2,7 @@ import { judgeReading } from '../../../judge';
 import type { Book, Verdict } from '../../../limits';
 import { type Reading, readingText } from '../../../reading';
 import { type Dial, dialShapes, needle } from '../drawing/scale';
-import { circle, type Drawing, rect, type Shape, text } from '../drawing/shape';
+import { circle, type Drawing, line, rect, type Shape, text } from '../drawing/shape';
 import { MARKS } from '../settings';
 import { type AirState, gaugeOf } from './model';
 import type { Shown } from './order';
@@ -32,11 +32,51 @@ function face(x: number, y: number, name: string, psi: number): Shape[] {
   ];
 }
 
-const knob = (x: number, name: string, isIn: boolean, look: 'amber' | 'red'): Shape[] => [
-  rect(x - 5, 182, 10, isIn ? 8 : 22, 'metal', { stroke: 'ink' }),
-  rect(x - 20, isIn ? 188 : 202, 40, 18, look, { stroke: 'ink', r: 5, mark: `${name} ${isIn ? 'in' : 'out'}` }),
-  text(x, 178, name, { size: 10, fill: 'soft' }),
-];
+/** What is worked on the dash, each where it is drawn: a hand, a mouse or a key finds it there. */
+export const AIR_CONTROLS = {
+  tractor: { x: 22, y: 168, w: 78, h: 78 },
+  trailer: { x: 106, y: 168, w: 78, h: 78 },
+  key: { x: 262, y: 168, w: 70, h: 78 },
+  engine: { x: 336, y: 168, w: 70, h: 78 },
+  pedal: { x: 96, y: 252, w: 228, h: 60 },
+} as const;
+export type AirControl = keyof typeof AIR_CONTROLS;
+
+const middleOf = (control: AirControl): number => AIR_CONTROLS[control].x + AIR_CONTROLS[control].w / 2;
+const labelOver = (control: AirControl, words: string): Shape =>
+  text(middleOf(control), AIR_CONTROLS[control].y + 12, words, { size: 11, fill: 'ink' });
+
+/** A valve's knob on its stem: pushed in, or pulled out towards whoever looks. */
+function knob(control: 'tractor' | 'trailer', isIn: boolean, look: 'amber' | 'red'): Shape[] {
+  const x = middleOf(control);
+  const top = isIn ? 194 : 212;
+  return [
+    rect(x - 5, 186, 10, top - 182, 'metal', { stroke: 'ink' }),
+    rect(x - 28, top, 56, 28, look, { stroke: 'ink', r: 7, mark: `${control} ${isIn ? 'in' : 'out'}` }),
+    labelOver(control, `${control} ${isIn ? 'in' : 'out'}`),
+  ];
+}
+
+function pedal(isPressed: boolean): Shape[] {
+  const { x, y, w } = AIR_CONTROLS.pedal;
+  const top = y + (isPressed ? 30 : 18);
+  return [
+    labelOver('pedal', isPressed ? 'pedal, pressed' : 'pedal'),
+    rect(x + 34, top, w - 68, 26, 'rubber', { stroke: 'ink', r: 6, mark: isPressed ? 'pressed' : 'released' }),
+    ...[0, 1, 2, 3].map((nth) => line(x + 62 + nth * 35, top + 5, x + 62 + nth * 35, top + 21, 'metal', 3)),
+  ];
+}
+
+function ignition({ key, engine }: AirState['controls']): Shape[] {
+  const [at, start] = [middleOf('key'), middleOf('engine')];
+  return [
+    circle(at, 214, 20, 'paper', { stroke: 'ink', width: 2 }),
+    line(at, 214, at + (key ? 0 : -13), 214 - (key ? 17 : 10), 'ink', 5, key ? 'key on' : 'key off'),
+    labelOver('key', key ? 'key on' : 'key off'),
+    circle(start, 214, 20, engine ? 'oil' : 'soft', { stroke: 'ink', width: 2, mark: engine ? 'runs' : 'stands' }),
+    labelOver('engine', engine ? 'engine runs' : 'engine off'),
+  ];
+}
 
 /** The gauges, valves, pedal and warning of a made-up dash. */
 export function airDrawing(state: AirState): Drawing {
@@ -47,30 +87,22 @@ export function airDrawing(state: AirState): Drawing {
     ['trailer', gaugeOf(state, 'trailer')],
   ] as const;
   const shapes = [
-    rect(2, 2, 416, 236, 'rubber', { r: 14 }),
-    rect(10, 166, 400, 66, 'metal', { r: 10 }),
+    rect(2, 2, 416, 316, 'rubber', { r: 14 }),
+    rect(10, 160, 400, 152, 'metal', { r: 10 }),
     ...gauges.flatMap(([name, psi], nth) => [
-      ...face(74 + nth * 136, 92, name, psi),
-      text(74 + nth * 136, 143, name, { size: 9.5, fill: 'soft' }),
+      ...face(74 + nth * 136, 86, name, psi),
+      text(74 + nth * 136, 137, name, { size: 9.5, fill: 'soft' }),
     ]),
-    ...knob(66, 'tractor', controls.tractorIn, 'amber'),
-    ...knob(140, 'trailer', controls.trailerIn, 'red'),
-    rect(212, controls.pedal > 0 ? 208 : 190, 60, 16, 'ink', {
-      r: 4,
-      mark: controls.pedal > 0 ? 'pressed' : 'released',
-    }),
-    text(242, 184, 'pedal', { size: 10, fill: 'soft' }),
-    circle(312, 200, 12, warning ? 'red' : 'soft', { stroke: 'ink', mark: warning ? 'warning' : 'quiet' }),
-    text(312, 180, 'low air', { size: 10, fill: 'soft' }),
-    circle(368, 200, 14, controls.key ? 'amber' : 'edge', {
-      stroke: 'ink',
-      mark: controls.engine ? 'runs' : controls.key ? 'key on' : 'key off',
-    }),
-    text(368, 180, controls.engine ? 'engine' : controls.key ? 'key' : 'off', { size: 10, fill: 'soft' }),
+    ...knob('tractor', controls.tractorIn, 'amber'),
+    ...knob('trailer', controls.trailerIn, 'red'),
+    circle(222, 214, 13, warning ? 'red' : 'soft', { stroke: 'ink', mark: warning ? 'warning' : 'quiet' }),
+    text(222, 180, 'low air', { size: 11, fill: 'ink' }),
+    ...ignition(controls),
+    ...pedal(controls.pedal > 0),
   ];
   const said = gauges.map(([name, psi]) => `${name} ${Math.round(psi)} psi`).join(', ');
   const words = `${said}. Key ${controls.key ? 'on' : 'off'}, engine ${controls.engine ? 'runs' : 'off'}, tractor’s valve ${controls.tractorIn ? 'in' : 'out'}, trailer’s valve ${controls.trailerIn ? 'in' : 'out'}, pedal ${controls.pedal > 0 ? 'pressed' : 'released'}${warning ? ', low-air warning on' : ''}${state.loaded && controls.engine ? ', the compressor builds up' : ''}.`;
-  return { width: 420, height: 240, shapes, words };
+  return { width: 420, height: 320, shapes, words };
 }
 
 /** What the needle stood at when something was to be seen, in the order of the check. */
