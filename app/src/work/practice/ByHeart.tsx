@@ -133,7 +133,8 @@ function Recall({ form }: { form: Form }) {
 export function ByHeart() {
   const { of, task } = useLocalSearchParams<{ of?: string; task?: string }>();
   const own = useOwnRoutes();
-  const forms = useMemo(() => formsOf(own), [own]);
+  const { book } = useSession().fleet;
+  const forms = useMemo(() => formsOf(own, book), [own, book]);
   const [chosen, setChosen] = useState<string | null>(of ?? null);
   const [mode, setMode] = useState<Mode>(task ? 'say' : 'learn');
   const form = forms.find(({ id }) => id === chosen);

@@ -1,12 +1,12 @@
 import { dayAfter, dayIn } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
-  DRILLS,
   type Drill,
   daysInARow,
   draw,
   drillQuestions,
   drillScore,
+  drillsOf,
   firstView,
 } from '@zealous-axle/core/practice';
 import { router, useLocalSearchParams } from 'expo-router';
@@ -52,7 +52,7 @@ function Done({
   const { fleet } = useSession();
   const [best, keepBest] = useKept<Best>(`best/${drill}`);
   const [days, keepDays] = useKept<string[]>('days');
-  const questions = useMemo(() => drillQuestions(drill, seed), [drill, seed]);
+  const questions = useMemo(() => drillQuestions(drill, seed, fleet.book), [drill, seed, fleet.book]);
   const score = drillScore(questions, answers);
   const today = dayIn(fleet.zone, new Date());
   const [before] = useState<{ best: Best | null | undefined }>({ best: undefined });
@@ -126,7 +126,8 @@ function Asked({
   from: Come | null;
   keep: (come: Come | null) => void;
 }) {
-  const questions = useMemo(() => drillQuestions(drill, seed), [drill, seed]);
+  const { book } = useSession().fleet;
+  const questions = useMemo(() => drillQuestions(drill, seed, book), [drill, seed, book]);
   const [answers, setAnswers] = useState<number[]>(from?.answers ?? []);
   const [shown, setShown] = useState<number | null>(null);
   const [began] = useState(() => Date.now() - 1_000 * (from?.seconds ?? 0));
@@ -181,7 +182,7 @@ function Asked({
 /** A drill of two minutes. */
 export function DrillRun() {
   const { of, seed, task } = useLocalSearchParams<{ of?: string; seed?: string; task?: string }>();
-  const drill = DRILLS.find((each) => each === of) ?? 'gauge';
+  const drill = drillsOf(useSession().fleet.book).find((each) => each === of) ?? 'gauge';
   const number = Number.parseInt(seed ?? '1', 10) || 1;
   return (
     <PracticeScreen narrow title={DRILL_WORDS[drill].name} under={DRILL_WORDS[drill].says} back={goBack('/practice')}>

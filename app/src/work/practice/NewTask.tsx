@@ -1,7 +1,7 @@
 import { dayText, type PracticeClass, type Route, wordsText } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
-  DRILLS,
+  drillsOf,
   formsOf,
   LEVELS,
   levelsOf,
@@ -19,6 +19,7 @@ import { Choice } from '../../parts/Choice';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { useZodForm } from '../../session/forms';
+import { useSession } from '../../session/session';
 import { useOwnRoutes } from './ownRoutes';
 
 const KINDS = [
@@ -108,6 +109,7 @@ function WhichTrailer({ what, routes, onChange }: WhatProps) {
 
 /** What is to be practised, by its kind. */
 function Practised({ what, routes, onChange }: WhatProps) {
+  const { book } = useSession().fleet;
   return (
     <>
       <Choice label="What" options={KINDS} value={what.kind} onChange={(kind) => onChange({ kind })} />
@@ -116,7 +118,10 @@ function Practised({ what, routes, onChange }: WhatProps) {
         <Choice
           stacked
           label="Form"
-          options={formsOf(routes.filter((route) => !PRACTICE_ROUTES.includes(route))).map(({ id, name }) => ({
+          options={formsOf(
+            routes.filter((route) => !PRACTICE_ROUTES.includes(route)),
+            book,
+          ).map(({ id, name }) => ({
             value: id,
             label: name,
           }))}
@@ -128,7 +133,7 @@ function Practised({ what, routes, onChange }: WhatProps) {
         <Choice
           stacked
           label="Drill"
-          options={DRILLS.map((value) => ({ value, label: DRILL_WORDS[value].name }))}
+          options={drillsOf(book).map((value) => ({ value, label: DRILL_WORDS[value].name }))}
           value={what.drill}
           onChange={(drill) => onChange({ drill })}
         />
@@ -147,7 +152,7 @@ export function NewTask({ people, onClose }: { people: PracticeClass['people']; 
     level: 2,
     vehicle: 'trailer',
     form: 'in-cab-air',
-    drill: DRILLS[0],
+    drill: 'gauge',
   });
   const [person, setPerson] = useState('');
   const { control, handleSubmit, formState } = useZodForm(taskForm, {

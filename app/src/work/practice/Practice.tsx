@@ -1,7 +1,7 @@
 import { EXERCISE_WORDS, type PracticeTask, ROUTES } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
-  DRILLS,
+  drillsOf,
   LEVELS,
   levelsOf,
   PRACTICE_ROUTES,
@@ -80,6 +80,7 @@ function Tasks({ begin }: { begin: (wanted: Wanted) => void }) {
 
 function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) => void }) {
   const own = useOwnRoutes();
+  const { book } = useSession().fleet;
   const [routeId, setRoute] = useState(PRACTICE_ROUTES[0]?.id ?? '');
   const [level, setLevel] = useState('1');
   const [vehicle, setVehicle] = useState<Vehicle>('trailer');
@@ -94,7 +95,7 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
   return (
     <Card
       title="The yard of made-up trailers"
-      note="Something is wrong with nearly every one. Find it, read it, say what it means."
+      note={`Something is wrong with nearly every one. Find it, read it, say what it means.${book === 'na' ? '' : ' They are made and judged by the book of North America, whatever your fleet judges by.'}`}
     >
       {walk && !walk.finishedAt ? (
         <Button
@@ -179,6 +180,7 @@ export function Practice() {
   const [walk, keep] = useKept<Walk>('walk');
   const own = useOwnRoutes();
   const mayTeach = useMaySend('set-practice-task');
+  const { book } = useSession().fleet;
   const begin = (wanted: Wanted) => {
     const made = madeUpOf(wanted, own);
     if (!made) return;
@@ -204,7 +206,7 @@ export function Practice() {
         />
       </Card>
       <Card title="Drills of two minutes">
-        {DRILLS.map((drill) => (
+        {drillsOf(book).map((drill) => (
           <Button
             key={drill}
             tall

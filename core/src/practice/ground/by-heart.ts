@@ -1,6 +1,6 @@
 import { checkEntry } from '../../catalogue';
 import { ROUTES, type Route, type Section } from '../../inspection';
-import { limitFor, limitWords, plainBook } from '../../limits';
+import { type BookId, limitFor, limitWords, plainBook } from '../../limits';
 import { subjectOf, subjectWords } from '../../reading';
 import data from './by-heart.json';
 
@@ -26,12 +26,11 @@ export interface Form {
   cards: Card[];
 }
 
-const BOOK = plainBook('na');
 const SAYS = data.says as Readonly<Record<string, string>>;
 const MUST = new Set<string>(data.mustNotFail);
 
 /** The limit a kind of reading is held to, on a common trailer or power unit, in words. */
-function figureOf(kind: string, item: string | undefined, route: Route): string | null {
+function figureOf(book: BookId, kind: string, item: string | undefined, route: Route): string | null {
   const power = route.kinds.some((each) => each === 'tractor' || each === 'truck' || each === 'bus');
   const asking = {
     brake: 's-cam' as const,
@@ -40,14 +39,14 @@ function figureOf(kind: string, item: string | undefined, route: Route): string 
     liningStyle: 'pads' as const,
     vehicles: 'combination' as const,
   };
-  const limit = limitFor(BOOK, (item ?? kind) as never, asking as never);
+  const limit = limitFor(plainBook(book), (item ?? kind) as never, asking as never);
   if (!limit) return null;
   const of =
     kind === 'stroke-applied' ? ', on a type 30 chamber' : power && kind === 'tread' ? ' on a front wheel' : '';
   return `${limitWords(limit)}${of}`;
 }
 
-function cardOf(route: Route, section: Section, asked: Section['asks'][number]): Card {
+function cardOf(book: BookId, route: Route, section: Section, asked: Section['asks'][number]): Card {
   const { kind, item } = asked;
   const subject = subjectOf({ kind, item });
   const check = kind === 'check' ? checkEntry(item ?? '') : null;
@@ -60,20 +59,20 @@ function cardOf(route: Route, section: Section, asked: Section['asks'][number]):
     section: section.name,
     point: check?.name ?? subjectWords({ kind, item } as never),
     says: parts,
-    figure: kind === 'check' ? null : figureOf(kind, item, route),
+    figure: kind === 'check' ? null : figureOf(book, kind, item, route),
     mustNotFail: MUST.has(subject),
   };
 }
 
 /** What a route asks for, as cards: change the route, and the cards follow. A thing asked for twice in a section is one card. */
-export function cardsOf(route: Route, sections: readonly string[] = []): Card[] {
+export function cardsOf(route: Route, book: BookId = 'na', sections: readonly string[] = []): Card[] {
   const wanted = route.sections.filter(({ id }) => sections.length === 0 || sections.includes(id));
-  const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(route, section, asked)));
+  const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(book, route, section, asked)));
   return [...new Map(all.map((card) => [card.id, card])).values()];
 }
 
-/** The forms that ship, and one for each of the shop's own routes. */
-export function formsOf(own: readonly Route[] = []): Form[] {
+/** The forms that ship, and one for each of the shop's own routes; the figures are a book's. */
+export function formsOf(own: readonly Route[] = [], book: BookId = 'na'): Form[] {
   const shipped = data.forms.flatMap(({ id, name, route: routeId, sections }) => {
     const route = ROUTES.find((each) => each.id === routeId);
     if (!route) return [];
@@ -83,12 +82,16 @@ export function formsOf(own: readonly Route[] = []): Form[] {
         name,
         cards: cardsOf(
           route,
+          book,
           sections.map((each) => sectionId(route, each)),
         ),
       },
     ];
   });
-  return [...shipped, ...own.map((route) => ({ id: `own/${route.id}`, name: route.name, cards: cardsOf(route) }))];
+  return [
+    ...shipped,
+    ...own.map((route) => ({ id: `own/${route.id}`, name: route.name, cards: cardsOf(route, book) })),
+  ];
 }
 
 /** The id a route gives a section that the routes share under a name. */

@@ -1,7 +1,7 @@
 import { CATALOGUE, severityOf } from '../../catalogue';
 import { chosen, type Random, randomOf, shuffled } from '../../chance';
-import { countBrakes, judgeReading } from '../../judge';
-import { plainBook, type Verdict } from '../../limits';
+import { countBrakes, judgeReading, outOfServiceAt } from '../../judge';
+import { type BookId, limitFor, plainBook, type Verdict } from '../../limits';
 import { must, parseLength } from '../../measure';
 import type { Chamber, WheelEnd } from '../../trailer';
 import { SAID_WORDS, type Said } from './debrief';
@@ -31,8 +31,6 @@ export interface Question {
   /** Each answer's distance from the right one in divisions of the scale, with its sign; null where it is no figure. */
   off: number[] | null;
 }
-
-const BOOK = plainBook('na');
 
 function ofDivisions(ask: string, scene: Scene, value: number, words: (value: number) => string, least = 0): Question {
   const first = Math.max(least, value - 2);
@@ -113,11 +111,11 @@ const endWith = (chamber: Chamber): WheelEnd => ({
   hub: 'oil',
 });
 
-function limit(random: Random): Question {
+function limit(random: Random, book: BookId): Question {
   const chamber = chosen(random, CHAMBERS);
   const value = inches(24 + random.below(20), 16);
   const psi = chosen(random, [72, 85, 95, 95, 98, 112]);
-  const opinion = judgeReading(BOOK, endWith(chamber), {
+  const opinion = judgeReading(plainBook(book), endWith(chamber), {
     kind: 'stroke-applied',
     axle: 1,
     side: 'left',
@@ -137,7 +135,7 @@ function limit(random: Random): Question {
   };
 }
 
-function count(random: Random): Question {
+function count(random: Random, book: BookId): Question {
   const total = chosen(random, [4, 6, 8, 10]);
   const [full, half] = [random.below(3), random.below(4)];
   const brakes = Array.from({ length: total }, (_, nth) => ({
@@ -145,7 +143,7 @@ function count(random: Random): Question {
     measured: true,
     open: false,
   }));
-  const told = countBrakes(BOOK, brakes);
+  const told = countBrakes(plainBook(book), brakes);
   const words = (defective: number) => {
     const at = told.outOfServiceAt ?? 0;
     return defective >= at ? `Out: ${defective} of ${at}` : `In: ${defective} of ${at}`;
@@ -197,12 +195,12 @@ const SAID_BY: Record<Verdict, Said> = {
   'not-judged': 'next-visit',
 };
 
-function holdOrGo(random: Random): Question {
+function holdOrGo(random: Random, book: BookId): Question {
   const entry = chosen(
     random,
     CATALOGUE.filter(({ code }) => isHidden(code)),
   );
-  const severity = severityOf(entry.code, 'na');
+  const severity = severityOf(entry.code, book);
   return {
     drill: 'hold-or-go',
     ask: entry.words,
@@ -214,12 +212,33 @@ function holdOrGo(random: Random): Question {
   };
 }
 
-const MAKE: Record<Drill, (random: Random) => Question> = { gauge, limit, count, units, 'hold-or-go': holdOrGo };
+const MAKE: Record<Drill, (random: Random, book: BookId) => Question> = {
+  gauge,
+  limit,
+  count,
+  units,
+  'hold-or-go': holdOrGo,
+};
 
-/** The questions of a drill by its seed. */
-export function drillQuestions(drill: Drill, seed: number, questions = DRILL_QUESTIONS): Question[] {
+/** The drills a book has figures for: some judge no stroke by the chamber, and count no brakes. */
+export function drillsOf(book: BookId): readonly Drill[] {
+  const its = plainBook(book);
+  const isAsked: Partial<Record<Drill, boolean>> = {
+    limit: CHAMBERS.every((chamber) => limitFor(its, 'stroke-applied', endWith(chamber)) !== null),
+    count: outOfServiceAt(its, 4) !== null,
+  };
+  return DRILLS.filter((drill) => isAsked[drill] ?? true);
+}
+
+/** The questions of a drill by its seed, answered by a book that has them: see {@link drillsOf}. */
+export function drillQuestions(
+  drill: Drill,
+  seed: number,
+  book: BookId = 'na',
+  questions = DRILL_QUESTIONS,
+): Question[] {
   const random = randomOf(seed);
-  return Array.from({ length: questions }, () => MAKE[drill](random));
+  return Array.from({ length: questions }, () => MAKE[drill](random, book));
 }
 
 /** What answers come to: how many were right, and how far off figures were on the whole, with their sign. */

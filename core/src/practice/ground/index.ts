@@ -16,6 +16,7 @@ export {
   daysInARow,
   drillQuestions,
   drillScore,
+  drillsOf,
   type Question,
 } from './drills';
 export { judgedTruth, levelsOf, makeUp, vehiclesOf } from './make';

@@ -2,7 +2,7 @@ import { CHECKS } from '../../catalogue';
 import { ROUTES } from '../../inspection';
 import { dayAfter } from '../../measure';
 import { cardsOf, examResult, formsOf } from './by-heart';
-import { DRILLS, daysInARow, drillQuestions, drillScore } from './drills';
+import { DRILLS, daysInARow, drillQuestions, drillScore, drillsOf } from './drills';
 import { answered, GRADES, type Learnt, toRecall } from './recall';
 
 test('every form an examiner sets has cards that say something, each once', () => {
@@ -114,4 +114,17 @@ test('days in a row count days practised, and end where one was missed', () => {
   expect(daysInARow(['2026-05-02', '2026-05-03', '2026-05-04'], '2026-05-04', before)).toBe(3);
   expect(daysInARow(['2026-05-02', '2026-05-03'], '2026-05-04', before)).toBe(2);
   expect(daysInARow(['2026-05-01'], '2026-05-04', before)).toBe(0);
+});
+
+test('cards and drills go by the book of the fleet: what it has no figure for is not drilled', () => {
+  const figures = (book: 'na' | 'gb') =>
+    new Map(formsOf([], book).flatMap(({ cards }) => cards.map(({ id, figure }) => [id, figure] as const)));
+  const [ours, theirs] = [figures('na'), figures('gb')];
+  const differ = [...ours].filter(([id, figure]) => theirs.get(id) !== figure);
+  expect(differ.length).toBeGreaterThan(0);
+  expect([...theirs.values()].filter((figure) => figure?.includes('1.0 mm')).length).toBeGreaterThan(0);
+  expect(drillsOf('na')).toEqual(DRILLS);
+  expect(drillsOf('gb')).toEqual(['gauge', 'units', 'hold-or-go']);
+  const rules = drillQuestions('hold-or-go', 3, 'gb').map(({ why }) => why);
+  expect(rules).not.toEqual(drillQuestions('hold-or-go', 3, 'na').map(({ why }) => why));
 });
