@@ -4,11 +4,16 @@ import { performance } from 'node:perf_hooks';
 import { type Planned, type PlanRequest, plan, replan, sumOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
 import { jobShop, madeUpShop } from '../core/src/plan/solver/made-up';
+import { openPlanner } from '../server/src/plan/planner';
+import { isProven, openProver } from '../server/src/plan/prove';
+import { provingPlanner } from '../server/src/plan/proving-planner';
 import { middle, round, say } from './figures';
 
 /** Two threads, as the server has on such a machine; the built thread of the server is what is measured. */
 const THREADS = 2;
 const SEEDS = [1, 2, 3, 4, 5];
+/** How long a proof is waited for, behind the answer. */
+const PATIENT_MS = 120_000;
 const SEARCH_MS = Number(process.env.PLAN_MS ?? 10_000);
 const MINUTE_MS = 60_000;
 
@@ -152,4 +157,25 @@ export async function benchPlan(): Promise<void> {
   } finally {
     await pool.destroy();
   }
+}
+
+/** Small shops with the proof beside the search, as the server answers: how near the optimum, and after how long proven. */
+export async function benchProven(): Promise<void> {
+  const complain = (message: string) => say('refused', message);
+  const file = (name: string) => join(__dirname, '../server/dist', name);
+  const prover = openProver(file('prove-thread.js'), complain);
+  if (!prover) return say('proofs', 'the solver that proves is not installed');
+  const planner = provingPlanner(openPlanner(file('plan-thread.js'), THREADS, complain), prover);
+  const never = new AbortController().signal;
+  for (const { name, request } of read<Shop[]>('plan-shops.json').filter((shop) => /-(20|30)-/.test(shop.name)))
+    for (const seed of SEEDS.slice(0, 2)) {
+      const found = await planner.plan({ ...request, seed, timeLimitMs: SEARCH_MS }, never);
+      const behind = await prover(request, found, PATIENT_MS, never);
+      const above = overPercent(sumOf(found.objective), sumOf(behind.objective));
+      say(
+        `${name}, seed ${seed}`,
+        `${sumOf(found.objective)}, ${isProven(found, request) ? `proven after ${Math.round(found.elapsedMs)} ms` : `${above} above the optimum`}; ${isProven(behind, request) ? 'proven' : 'not proven'} in the end`,
+      );
+    }
+  await planner.close();
 }

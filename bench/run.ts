@@ -13,7 +13,7 @@ import { benchTwo, benchWrites } from './load';
 import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
-import { benchPlan } from './plan';
+import { benchPlan, benchProven } from './plan';
 import { benchPractice } from './practice';
 import { benchTriage } from './triage';
 
@@ -21,6 +21,7 @@ import { benchTriage } from './triage';
 const ALONE: Record<string, () => Promise<void>> = {
   judge: benchJudge,
   plan: benchPlan,
+  proven: benchProven,
   practice: benchPractice,
   forecast: benchForecast,
   board: benchBoard,

@@ -192,6 +192,28 @@ test('the air brake check by keyboard alone: out of order it begins again, in or
   await expect(page.getByText('Begun again once.')).toBeVisible();
 });
 
+test('the dash is worked where it is drawn, by a gloved finger', async ({ browser, program }) => {
+  const page = await deviceOf(browser, program.url, 'driver', { viewport: { width: 390, height: 844 } });
+  await page.goto(`${program.url}/practice/air?seed=3`);
+  const dash = page.getByRole('img', { name: /^primary / });
+  const drawn = await dash.boundingBox();
+  for (const [control, says] of [
+    ['Key on', /Key on/],
+    ['Engine on', /engine runs/],
+    ['Push the tractor’s valve in', /tractor’s valve in/],
+    ['Push the trailer’s valve in', /trailer’s valve in/],
+    ['Press the pedal', /pedal pressed/],
+    ['Foot off', /pedal released/],
+  ] as const) {
+    const button = page.getByRole('button', { name: control, exact: true });
+    const box = await button.boundingBox();
+    expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);
+    expect(box && drawn && box.y > drawn.y && box.y + box.height <= drawn.y + drawn.height).toBe(true);
+    await button.click();
+    await expect(dash).toHaveAccessibleName(says);
+  }
+});
+
 test('a drill is answered, its best and its days kept on the device', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'driver');
   await page.goto(`${program.url}/practice/drill?of=count&seed=5`);
