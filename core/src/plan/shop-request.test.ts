@@ -50,6 +50,8 @@ const slot = (id: string, start: string, end: string, more: Partial<KeptSlot> = 
 
 test('plans stand on whole steps of the shop’s clock', () => {
   expect(shopRequest(facts()).request.now).toBe('2026-03-02T14:05:00.000Z');
+  const { request } = shopRequest(facts({ jobs: [job('a', { leaves: '2026-03-03T08:04:22.281Z' })] }));
+  expect(request.jobs[0]?.due).toBe('2026-03-03T08:00:00.000Z');
 });
 
 test('a job of two skills is for whoever has both', () => {

@@ -75,6 +75,12 @@ const canDo = (work: PersonWork, skills: readonly string[]): boolean =>
 export const nextStep = (instant: number): Date =>
   new Date(Math.ceil(instant / (shop.stepMinutes * MINUTE_MS)) * shop.stepMinutes * MINUTE_MS);
 
+/** The step an instant lies in: what leaves between two steps must be ready at the one before. */
+const lastStep = (instant: string): string => {
+  const step = shop.stepMinutes * MINUTE_MS;
+  return new Date(Math.floor(Date.parse(instant) / step) * step).toISOString();
+};
+
 /** Begun work ends when its minutes are over; where they are already, soon. In whole steps. */
 function endOfBegun(now: Date, at: string, minutes: number): string {
   const planned = Date.parse(at) + minutes * MINUTE_MS;
@@ -147,7 +153,7 @@ function planJob(job: ShopJob, facts: ShopFacts, begun: readonly KeptSlot[], slo
     setup,
     priority: job.priority,
     release: release && release > now.toISOString() ? release : null,
-    due: job.leaves,
+    due: job.leaves && lastStep(job.leaves),
     after: [],
     pinned: holds ? { bay: slot.bay, technicians: slot.technicians, start: slot.start } : null,
   };

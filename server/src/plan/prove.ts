@@ -18,8 +18,9 @@ export type Prover = (
   better?: (plan: Planned) => void,
 ) => Promise<Planned>;
 
-export const isProven = ({ objective, boundSum, unplaced }: Planned, request: PlanRequest): boolean =>
-  unplaced.length === 0 && boundSum >= sumOf(objective, weightsOf(request));
+/** Of what finds no place before the horizon nothing is proven: then there is no bound. */
+export const isProven = ({ objective, boundSum }: Planned, request: PlanRequest): boolean =>
+  boundSum > 0 && boundSum >= sumOf(objective, weightsOf(request));
 
 /** A prover whose solver runs in a thread of its own, `file`; null where the solver is not installed. `complain` hears of what it made and no checker passed. */
 export function openProver(file: string, complain: (message: string) => void): Prover | null {
@@ -29,10 +30,7 @@ export function openProver(file: string, complain: (message: string) => void): P
     return null;
   }
   return async (request, found, ms, signal, better) => {
-    const proof =
-      found.unplaced.length || isProven(found, request)
-        ? null
-        : proofOf(request, sumOf(found.objective, weightsOf(request)));
+    const proof = isProven(found, request) ? null : proofOf(request, found);
     return proof ? searched({ file, proof, found, request, ms, signal, better, complain }) : found;
   };
 }

@@ -9,6 +9,8 @@ import {
   type PlanRequest,
   PlanUnsound,
   type Slot,
+  sumOf,
+  weightsOf,
 } from '../solver';
 import { type ProofData, proofDataOf } from './data';
 
@@ -32,10 +34,20 @@ export interface Proof {
 
 const NO_TERMS = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
 
-/** Asks for a plan of the request whose weighted sum is below `best`; null where that cannot be asked. See {@link proofDataOf}. */
-export function proofOf(request: PlanRequest, best: number): Proof | null {
-  const model = modelOf(request);
-  const data = proofDataOf(model, best);
+/**
+ * Asks for a plan of the request that costs less than the one that was found; null where that cannot be asked: see
+ * {@link proofDataOf}. What no crew or bay can ever take has no place in any plan, and is left out of the question.
+ */
+export function proofOf(request: PlanRequest, found: Pick<PlanAnswer, 'slots' | 'unplaced'>): Proof | null {
+  const all = modelOf(request);
+  const never = new Set([...all.unfit.keys()].map((index) => all.jobs[index]?.id));
+  if (found.unplaced.some(({ job }) => !never.has(job))) return null;
+  const jobs = request.jobs
+    .filter(({ id }) => !never.has(id))
+    .map((job) => ({ ...job, after: job.after?.filter((id) => !never.has(id)) }));
+  const asked = { ...request, jobs };
+  const model = modelOf(asked);
+  const data = proofDataOf(model, sumOf(objectiveOf(asked, found.slots), weightsOf(request)));
   if (!data) return null;
   const { unit, figures } = data;
   return {
@@ -53,7 +65,8 @@ export function proofOf(request: PlanRequest, best: number): Proof | null {
           }),
         )
         .sort((a, b) => a.start.localeCompare(b.start));
-      const answer = { slots, unplaced: [], objective: objectiveOf(request, slots), bound: NO_TERMS };
+      const { unplaced } = found;
+      const answer = { slots, unplaced, objective: objectiveOf(request, slots), bound: NO_TERMS };
       const breaches = checkPlan(request, answer);
       if (breaches.length) throw new PlanUnsound(request.seed, breaches);
       return answer;

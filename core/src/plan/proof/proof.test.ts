@@ -5,8 +5,8 @@ import { type Proof, proofOf, type Solution } from '.';
 import { proofDataOf } from './data';
 
 const shop = madeUpShop({ seed: 10, jobs: 8, hard: true });
-const asked = (request: PlanRequest, best = 1_000_000): Proof => {
-  const proof = proofOf(request, best);
+const asked = (request: PlanRequest): Proof => {
+  const proof = proofOf(request, plan(request, { steps: 2_000, proof: false }));
   if (!proof) throw new Error('it cannot be asked');
   return proof;
 };
@@ -33,7 +33,8 @@ function solutionOf(request: PlanRequest): { solution: Solution; sum: number } {
 }
 
 test('a shop stands on its coarsest grid, closed hours and absences whole, and asks for less than what is known', () => {
-  const { figures } = asked(shop, 1_000);
+  const data = proofDataOf(modelOf(shop), 1_000);
+  const figures = data?.figures ?? {};
   expect(figures).toMatchObject({ n: 8, bayCount: 2, people: 3, horizon: 2_880, shunt: 3, most: 199 });
   expect((figures.minutes as number[])[0]).toBe((shop.jobs[0]?.minutes ?? 0) / 5);
   // The bays open for fifteen of twenty-four hours, on ten days.
@@ -65,16 +66,29 @@ test('a solution that breaks a rule is refused, wherever it was broken', () => {
   );
 });
 
+const [first, ...others] = shop.jobs;
+const changed = (change: object): PlanRequest => ({ ...shop, jobs: [{ ...first, ...change } as never, ...others] });
+
 test('what no proof can be asked for is not asked for', () => {
-  const [first, ...others] = shop.jobs;
-  const changed = (change: object): PlanRequest => ({ ...shop, jobs: [{ ...first, ...change } as never, ...others] });
+  const best = 1_000_000;
+  const dataOf = (request: PlanRequest, sum = best) => proofDataOf(modelOf(request), sum);
   const pinned = { bay: 'B0', technicians: ['K0'], start: shop.now };
   const free = { skill: 'brakes', technicians: 1, release: null, after: [], minutes: 30, setup: null };
-  expect(proofOf(changed({ ...free, pinned }), 1_000_000)).toBeNull();
-  expect(proofOf(changed({ skill: 'gold' }), 1_000_000)).toBeNull();
-  expect(proofOf(changed({ minutes: 900 }), 1_000_000)).toBeNull();
-  expect(proofOf(madeUpShop({ seed: 1, jobs: 41 }), 1_000_000)).toBeNull();
-  expect(proofOf({ ...shop, jobs: [] }, 1_000_000)).toBeNull();
-  expect(proofOf(shop, 0)).toBeNull();
-  expect(proofOf(shop, 2 ** 31)).toBeNull();
+  expect(dataOf(shop)).not.toBeNull();
+  expect(dataOf(changed({ ...free, pinned }))).toBeNull();
+  expect(dataOf(changed({ minutes: 900 }))).toBeNull();
+  expect(dataOf(madeUpShop({ seed: 1, jobs: 41 }))).toBeNull();
+  expect(dataOf({ ...shop, jobs: [] })).toBeNull();
+  expect(dataOf(shop, 0)).toBeNull();
+  expect(dataOf(shop, 2 ** 31)).toBeNull();
+});
+
+test('what nobody can ever do is left out of the question, and what found no place in time leaves none', () => {
+  const request = changed({ skill: 'gold', after: [] });
+  const found = plan(request, { steps: 500, proof: false });
+  expect(found.unplaced.map(({ job }) => job)).toContain(first?.id);
+  const proof = proofOf(request, found);
+  expect(proof?.figures).toMatchObject({ n: shop.jobs.length - found.unplaced.length });
+  const late = { slots: found.slots.slice(1), unplaced: [{ job: others[0]?.id ?? '', reason: 'no place' }] };
+  expect(proofOf(shop, late)).toBeNull();
 });
