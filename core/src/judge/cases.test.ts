@@ -1,5 +1,8 @@
+import { plainBook } from '../limits';
 import { ask, type Given, type More } from '../testing/judging';
 import cases from './cases.json';
+import { judgeCheck } from './check';
+import { judgeDefect } from './defect';
 import { judge } from './judge';
 import { judgeRequestSchema } from './request';
 import { SAMPLE } from './sample';
@@ -63,4 +66,16 @@ test('each unit is judged by its own readings', () => {
     ({ kind, axle, side }) => kind === 'stroke-free' && axle === 1 && side === 'left',
   );
   expect(strokes.map(({ unit: id, verdict }) => [id, verdict])).toEqual([['T2', 'within']]);
+});
+
+test('a code or a check the catalogue no longer has is not judged, and says what to do', () => {
+  const book = plainBook('na');
+  expect(judgeCheck(book, { kind: 'check', check: 'gone', found: [] })).toMatchObject([
+    { verdict: 'not-judged', because: 'The catalogue has no check “gone”: look again by a check it has.' },
+  ]);
+  expect(judgeDefect(book, { code: 'gone' })).toMatchObject({
+    verdict: 'not-judged',
+    measured: 'gone',
+    because: 'The catalogue has no “gone”: say it by a code it has, or ask the foreman.',
+  });
 });

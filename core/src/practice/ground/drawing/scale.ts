@@ -78,8 +78,10 @@ export function dialShapes(dial: Dial): Shape[] {
     shapes.push(line(x1, y1, x2, y2, 'ink', labelled ? 2 : 1, 'tick'));
     if (!labelled) continue;
     const [x, y] = pointAt(dial, degrees, r - 26);
+    // Three digits beside a tick would run into it.
+    const inward = String(value).length > 2 ? 5 * Math.sin((degrees * Math.PI) / 180) : 0;
     shapes.push(
-      text(x, y + 4, String(value), { size: 12, mark: `label ${value} at ${x1.toFixed(3)},${y1.toFixed(3)}` }),
+      text(x - inward, y + 4, String(value), { size: 12, mark: `label ${value} at ${x1.toFixed(3)},${y1.toFixed(3)}` }),
     );
   }
   return shapes;
