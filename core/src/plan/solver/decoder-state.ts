@@ -17,9 +17,10 @@ export interface Choice {
 /**
  * What it costs that a visit goes on in the room of the one before, with set-up that one has ended already: the wheels
  * would be off again without time for it. As one visit the two share it as they should. A shop of few jobs finds that
- * one; in a large one the search gets on better over plans that have some of it.
+ * one; in a large one the search gets on better over plans that have some of it. All of it together is less than a job
+ * without a place.
  */
-const OFF_AGAIN = { few: 1e8, many: 1e4 };
+const OFF_AGAIN = { few: 1e7, many: 1e4 };
 /** Jobs that are few. */
 const FEW = 40;
 
