@@ -1,4 +1,4 @@
-import { mkdtempSync, symlinkSync } from 'node:fs';
+import { mkdtempSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkPlan, type Planned, type PlanRequest, plan, sumOf } from '@zealous-axle/core/plan';
@@ -15,9 +15,10 @@ jest.setTimeout(LONG_MS + 40_000);
 const never = new AbortController().signal;
 const complaints: string[] = [];
 let prover: Prover;
+let folder: string;
 
 beforeAll(() => {
-  const folder = mkdtempSync(join(tmpdir(), 'prove-'));
+  folder = mkdtempSync(join(tmpdir(), 'prove-'));
   symlinkSync(join(__dirname, '../../../node_modules'), join(folder, 'node_modules'));
   const file = join(folder, 'prove-thread.js');
   buildSync({
@@ -32,6 +33,7 @@ beforeAll(() => {
   if (!opened) throw new Error('the solver is not installed');
   prover = opened;
 });
+afterAll(() => rmSync(folder, { recursive: true }));
 afterEach(() => expect(complaints).toEqual([]));
 
 const known = optima.shops.find(({ jobs }) => jobs === 8);
@@ -86,4 +88,9 @@ test('the planner proves what it has time to prove, and ends as soon as it has; 
   const short = await planner.plan({ ...shop, timeLimitMs: 1_000 }, never);
   expect(isProven(short, shop)).toBe(false);
   expect(asked).toEqual([{ ms: 1_000, seeds: undefined }]);
+  asked.length = 0;
+  const large = madeUpShop({ seed: 1, jobs: 41 });
+  await planner.plan({ ...large, timeLimitMs: LONG_MS }, never);
+  // What cannot be proven is searched whole, by every thread there is.
+  expect(asked).toEqual([{ ms: LONG_MS, seeds: undefined }]);
 });

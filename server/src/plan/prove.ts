@@ -77,7 +77,7 @@ function searched({ file, proof, found, request, ms, signal, better, complain }:
         better?.(best);
       } catch (error) {
         // On the way to the best it may part a stay in two and pay for both: only the last plan counts.
-        if (!(error instanceof PlanUnsound)) throw error;
+        if (!(error instanceof PlanUnsound)) return fail(String(error));
         refused = error.message;
       }
     });

@@ -1,4 +1,5 @@
 import { type Planned, type PlanRequest, sumOf, weightsOf } from '@zealous-axle/core/plan';
+import { isAskable } from '@zealous-axle/core/plan-proof';
 import type { Planner, SearchFrom } from './planner';
 import { isProven, type Prover } from './prove';
 import settings from './settings.json';
@@ -34,7 +35,9 @@ export function provingPlanner(planner: Planner, prover: Prover): Planner {
   return {
     ...planner,
     plan: (request, signal, from = {}) =>
-      from.again || request.timeLimitMs < fromMs ? planner.plan(request, signal, from) : whole(request, signal, from),
+      from.again || request.timeLimitMs < fromMs || !isAskable(request)
+        ? planner.plan(request, signal, from)
+        : whole(request, signal, from),
     prove: prover,
   };
 }

@@ -1,4 +1,5 @@
 import { type PlanRun, planDifference } from '@zealous-axle/core';
+import { isAskable } from '@zealous-axle/core/plan-proof';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
@@ -65,7 +66,7 @@ export async function searchPlan(
     const { slots, unplaced, objective, boundSum, elapsedMs, decodes } = found;
     await finish(db, fleet, row, now(), { answer: { slots, unplaced, objective, boundSum, elapsedMs, decodes } });
     // One that changes as little as pays is not to be replaced by the best of all.
-    if (planner.prove && row.how === 'anew' && !isProven(found, row.request))
+    if (planner.prove && isAskable(row.request) && row.how === 'anew' && !isProven(found, row.request))
       await inFleet(db, fleet, (store) => addTask(store, 'prove-plan', { fleet, run }, `prove ${run}`));
   } catch (error) {
     closing.throwIfAborted();

@@ -1,7 +1,11 @@
-import type { Model } from '../solver';
+import type { Model, PlanRequest } from '../solver';
 
 /** Jobs beyond which no proof is tried: it would not come to an end. Practice: thirty took 6 to 38 s. */
 const MOST_JOBS = 40;
+/** Whether a proof can be tried at all, before anything is read of the shop: few jobs, and none of them pinned. */
+export const isAskable = ({ jobs }: Pick<PlanRequest, 'jobs'>): boolean =>
+  jobs.length <= MOST_JOBS && jobs.every(({ pinned }) => pinned == null);
+
 /** What a whole number of the solver holds, with room to add. */
 const MOST_COST = 2 ** 30;
 

@@ -12,8 +12,9 @@ import {
   sumOf,
   weightsOf,
 } from '../solver';
-import { type ProofData, proofDataOf } from './data';
+import { isAskable, type ProofData, proofDataOf } from './data';
 
+export { isAskable } from './data';
 export { PROOF_MODEL } from './model';
 
 /** What the solver tells of a plan: by job, in units of the data's grid; bays and people counted from 1. */
@@ -39,6 +40,7 @@ const NO_TERMS = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespa
  * {@link proofDataOf}. What no crew or bay can ever take has no place in any plan, and is left out of the question.
  */
 export function proofOf(request: PlanRequest, found: Pick<PlanAnswer, 'slots' | 'unplaced'>): Proof | null {
+  if (!isAskable(request)) return null;
   const all = modelOf(request);
   const never = new Set([...all.unfit.keys()].map((index) => all.jobs[index]?.id));
   if (found.unplaced.some(({ job }) => !never.has(job))) return null;

@@ -9,7 +9,7 @@ const TOGETHER = 0.25;
 const MOST_TOGETHER = 4;
 /** Jobs up to which moves are tried together. */
 const MEDIUM = 40;
-/** What no plan with a place for every job costs. */
+/** Beyond this a small shop is not moved on: a job has no place, or nothing is gained by being there. */
 const HOPELESS = 1e8;
 /** Order positions that most moves stay within. */
 const NEAR = 12;
