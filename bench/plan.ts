@@ -167,7 +167,7 @@ export async function benchProven(): Promise<void> {
   if (!prover) return say('proofs', 'the solver that proves is not installed');
   const planner = provingPlanner(openPlanner(file('plan-thread.js'), THREADS, complain), prover);
   const never = new AbortController().signal;
-  for (const { name, request } of read<Shop[]>('plan-shops.json').filter((shop) => /-(20|30)-/.test(shop.name)))
+  for (const { name, request } of read<Shop[]>('plan-shops.json').filter((shop) => /-(20|30|60)-/.test(shop.name)))
     for (const seed of SEEDS.slice(0, 2)) {
       const found = await planner.plan({ ...request, seed, timeLimitMs: SEARCH_MS }, never);
       const behind = await prover(request, found, PATIENT_MS, never);

@@ -3,8 +3,8 @@ import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
 import { runInThisContext } from 'node:vm';
 import { parentPort, workerData } from 'node:worker_threads';
-import { PROOF_MODEL, type Proof, type Solution } from '@zealous-axle/core/plan-proof';
-import type { ProofTold } from './prove';
+import { PROOF_MODEL, type Solution } from '@zealous-axle/core/plan-proof';
+import type { ProofAsked, ProofTold } from './prove';
 
 /** What the solver's own worker says. */
 type Said =
@@ -14,6 +14,7 @@ type Said =
   | { type: 'error'; message: string }
   | { type: 'exit'; code: number };
 
+const { figures, way, solver } = workerData as ProofAsked;
 const tell = (told: ProofTold) => parentPort?.postMessage(told);
 const resolve = createRequire(__filename).resolve;
 const script = resolve('minizinc/minizinc-worker.js');
@@ -26,9 +27,13 @@ const question = {
   jsonStream: true,
   files: {
     'plan.mzn': PROOF_MODEL,
-    'shop.json': JSON.stringify((workerData as { figures: Proof['figures'] }).figures),
+    'shop.json': JSON.stringify(figures),
   },
-  args: ['--solver', 'chuffed', '--all-solutions', '--free-search', '--output-mode', 'json', 'plan.mzn', 'shop.json'],
+  args: [
+    ...['--solver', 'chuffed', '--all-solutions', '--output-mode', 'json'],
+    ...(way === 'free' ? ['--free-search'] : []),
+    ...['plan.mzn', 'shop.json'],
+  ],
 };
 
 let status = 'UNKNOWN';
@@ -39,6 +44,13 @@ function hear(said: Said): void {
   if (said.type === 'error') tell({ failed: said.message });
   if (said.type === 'exit') tell({ ended: status === 'UNSATISFIABLE' || status === 'OPTIMAL_SOLUTION' });
 }
+
+// It would compile its code anew: what all threads share has been made faster by those before.
+const { instantiate } = WebAssembly;
+WebAssembly.instantiate = (async (source: BufferSource | WebAssembly.Module, imports?: WebAssembly.Imports) =>
+  source instanceof WebAssembly.Module
+    ? instantiate(source, imports)
+    : { module: solver, instance: await instantiate(solver, imports) }) as typeof instantiate;
 
 // The solver is built for a browser's worker: here it is given what it asks of one.
 Object.assign(globalThis, {

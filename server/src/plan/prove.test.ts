@@ -1,11 +1,11 @@
-import { mkdtempSync, rmSync, symlinkSync } from 'node:fs';
+import { mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkPlan, type Planned, type PlanRequest, plan, sumOf } from '@zealous-axle/core/plan';
 import { buildSync } from 'esbuild';
 import { madeUpShop } from '../../../core/src/plan/solver/made-up';
 import optima from '../../../core/src/plan/solver/optima.json';
-import { isProven, openProver, type Prover } from './prove';
+import { isProven, openProver, type Prover, waysFor } from './prove';
 import { provingPlanner } from './proving-planner';
 import settings from './settings.json';
 
@@ -64,6 +64,25 @@ test('a proof that is cancelled, or has no time, leaves what was found and prove
   expect(await prover(shop, found, LONG_MS, AbortSignal.abort())).toMatchObject({ slots: found.slots, boundSum: 0 });
 });
 
+test('either way alone proves a small shop; a large one is gone at one way only', async () => {
+  for (const way of ['free', 'led'] as const) {
+    const proven = await prover(shop, poor(shop), LONG_MS, never, undefined, [way]);
+    expect([way, sumOf(proven.objective), isProven(proven, shop)]).toEqual([way, known?.sum, true]);
+  }
+  expect(waysFor(shop.jobs.length)).toEqual(['free', 'led']);
+  expect(waysFor(60)).toEqual(['led']);
+});
+
+test('a thread that fails is told of, proves nothing, and leaves what was found', async () => {
+  const file = join(folder, 'broken.js');
+  writeFileSync(file, 'throw new Error("no memory left")');
+  const heard: string[] = [];
+  const found = poor(shop);
+  const told = await openProver(file, (message) => heard.push(message))?.(shop, found, LONG_MS, never);
+  expect(told).toMatchObject({ slots: found.slots, boundSum: 0 });
+  expect(heard).toEqual(['Error: no memory left', 'Error: no memory left']);
+});
+
 test('the planner proves what it has time to prove, and ends as soon as it has; a short search stays a search', async () => {
   const asked: { ms: number; seeds: number | undefined }[] = [];
   const planner = provingPlanner(
@@ -76,20 +95,21 @@ test('the planner proves what it has time to prove, and ends as soon as it has; 
     },
     prover,
   );
+  const { firstShare, searchShare } = settings.proof;
   const long = { ...shop, timeLimitMs: LONG_MS };
   const proven = await planner.plan(long, never);
   expect(sumOf(proven.objective)).toBe(known?.sum);
   expect(isProven(proven, long)).toBe(true);
   expect(asked).toEqual([
-    { ms: LONG_MS * settings.proof.firstShare, seeds: undefined },
-    { ms: expect.any(Number), seeds: 1 },
+    { ms: LONG_MS * firstShare, seeds: undefined },
+    { ms: LONG_MS * searchShare, seeds: 1 },
   ]);
   asked.length = 0;
   const short = await planner.plan({ ...shop, timeLimitMs: 1_000 }, never);
   expect(isProven(short, shop)).toBe(false);
   expect(asked).toEqual([{ ms: 1_000, seeds: undefined }]);
   asked.length = 0;
-  const large = madeUpShop({ seed: 1, jobs: 41 });
+  const large = madeUpShop({ seed: 1, jobs: 61 });
   await planner.plan({ ...large, timeLimitMs: LONG_MS }, never);
   // What cannot be proven is searched whole, by every thread there is.
   expect(asked).toEqual([{ ms: LONG_MS, seeds: undefined }]);

@@ -1,55 +1,70 @@
 import { type Planned, type PlanRequest, sumOf, weightsOf } from '@zealous-axle/core/plan';
 import { isAskable } from '@zealous-axle/core/plan-proof';
 import type { Planner, SearchFrom } from './planner';
-import { isProven, type Prover } from './prove';
+import { isProven, type Prover, type Way, waysFor } from './prove';
 import settings from './settings.json';
 
-const { fromMs, firstShare } = settings.proof;
+const { within, firstShare, searchShare } = settings.proof;
+
+/** Whether a request leaves the time in which a shop of its size is usually proven. */
+const hasTime = ({ jobs, timeLimitMs }: PlanRequest): boolean =>
+  within.some((each) => jobs.length <= each.jobs && timeLimitMs >= each.ms);
+
+/** The best of several plans of one request, with the highest bound that is proven of any. */
+function bestOfAll(plans: readonly Planned[], request: PlanRequest): Planned {
+  const sum = ({ objective }: Planned) => sumOf(objective, weightsOf(request));
+  const best = plans.reduce((best, each) =>
+    (best.unplaced.length - each.unplaced.length || sum(best) - sum(each)) <= 0 ? best : each,
+  );
+  return { ...best, boundSum: Math.max(...plans.map(({ boundSum }) => boundSum)) };
+}
 
 /**
- * A planner that also proves: a small shop is searched for a part of the time, and for the rest of it the solver goes on
- * from what was found, beside the search. What is proven the best ends both.
+ * A planner that also proves: a small shop is searched for a part of the time; then the solver goes on from what was
+ * found, beside the search, and for the rest of the time in both of its ways, where the shop is small enough for that.
+ * What is proven the best ends all.
  */
 export function provingPlanner(planner: Planner, prover: Prover): Planner {
   const whole = async (request: PlanRequest, signal: AbortSignal, from: SearchFrom): Promise<Planned> => {
     const begun = performance.now();
-    const firstMs = request.timeLimitMs * firstShare;
-    const first = await planner.plan({ ...request, timeLimitMs: firstMs }, signal, from);
-    const left = request.timeLimitMs - (performance.now() - begun);
-    if (signal.aborted || left <= 0 || isProven(first, request)) return first;
+    const left = () => request.timeLimitMs - (performance.now() - begun);
+    const searchMs = (share: number) => Math.min(left(), request.timeLimitMs * share);
+    const first = await planner.plan({ ...request, timeLimitMs: searchMs(firstShare) }, signal, from);
+    if (signal.aborted || left() <= 0 || isProven(first, request)) return first;
     const end = new AbortController();
     const stop = () => end.abort();
     signal.addEventListener('abort', stop, { once: true });
     const told = (plan: Planned) =>
       from.progress?.({ sum: sumOf(plan.objective, weightsOf(request)), elapsedMs: performance.now() - begun });
-    // Who is busy now has already found a plan.
-    const goingOn = planner
-      .plan({ ...request, timeLimitMs: left }, end.signal, { ...from, from: first.slots, seeds: 1 })
-      .catch(() => first);
-    const proven = await prover(request, first, left, end.signal, told);
-    if (isProven(proven, request)) end.abort();
-    const searched = await goingOn;
+    const prove = async (found: Planned, way: Way) => {
+      const proven = await prover(request, found, left(), end.signal, told, [way]);
+      if (isProven(proven, request)) stop();
+      return proven;
+    };
+    const both = waysFor(request.jobs.length).length > 1;
+    const led = prove(first, 'led');
+    const timeLimitMs = both ? searchMs(searchShare) : left();
+    const searched = await planner
+      .plan({ ...request, timeLimitMs }, end.signal, { ...from, from: first.slots, seeds: 1 })
+      // Who is busy now has already found a plan.
+      .catch(() => null);
+    const best = searched ?? first;
+    const free = both && !end.signal.aborted && left() > 0 ? await prove(best, 'free') : best;
+    const answer = bestOfAll([await led, free, best], request);
     signal.removeEventListener('abort', stop);
-    return { ...bestOfBoth(proven, searched, request), elapsedMs: performance.now() - begun };
+    return {
+      ...answer,
+      elapsedMs: performance.now() - begun,
+      steps: first.steps + (searched?.steps ?? 0),
+      decodes: first.decodes + (searched?.decodes ?? 0),
+    };
   };
   return {
     ...planner,
     plan: (request, signal, from = {}) =>
-      from.again || request.timeLimitMs < fromMs || !isAskable(request)
+      from.again || !hasTime(request) || !isAskable(request)
         ? planner.plan(request, signal, from)
         : whole(request, signal, from),
     prove: prover,
-  };
-}
-
-function bestOfBoth(proven: Planned, searched: Planned, request: PlanRequest): Planned {
-  const sum = ({ objective }: Planned) => sumOf(objective, weightsOf(request));
-  const fewer = proven.unplaced.length - searched.unplaced.length;
-  const best = (fewer || sum(proven) - sum(searched)) <= 0 ? proven : searched;
-  return {
-    ...best,
-    boundSum: Math.max(proven.boundSum, searched.boundSum),
-    steps: proven.steps + searched.steps,
-    decodes: proven.decodes + searched.decodes,
   };
 }

@@ -1,7 +1,7 @@
 import type { Model, PlanRequest } from '../solver';
 
 /** Jobs beyond which no proof is tried: it would not come to an end. Practice: thirty took 6 to 38 s. */
-const MOST_JOBS = 40;
+const MOST_JOBS = 60;
 /** Whether a proof can be tried at all, before anything is read of the shop: few jobs, and none of them pinned. */
 export const isAskable = ({ jobs }: Pick<PlanRequest, 'jobs'>): boolean =>
   jobs.length <= MOST_JOBS && jobs.every(({ pinned }) => pinned == null);
@@ -60,6 +60,16 @@ function wholesOf(sets: readonly Whole[]): Whole[] {
   return [...known.values()].filter(({ set }) => set.length > 0);
 }
 
+/** Each bay with the next one that is alike in its kinds and hours. */
+const likesOf = (bays: Model['bays']): [one: number, other: number][] =>
+  bays.flatMap((bay, at) => {
+    const next = bays.findIndex(
+      (other, index) =>
+        index > at && other.kinds === bay.kinds && JSON.stringify(other.open) === JSON.stringify(bay.open),
+    );
+    return next < 0 ? [] : [[at + 1, next + 1] as [number, number]];
+  });
+
 /**
  * What a solver has to be given to find a plan whose weighted sum is below `best`, or to prove that there is none.
  * Null where it cannot be asked: something is pinned, has no place, is split over shifts, or there is too much of it.
@@ -84,6 +94,7 @@ export function proofDataOf(model: Model, best: number): ProofData | null {
   const baysOf = jobs.map(({ kind }) =>
     setOf(bays.flatMap(({ kinds }, at) => ((kind & ~kinds) === 0 ? [at + 1] : []))),
   );
+  const likes = likesOf(bays);
   const crews = jobs.map(({ crew }) => setOf(crew.map((each) => each + 1)));
   return {
     unit,
@@ -107,6 +118,9 @@ export function proofDataOf(model: Model, best: number): ProofData | null {
       bays: baysOf,
       crew: crews,
       after: jobs.map(({ after }) => setOf(after.map((each) => each + 1))),
+      likes: likes.length,
+      likeOne: likes.map(([one]) => one),
+      likeOther: likes.map(([, other]) => other),
       closings: closed.length,
       closedBay: closed.map(({ index }) => index),
       closedFrom: closed.map(({ from }) => by(from)),

@@ -2,10 +2,12 @@
  * The shop plan as constraints, for a solver that proves: the same rules the checker holds a plan against, written down
  * once more and searched in another way. Times are in units of the data's own grid.
  *
- * A visit is named by the first of its jobs; `first` and `last` are of a job's set-up group in its visit.
+ * A visit is named by the first of its jobs; `first` and `last` are of a job's set-up group in its visit. What is decided
+ * first is what costs most: until when trailers are held, then how late what is.
  */
 export const PROOF_MODEL = `
-include "globals.mzn";
+include "cumulative.mzn";
+include "value_precede.mzn";
 int: n; set of int: J = 1..n;
 int: bayCount; set of int: B = 1..bayCount;
 int: people; set of int: K = 1..people;
@@ -17,6 +19,7 @@ array[J] of bool: holds;
 array[J] of set of int: bays; array[J] of set of int: crew; array[J] of set of int: after;
 int: closings; array[1..closings] of int: closedBay; array[1..closings] of int: closedFrom; array[1..closings] of int: closedTo;
 int: absences; array[1..absences] of int: awayWho; array[1..absences] of int: awayFrom; array[1..absences] of int: awayTo;
+int: likes; array[1..likes] of int: likeOne; array[1..likes] of int: likeOther;
 array[int] of set of int: crews; array[int] of set of int: rooms;
 int: heldWeight; int: setupWeight; int: spanWeight;
 
@@ -47,6 +50,9 @@ constraint forall(i, j in J where i < j /\\ trailer[i] != trailer[j] /\\ card(ba
   bay[i] = bay[j] -> (before[i, j] /\\ visitTo[i] <= visitFrom[j]) \\/ (before[j, i] /\\ visitTo[j] <= visitFrom[i]));
 constraint forall(j in J, c in 1..closings where closedBay[c] in bays[j])(
   bay[j] = closedBay[c] -> end[j] <= closedFrom[c] \\/ start[j] >= closedTo[c]);
+
+% Of bays that are alike in everything the one named first is taken first.
+constraint forall(l in 1..likes)(value_precede(likeOne[l], likeOther[l], bay));
 
 % A trailer is in one visit at a time, and in it at one job at a time.
 constraint forall(i, j in J where i < j /\\ trailer[i] = trailer[j])(
@@ -95,5 +101,11 @@ constraint forall(j in J)(span >= end[j]);
 var 0..most: cost;
 constraint cost >= heldWeight * sum(until) + sum(j in J)(late[j] * lateness[j])
   + setupWeight * sum(j in J)(length[j] - minutes[j]) + spanWeight * span;
-solve minimize cost;
+solve :: seq_search([
+  int_search(until, largest, indomain_split),
+  int_search(lateness, largest, indomain_split),
+  int_search(length, largest, indomain_min),
+  int_search([span], input_order, indomain_split),
+  int_search(start, smallest, indomain_min),
+]) minimize cost;
 `;

@@ -43,6 +43,18 @@ test('a shop stands on its coarsest grid, closed hours and absences whole, and a
   expect((figures.closedTo as number[]).slice(0, 2)).toEqual([288, 576]);
 });
 
+test('bays alike in kinds and hours are told, each with the next one', () => {
+  const [bay] = shop.bays as [(typeof shop.bays)[number]];
+  const bays = [
+    bay,
+    { ...bay, id: 'lift', kinds: ['lift'] },
+    { ...bay, id: 'same' },
+    { ...bay, id: 'short', open: [] },
+  ];
+  const figures = proofDataOf(modelOf({ ...shop, bays: [...bays, { ...bay, id: 'again' }] }), 1_000)?.figures;
+  expect(figures).toMatchObject({ likes: 2, likeOne: [1, 3], likeOther: [3, 5] });
+});
+
 test('what the solver finds is read back as a plan that keeps every rule and costs what it says', () => {
   const hard = [1, 2, 3, 4, 5, 6].map((seed) => madeUpShop({ seed, jobs: 10, hard: seed % 2 === 0 }));
   for (const request of hard) {
@@ -77,7 +89,7 @@ test('what no proof can be asked for is not asked for', () => {
   expect(dataOf(shop)).not.toBeNull();
   expect(dataOf(changed({ ...free, pinned }))).toBeNull();
   expect(dataOf(changed({ minutes: 900 }))).toBeNull();
-  expect(dataOf(madeUpShop({ seed: 1, jobs: 41 }))).toBeNull();
+  expect(dataOf(madeUpShop({ seed: 1, jobs: 61 }))).toBeNull();
   expect(dataOf({ ...shop, jobs: [] })).toBeNull();
   expect(dataOf(shop, 0)).toBeNull();
   expect(dataOf(shop, 2 ** 31)).toBeNull();

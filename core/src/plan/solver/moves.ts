@@ -51,7 +51,7 @@ export class Moves {
     return random.next() < 0.5 ? -by : by;
   }
 
-  private slide(from: number, to: number): void {
+  slide(from: number, to: number): void {
     const { order } = this.choice;
     const moved = order[from]!;
     if (from < to) order.copyWithin(from, from + 1, to + 1);
@@ -170,6 +170,33 @@ export class Moves {
         undo();
       },
     };
+  }
+
+  /** Whether nothing else is in a job's visit. */
+  isAlone(at: number): boolean {
+    const { visit } = this.choice;
+    return this.decoder.jobsOf[this.decoder.trailer[at]!]!.every((each) => each === at || visit[each] !== visit[at]);
+  }
+
+  /** The visits a job could be in: one of its own first, and each of its trailer's that a room is fit for with it. What holds a trailer stays together. */
+  visitsFor(at: number): number[] {
+    const { choice, decoder } = this;
+    const here = decoder.jobsOf[decoder.trailer[at]!]!;
+    const mates = here.filter((each) => each !== at);
+    const holding = decoder.outOfService[at] === 1 ? mates.find((each) => decoder.outOfService[each] === 1) : undefined;
+    if (holding !== undefined) return [choice.visit[holding]!];
+    const used = new Set(mates.map((each) => choice.visit[each]!));
+    const own = here.filter((each) => !used.has(each)).slice(0, 1);
+    const fit = [...used].filter((visit) => {
+      const kinds = mates.reduce(
+        (mask, each) => (choice.visit[each] === visit ? mask | decoder.kind[each]! : mask),
+        decoder.kind[at]!,
+      );
+      const rooms = decoder.roomFits(kinds);
+      const told = choice.room[visit]!;
+      return told < 0 ? rooms.length > 0 : rooms.includes(told);
+    });
+    return [...own, ...fit];
   }
 
   /** A visit is told its room, or may stand wherever it is soonest. */

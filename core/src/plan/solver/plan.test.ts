@@ -367,13 +367,16 @@ const SIX: readonly (readonly (readonly [number, number])[])[] = [
 ];
 
 test('small shops come to the optima that were proven, and never below', () => {
-  const found = optima.shops.map((shop) => {
+  const searched = (request: PlanRequest, seed: number) =>
+    sumOf(plan({ ...request, seed }, { steps: 15_000, proof: false }).objective);
+  const missed = optima.shops.filter((shop) => {
     const request = madeUpShop(shop);
-    const sums = [1, 2].map((seed) => sumOf(plan({ ...request, seed }, { steps: 15_000, proof: false }).objective));
-    expect(Math.min(...sums)).toBeGreaterThanOrEqual(shop.sum);
-    return { seed: shop.seed, isOptimal: Math.min(...sums) === shop.sum };
+    return ![1, 2, 3].some((seed) => {
+      const sum = searched(request, seed);
+      expect(sum).toBeGreaterThanOrEqual(shop.sum);
+      return sum === shop.sum;
+    });
   });
-  expect(found).toHaveLength(20);
-  // One of them only the proof comes to.
-  expect(found.filter(({ isOptimal }) => !isOptimal).map(({ seed }) => seed)).toEqual([12]);
+  expect(optima.shops).toHaveLength(20);
+  expect(missed).toEqual([]);
 });

@@ -1,7 +1,8 @@
-import { randomOf } from '../../chance';
+import { type Random, randomOf } from '../../chance';
 import type { Choice, Decoder } from './decode';
 import { byStart, type Costed } from './first';
 import { Moves } from './moves';
+import { rebuild } from './rebuild';
 
 /** What a search may use: so many steps, or until it is told to stop. `progress` is the share of it that is used up. */
 export interface Budget {
@@ -20,6 +21,9 @@ const WARM_SMALL = 0.4;
 const WARM_ALONE = 1;
 const ROUNDS_ALONE = 2;
 const COOLED = 1 / 400;
+/** How often a few jobs are put in anew, each where it is best: of a shop of few jobs, since it takes many tries. */
+const REBUILDS = 0.03;
+const FEW = 40;
 /** Jobs up to which every other round begins somewhere else. */
 const SMALL = 16;
 
@@ -50,6 +54,31 @@ function usualStep(decoder: Decoder, moves: Moves, cost: number): number {
   }
   costs.sort((a, b) => a - b);
   return costs[Math.floor(costs.length / 2)] ?? 1;
+}
+
+/** Makes a move, unless that costs more than the limit: then everything stays as it was, and null is the answer. */
+function moved(decoder: Decoder, moves: Moves, limit: number): number | null {
+  const change = moves.any();
+  if (!change) return null;
+  const cost = decoder.attempt(moves.choice, change.from, change.to, limit);
+  if (cost <= limit && cost < Number.POSITIVE_INFINITY) {
+    decoder.keep(cost);
+    return cost;
+  }
+  decoder.forget();
+  change.undo();
+  return null;
+}
+
+/** As {@link moved}, by taking a few jobs out and putting each where it is best. */
+function rebuilt(decoder: Decoder, moves: Moves, random: Random, limit: number): number | null {
+  const before = copyOf(moves.choice);
+  const cost = rebuild(moves, decoder, random);
+  if (cost <= limit) return cost;
+  putInto(moves.choice, before);
+  moves.locate(0, decoder.count - 1);
+  decoder.decode(moves.choice);
+  return null;
 }
 
 /**
@@ -95,16 +124,10 @@ export function search(
       const within = used * rounds - round;
       warmth = usual * (round % 2 ? 0.4 : 1) * COOLED ** within;
     }
-    const change = moves.any();
-    if (!change) continue;
     const limit = cost - warmth * Math.log(random.next() + 1e-12);
-    const next = decoder.attempt(choice, change.from, change.to, limit);
-    if (next > limit || next === Number.POSITIVE_INFINITY) {
-      decoder.forget();
-      change.undo();
-      continue;
-    }
-    decoder.keep(next);
+    const rebuilds = decoder.count <= FEW && random.next() < REBUILDS;
+    const next = rebuilds ? rebuilt(decoder, moves, random, limit) : moved(decoder, moves, limit);
+    if (next === null) continue;
     cost = next;
     accepted++;
     const record = cost < best.cost - 1e-6;
