@@ -64,13 +64,12 @@ test('a proof that is cancelled, or has no time, leaves what was found and prove
   expect(await prover(shop, found, LONG_MS, AbortSignal.abort())).toMatchObject({ slots: found.slots, boundSum: 0 });
 });
 
-test('either way alone proves a small shop; a large one is gone at one way only', async () => {
+test('either way alone proves a small shop; both are gone only where that pays', async () => {
   for (const way of ['free', 'led'] as const) {
     const proven = await prover(shop, poor(shop), LONG_MS, never, undefined, [way]);
     expect([way, sumOf(proven.objective), isProven(proven, shop)]).toEqual([way, known?.sum, true]);
   }
-  expect(waysFor(shop.jobs.length)).toEqual(['free', 'led']);
-  expect(waysFor(60)).toEqual(['led']);
+  expect([12, 13, 30, 31].map((jobs) => waysFor(jobs).length)).toEqual([1, 2, 2, 1]);
 });
 
 test('a thread that fails is told of, proves nothing, and leaves what was found', async () => {
@@ -80,7 +79,7 @@ test('a thread that fails is told of, proves nothing, and leaves what was found'
   const found = poor(shop);
   const told = await openProver(file, (message) => heard.push(message))?.(shop, found, LONG_MS, never);
   expect(told).toMatchObject({ slots: found.slots, boundSum: 0 });
-  expect(heard).toEqual(['Error: no memory left', 'Error: no memory left']);
+  expect(heard).toEqual(['Error: no memory left']);
 });
 
 test('the planner proves what it has time to prove, and ends as soon as it has; a short search stays a search', async () => {
@@ -95,14 +94,14 @@ test('the planner proves what it has time to prove, and ends as soon as it has; 
     },
     prover,
   );
-  const { firstShare, searchShare } = settings.proof;
+  const { firstShare } = settings.proof;
   const long = { ...shop, timeLimitMs: LONG_MS };
   const proven = await planner.plan(long, never);
   expect(sumOf(proven.objective)).toBe(known?.sum);
   expect(isProven(proven, long)).toBe(true);
   expect(asked).toEqual([
     { ms: LONG_MS * firstShare, seeds: undefined },
-    { ms: LONG_MS * searchShare, seeds: 1 },
+    { ms: expect.any(Number), seeds: 1 },
   ]);
   asked.length = 0;
   const short = await planner.plan({ ...shop, timeLimitMs: 1_000 }, never);

@@ -5,6 +5,8 @@ import { type Planned, type PlanRequest, PlanUnsound, sumOf, weightsOf } from '@
 import { type Proof, proofOf, type Solution } from '@zealous-axle/core/plan-proof';
 import settings from './settings.json';
 
+const { bothWays } = settings.proof;
+
 /**
  * How the solver goes about it: `led` decides first until when trailers are held, then how late what is – a plan far from
  * the best is no hindrance –, `free` by what has failed most, sooner done where little is left to gain.
@@ -61,7 +63,8 @@ export function openProver(file: string, complain: (message: string) => void): P
 }
 
 /** The ways a shop of so many jobs is gone at, each in a thread of its own. */
-export const waysFor = (jobs: number): Way[] => (jobs <= settings.proof.bothWaysUpTo ? ['free', 'led'] : ['led']);
+export const waysFor = (jobs: number): Way[] =>
+  jobs >= bothWays.from && jobs <= bothWays.to ? ['free', 'led'] : ['led'];
 
 interface Search {
   file: string;
