@@ -122,7 +122,7 @@ export class Decoder extends CrewFinder {
         this.triedStates[here]!.set(S);
         this.triedCosts[here] = this.cost;
         this.triedTo = here;
-        if (index > to && !this.hasAfter && this.isAsKept(here)) {
+        if (index > to && !this.waitsElsewhere && this.isAsKept(here)) {
           this.rest = this.cost - this.keptCosts[here]!;
           return this.keptCost + this.rest;
         }

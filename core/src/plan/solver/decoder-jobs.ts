@@ -56,6 +56,8 @@ export abstract class DecoderJobs {
   protected readonly splits: Uint8Array;
   protected readonly before: number[][];
   protected readonly hasAfter: boolean;
+  /** Whether a job waits for one of another trailer: on its own, when that has ended says when this can begin. */
+  protected readonly waitsElsewhere: boolean;
   protected readonly shunt: number;
   protected readonly shortest: number;
   protected readonly horizon: number;
@@ -91,6 +93,9 @@ export abstract class DecoderJobs {
     this.crew = jobs.map(({ crew }) => crew);
     this.before = jobs.map(({ after }) => after.flatMap((each) => own.get(each) ?? []));
     this.hasAfter = this.before.some((each) => each.length > 0);
+    this.waitsElsewhere = this.before.some((each, at) =>
+      each.some((before) => this.trailer[before] !== this.trailer[at]),
+    );
     this.release = Int32Array.from(jobs, ({ release, after }) =>
       after.reduce((latest, each) => Math.max(latest, model.jobs[each]?.pinned?.end ?? 0), release),
     );
