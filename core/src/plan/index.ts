@@ -32,7 +32,7 @@ export {
   type PlanRequest,
   PRIORITIES,
   type Priority,
-  planAnswerSchema,
+  planReplySchema,
   planRequestSchema,
   type Slot,
   slotSchema,

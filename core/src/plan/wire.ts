@@ -91,3 +91,9 @@ export const planAnswerSchema = z.strictObject({
   elapsedMs: z.number(),
 });
 export type PlanAnswer = z.infer<typeof planAnswerSchema>;
+
+/** What a caller is answered: beside the plan, how good any plan could be. */
+export const planReplySchema = planAnswerSchema.extend({
+  /** Proven: no plan's weighted sum is below it. Where that of this plan is not above it, no plan is better. */
+  boundSum: z.number(),
+});

@@ -1,4 +1,4 @@
-import { checkPlan, type PlanAnswer, type PlanRequest } from '@zealous-axle/core/plan';
+import { checkPlan, type PlanAnswer, type PlanRequest, sumOf } from '@zealous-axle/core/plan';
 import { openWorld, type World } from '../testing/world';
 
 let world: World;
@@ -41,7 +41,7 @@ const ask = (body: unknown) => world.app.inject({ method: 'POST', url: '/api/v1/
 test('a shop is planned by anybody, in the wire form, and the answer keeps every rule', async () => {
   const answer = await ask(request());
   expect(answer.statusCode).toBe(200);
-  const plan = answer.json() as PlanAnswer;
+  const plan = answer.json() as PlanAnswer & { boundSum: number };
   expect(plan.slots).toEqual([
     {
       job: 'J1',
@@ -54,6 +54,8 @@ test('a shop is planned by anybody, in the wire form, and the answer keeps every
   ]);
   expect(checkPlan(request(), plan)).toEqual([]);
   expect(plan).toMatchObject({ unplaced: [], objective: { heldMinutes: 140, setupMinutes: 50 } });
+  expect(plan.boundSum).toBeGreaterThan(0);
+  expect(plan.boundSum).toBeLessThanOrEqual(sumOf(plan.objective));
 });
 
 test('what cannot be is refused with its path, as a problem document', async () => {

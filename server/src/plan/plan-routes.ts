@@ -1,4 +1,4 @@
-import { planAnswerSchema, planRequestSchema } from '@zealous-axle/core';
+import { planReplySchema, planRequestSchema } from '@zealous-axle/core';
 import { type App, budget } from '../http';
 import type { Planner } from './planner';
 
@@ -17,16 +17,16 @@ export function planRoutes(app: App, planner: Planner): void {
         tags: ['plan'],
         summary: 'Plan a shop: a start, a bay and people for each job',
         description:
-          'Searches for `timeLimitMs`, and answers with the best plan found, bounds that are proven, and why what has no place has none. 503 with Retry-After while every thread is at work.',
+          'Searches for `timeLimitMs`, and answers with the best plan found, bounds that are proven – where its weighted sum is `boundSum`, no plan is better –, and why what has no place has none. 503 with Retry-After while every thread is at work.',
         body: planRequestSchema,
-        response: { 200: planAnswerSchema },
+        response: { 200: planReplySchema },
       },
     },
     async (request, reply) => {
       const gone = new AbortController();
       reply.raw.once('close', () => gone.abort());
-      const { slots, unplaced, objective, bound, elapsedMs } = await planner.plan(request.body, gone.signal);
-      return { slots, unplaced, objective, bound, elapsedMs };
+      const { slots, unplaced, objective, bound, boundSum, elapsedMs } = await planner.plan(request.body, gone.signal);
+      return { slots, unplaced, objective, bound, boundSum, elapsedMs };
     },
   );
 }

@@ -107,19 +107,26 @@ const isBetter = (one: Planned, than: Planned, weights?: PlanWeights): boolean =
     ? one.unplaced.length < than.unplaced.length
     : sumOf(one.objective, weights) < sumOf(than.objective, weights);
 
-/** A plan with the higher of two proven bounds: each is proven of every plan of the request. */
+/** The highest bounds of several plans of one request: each is proven of every plan of it. */
+export function highestBounds(plans: readonly Planned[]): Pick<Planned, 'bound' | 'boundSum'> {
+  const highest = (of: (plan: Planned) => number) => Math.max(...plans.map(of));
+  return {
+    bound: {
+      heldMinutes: highest(({ bound }) => bound.heldMinutes),
+      weightedLateness: highest(({ bound }) => bound.weightedLateness),
+      setupMinutes: highest(({ bound }) => bound.setupMinutes),
+      makespanMinutes: highest(({ bound }) => bound.makespanMinutes),
+    },
+    boundSum: highest(({ boundSum }) => boundSum),
+  };
+}
+
+/** A plan with the higher of two proven bounds. */
 function withBounds(plan: Planned, other: Planned): Planned {
   if (plan.unplaced.length || other.unplaced.length) return plan;
-  const higher = (key: keyof Planned['bound']) => Math.max(plan.bound[key], other.bound[key]);
   return {
     ...plan,
-    bound: {
-      heldMinutes: higher('heldMinutes'),
-      weightedLateness: higher('weightedLateness'),
-      setupMinutes: higher('setupMinutes'),
-      makespanMinutes: higher('makespanMinutes'),
-    },
-    boundSum: Math.max(plan.boundSum, other.boundSum),
+    ...highestBounds([plan, other]),
     elapsedMs: Math.max(plan.elapsedMs, other.elapsedMs),
     decodes: plan.decodes + other.decodes,
     steps: plan.steps + other.steps,

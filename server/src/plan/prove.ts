@@ -56,7 +56,9 @@ export function openProver(file: string, complain: (message: string) => void): P
     if (!proof) return found;
     const begun = performance.now();
     solver ??= readFile(code).then((bytes) => WebAssembly.compile(bytes));
-    const search = { file, solver: await solver, proof, request, ways, signal, better, complain };
+    const compiled = await solver.catch((error) => complain(String(error)));
+    if (!compiled) return found;
+    const search = { file, solver: compiled, proof, request, ways, signal, better, complain };
     const told = await searched(search, found, ms - (performance.now() - begun));
     return { ...told, elapsedMs: found.elapsedMs + performance.now() - begun };
   };

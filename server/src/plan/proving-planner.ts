@@ -1,6 +1,6 @@
 import { type Planned, type PlanRequest, sumOf, weightsOf } from '@zealous-axle/core/plan';
 import { isAskable } from '@zealous-axle/core/plan-proof';
-import type { Planner, SearchFrom } from './planner';
+import { highestBounds, type Planner, type SearchFrom } from './planner';
 import { isProven, type Prover, type Way, waysFor } from './prove';
 import settings from './settings.json';
 
@@ -10,13 +10,13 @@ const { within, firstShare, searchShare } = settings.proof;
 const hasTime = ({ jobs, timeLimitMs }: PlanRequest): boolean =>
   within.some((each) => jobs.length <= each.jobs && timeLimitMs >= each.ms);
 
-/** The best of several plans of one request, with the highest bound that is proven of any. */
+/** The best of several plans of one request, with the highest bounds of all. */
 function bestOfAll(plans: readonly Planned[], request: PlanRequest): Planned {
   const sum = ({ objective }: Planned) => sumOf(objective, weightsOf(request));
   const best = plans.reduce((best, each) =>
     (best.unplaced.length - each.unplaced.length || sum(best) - sum(each)) <= 0 ? best : each,
   );
-  return { ...best, boundSum: Math.max(...plans.map(({ boundSum }) => boundSum)) };
+  return { ...best, ...highestBounds(plans) };
 }
 
 /**

@@ -4,7 +4,7 @@ import type { Choice } from './decoder-state';
 import { NEVER } from './model';
 
 export type { Promised } from './decoder-jobs';
-export type { Choice } from './decoder-state';
+export { type Choice, FEW } from './decoder-state';
 
 /** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up. */
 const PAST = 12;

@@ -21,8 +21,8 @@ export interface Choice {
  * without a place.
  */
 const OFF_AGAIN = { few: 1e7, many: 1e4 };
-/** Jobs that are few. */
-const FEW = 40;
+/** Jobs that are few: a search comes near the best plan of them, and can afford what takes many decodes. */
+export const FEW = 40;
 
 const putsOf = (n: number, mostPeople: number) => ({
   start: zeros(n),

@@ -1,14 +1,12 @@
 import type { Random } from '../../chance';
-import type { Choice, Decoder } from './decode';
+import { type Choice, type Decoder, FEW } from './decode';
 
 /** Moves at the chain that ends last: few, and many where nothing is held or can be late. */
 const HASTENS = 0.04;
 const HASTENS_ALONE = 0.3;
-/** How often several moves are tried as one, and how many at most. */
+/** How often several moves of few jobs are tried as one, and how many at most. */
 const TOGETHER = 0.25;
 const MOST_TOGETHER = 4;
-/** Jobs up to which moves are tried together. */
-const MEDIUM = 40;
 /** Beyond this a small shop is not moved on: a job has no place, or nothing is gained by being there. */
 const HOPELESS = 1e8;
 /** Order positions that most moves stay within. */
@@ -51,6 +49,7 @@ export class Moves {
     return random.next() < 0.5 ? -by : by;
   }
 
+  /** A job from one place of the order to another; those between close up. */
   slide(from: number, to: number): void {
     const { order } = this.choice;
     const moved = order[from]!;
@@ -261,7 +260,7 @@ export class Moves {
 
   /** Mostly one move; now and then a few at once, where each by itself would only cost. */
   any(): Change | null {
-    if (this.decoder.count > MEDIUM || this.random.next() >= TOGETHER) return this.one();
+    if (this.decoder.count > FEW || this.random.next() >= TOGETHER) return this.one();
     const changes: Change[] = [];
     for (let left = 2 + this.random.below(MOST_TOGETHER - 1); left > 0; left--) {
       const change = this.one();

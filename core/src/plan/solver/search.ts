@@ -1,5 +1,5 @@
 import { type Random, randomOf } from '../../chance';
-import type { Choice, Decoder } from './decode';
+import { type Choice, type Decoder, FEW } from './decode';
 import { byStart, type Costed } from './first';
 import { Moves } from './moves';
 import { rebuild } from './rebuild';
@@ -23,7 +23,6 @@ const ROUNDS_ALONE = 2;
 const COOLED = 1 / 400;
 /** How often a few jobs are put in anew, each where it is best: of a shop of few jobs, since it takes many tries. */
 const REBUILDS = 0.03;
-const FEW = 40;
 /** Jobs up to which every other round begins somewhere else. */
 const SMALL = 16;
 
