@@ -113,3 +113,27 @@ test('the planner proves what it has time to prove, and ends as soon as it has; 
   // What cannot be proven is searched whole, by every thread there is.
   expect(asked).toEqual([{ ms: LONG_MS, seeds: undefined }]);
 });
+
+test('while two plans are being proven others are only searched, and afterwards they are proven again', async () => {
+  let proofs = 0;
+  let free: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => {
+    free = resolve;
+  });
+  const planner = provingPlanner(
+    { plan: async (request) => poor(request), close: async () => undefined },
+    async (_request, found) => {
+      proofs++;
+      await held;
+      return found;
+    },
+  );
+  const long = { ...shop, timeLimitMs: LONG_MS };
+  const both = [planner.plan(long, never), planner.plan(long, never)];
+  expect(await planner.plan(long, never)).toMatchObject({ slots: poor(long).slots });
+  free();
+  await Promise.all(both);
+  expect(proofs).toBe(settings.proof.atOnce);
+  await planner.plan(long, never);
+  expect(proofs).toBe(settings.proof.atOnce + 1);
+});

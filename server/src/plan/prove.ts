@@ -57,7 +57,10 @@ export function openProver(file: string, complain: (message: string) => void): P
     const begun = performance.now();
     solver ??= readFile(code).then((bytes) => WebAssembly.compile(bytes));
     const compiled = await solver.catch((error) => complain(String(error)));
-    if (!compiled) return found;
+    if (!compiled) {
+      solver = null;
+      return found;
+    }
     const search = { file, solver: compiled, proof, request, ways, signal, better, complain };
     const told = await searched(search, found, ms - (performance.now() - begun));
     return { ...told, elapsedMs: found.elapsedMs + performance.now() - begun };

@@ -4,7 +4,7 @@ import { highestBounds, type Planner, type SearchFrom } from './planner';
 import { isProven, type Prover, type Way, waysFor } from './prove';
 import settings from './settings.json';
 
-const { within, firstShare, searchShare } = settings.proof;
+const { within, atOnce, firstShare, searchShare } = settings.proof;
 
 /** Whether a request leaves the time in which a shop of its size is usually proven. */
 const hasTime = ({ jobs, timeLimitMs }: PlanRequest): boolean =>
@@ -22,9 +22,11 @@ function bestOfAll(plans: readonly Planned[], request: PlanRequest): Planned {
 /**
  * A planner that also proves: a small shop is searched for a part of the time; then the solver goes on from what was
  * found, beside the search, and for the rest of the time in both of its ways, where the shop is small enough for that.
- * What is proven the best ends all.
+ * What is proven the best ends all. While so many are being proven, others are only searched: each proof takes threads of
+ * its own, beside those of the planner.
  */
 export function provingPlanner(planner: Planner, prover: Prover): Planner {
+  let proving = 0;
   const whole = async (request: PlanRequest, signal: AbortSignal, from: SearchFrom): Promise<Planned> => {
     const begun = performance.now();
     const left = () => request.timeLimitMs - (performance.now() - begun);
@@ -61,10 +63,14 @@ export function provingPlanner(planner: Planner, prover: Prover): Planner {
   };
   return {
     ...planner,
-    plan: (request, signal, from = {}) =>
-      from.again || !hasTime(request) || !isAskable(request)
-        ? planner.plan(request, signal, from)
-        : whole(request, signal, from),
+    plan: (request, signal, from = {}) => {
+      if (from.again || proving >= atOnce || !hasTime(request) || !isAskable(request))
+        return planner.plan(request, signal, from);
+      proving++;
+      return whole(request, signal, from).finally(() => {
+        proving--;
+      });
+    },
     prove: prover,
   };
 }
