@@ -65,6 +65,16 @@ export class Decoder extends CrewFinder {
   startOf(at: number): number {
     return this.kept.start[at]!;
   }
+  endOf(at: number): number {
+    return this.kept.end[at]!;
+  }
+  /** The room a job stands in, as it is kept; -1 where it has no place. */
+  roomOfJob(at: number): number {
+    return this.kept.roomOf[at]!;
+  }
+  releaseOf(at: number): number {
+    return this.release[at]!;
+  }
   /** The job that ends last, as it is kept; -1 where none has a place. */
   lastEnding(): number {
     let last = -1;

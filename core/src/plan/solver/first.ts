@@ -93,6 +93,13 @@ export function byStart(decoder: Decoder, order: Int32Array): Int32Array {
   return Int32Array.from([...order].sort((a, b) => decoder.startOf(a) - decoder.startOf(b) || rank[a]! - rank[b]!));
 }
 
+export const copyOf = ({ order, visit, room, person }: Choice): Choice => ({
+  order: Int32Array.from(order),
+  visit: Int32Array.from(visit),
+  room: Int32Array.from(room),
+  person: Int32Array.from(person),
+});
+
 /** A choice and what it costs. */
 export interface Costed {
   choice: Choice;

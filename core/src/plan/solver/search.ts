@@ -1,8 +1,9 @@
 import { type Random, randomOf } from '../../chance';
 import { type Choice, type Decoder, FEW } from './decode';
-import { byStart, type Costed } from './first';
+import { byStart, type Costed, copyOf } from './first';
 import { Moves } from './moves';
 import { rebuild } from './rebuild';
+import { shorten } from './shorten';
 
 /** What a search may use: so many steps, or until it is told to stop. `progress` is the share of it that is used up. */
 export interface Budget {
@@ -21,17 +22,12 @@ const WARM_SMALL = 0.4;
 const WARM_ALONE = 1;
 const ROUNDS_ALONE = 2;
 const COOLED = 1 / 400;
+/** … and for this share of the budget the longest chain of jobs is shortened before all else. */
+const SHORTEN_SHARE = 0.5;
 /** How often a few jobs are put in anew, each where it is best: of a shop of few jobs, since it takes many tries. */
 const REBUILDS = 0.03;
 /** Jobs up to which every other round begins somewhere else. */
 const SMALL = 16;
-
-const copyOf = ({ order, visit, room, person }: Choice): Choice => ({
-  order: Int32Array.from(order),
-  visit: Int32Array.from(visit),
-  room: Int32Array.from(room),
-  person: Int32Array.from(person),
-});
 
 const putInto = (to: Choice, from: Choice): void => {
   to.order.set(from.order);
@@ -89,16 +85,48 @@ export function search(
   decoder: Decoder,
   starts: readonly Costed[],
   seed: number,
+  budget: Budget,
+  better: (cost: number) => void,
+): Costed {
+  const [first, ...others] = starts as [Costed, ...Costed[]];
+  const best = { choice: first.choice, cost: decoder.decode(first.choice) };
+  better(best.cost);
+  if (decoder.count < 2) return asWholeStays(decoder, best);
+  const random = randomOf(seed);
+  if (decoder.isHeldOrLate) return asWholeStays(decoder, varied(decoder, [best, ...others], random, budget, better));
+  const { begun, rest } = partsOf(budget);
+  const shortened = shorten(decoder, best, random, begun, better);
+  return asWholeStays(decoder, varied(decoder, [shortened, ...others], random, rest(), better));
+}
+
+/** A budget in two: whether the first part goes on after so many steps, and what is left after it. */
+function partsOf({ steps, progress, stop }: Budget) {
+  let done = 0;
+  let used = 0;
+  const begun = (turns: number): boolean => {
+    done = turns;
+    if (turns % LOOK === 0) used = progress(turns);
+    return turns < steps && used < SHORTEN_SHARE && !stop();
+  };
+  const rest = (): Budget => ({
+    steps: steps - done,
+    progress: (step) => (used < 1 ? (progress(done + step) - used) / (1 - used) : 1),
+    stop,
+  });
+  return { begun, rest };
+}
+
+/** Moves of all kinds, as long as the budget lasts. */
+function varied(
+  decoder: Decoder,
+  starts: readonly [Costed, ...Costed[]],
+  random: Random,
   { steps, progress, stop }: Budget,
   better: (cost: number) => void,
 ): Costed {
-  const [first] = starts as [Costed];
-  const choice = copyOf(first.choice);
+  const choice = copyOf(starts[0].choice);
   let cost = decoder.decode(choice);
   let best = { choice: copyOf(choice), cost };
-  better(cost);
-  if (decoder.count < 2) return best;
-  const random = randomOf(seed);
   const moves = new Moves(choice, decoder, random);
   const usual = usualStep(decoder, moves, cost) * warmOf(decoder);
   const rounds = roundsOf(decoder);
@@ -150,7 +178,7 @@ export function search(
       better(cost);
     }
   }
-  return asWholeStays(decoder, best);
+  return best;
 }
 
 /**
