@@ -3,6 +3,8 @@ import { performance } from 'node:perf_hooks';
 export const say = (what: string, figures: string): void => console.log(`${what.padEnd(36)} ${figures}`);
 export const round = (value: number, places = 2): string => value.toFixed(places);
 
+export const overPercent = (one: number, other: number): string => `${round((one / other - 1) * 100, 1)} %`;
+
 export const middle = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 

@@ -1,35 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
-import { type Planned, type PlanRequest, plan, replan, sumOf } from '@zealous-axle/core/plan';
+import { type Planned, plan, replan, sumOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
-import { jobShop, madeUpShop } from '../core/src/plan/solver/made-up';
-import { openPlanner } from '../server/src/plan/planner';
-import { isProven, openProver } from '../server/src/plan/prove';
-import { provingPlanner } from '../server/src/plan/proving-planner';
-import { middle, round, say } from './figures';
+import { madeUpShop } from '../core/src/plan/solver/made-up';
+import { middle, overPercent, round, say } from './figures';
+import { built, classicalShops, planShops, SEARCH_MS, SEEDS, type Shop, THREADS } from './shops';
 
-/** Two threads, as the server has on such a machine; the built thread of the server is what is measured. */
-const THREADS = 2;
-const SEEDS = [1, 2, 3, 4, 5];
-/** How long a proof is waited for, behind the answer. */
-const PATIENT_MS = 120_000;
-const SEARCH_MS = Number(process.env.PLAN_MS ?? 10_000);
 const MINUTE_MS = 60_000;
-
-interface Shop {
-  name: string;
-  request: PlanRequest;
-  /** What another search of this kind reached on one core, in so many seconds. */
-  reference: { seconds: number; sum: number; decodesPerSecond: number };
-}
-const read = <T>(file: string): T => JSON.parse(readFileSync(join(__dirname, file), 'utf8'));
-
-/** Fisher and Thompson's six by six and ten by ten, their optima 55 and 930: machine and minutes by turns. */
-const CLASSICAL = read<{ name: string; optimum: number; jobs: number[][] }[]>('job-shops.json');
-const pairs = (row: number[]) => row.flatMap((machine, at) => (at % 2 ? [] : [[machine, row[at + 1] ?? 0] as const]));
-
-const overPercent = (one: number, other: number): string => `${round((one / other - 1) * 100, 1)} %`;
 
 /** The first plan: read, refused or not, and put together, before any search. */
 function firstPlans(shops: readonly Shop[]): void {
@@ -79,8 +55,7 @@ async function searched(pool: Piscina, shops: readonly Shop[]): Promise<void> {
 }
 
 async function classical(pool: Piscina): Promise<void> {
-  for (const { name, optimum, jobs } of CLASSICAL) {
-    const request = jobShop(jobs.map(pairs));
+  for (const { name, optimum, request } of classicalShops()) {
     const spans = await Promise.all(
       SEEDS.map(async (seed) => {
         const asked = { request: { ...request, seed, timeLimitMs: SEARCH_MS }, stop: new SharedArrayBuffer(4) };
@@ -88,7 +63,7 @@ async function classical(pool: Piscina): Promise<void> {
         return planned.objective.makespanMinutes;
       }),
     );
-    say(`job shop ${name}`, `${middle(spans)}, best ${Math.min(...spans)}; the optimum is ${optimum}`);
+    say(name, `${middle(spans)}, best ${Math.min(...spans)}; the optimum is ${optimum}`);
   }
 }
 
@@ -142,12 +117,12 @@ function growth(): void {
 
 /** The planner: how soon, how good, how fast, how calm. */
 export async function benchPlan(): Promise<void> {
-  const shops = read<Shop[]>('plan-shops.json');
+  const shops = planShops();
   firstPlans(shops);
   overruns(shops);
   growth();
   const pool = new Piscina({
-    filename: join(__dirname, '../server/dist/plan-thread.js'),
+    filename: built('plan-thread.js'),
     minThreads: THREADS,
     maxThreads: THREADS,
   });
@@ -157,25 +132,4 @@ export async function benchPlan(): Promise<void> {
   } finally {
     await pool.destroy();
   }
-}
-
-/** Small shops with the proof beside the search, as the server answers: how near the optimum, and after how long proven. */
-export async function benchProven(): Promise<void> {
-  const complain = (message: string) => say('refused', message);
-  const file = (name: string) => join(__dirname, '../server/dist', name);
-  const prover = openProver(file('prove-thread.js'), complain);
-  if (!prover) return say('proofs', 'the solver that proves is not installed');
-  const planner = provingPlanner(openPlanner(file('plan-thread.js'), THREADS, complain), prover);
-  const never = new AbortController().signal;
-  for (const { name, request } of read<Shop[]>('plan-shops.json').filter((shop) => /-(20|30|60)-/.test(shop.name)))
-    for (const seed of SEEDS.slice(0, 2)) {
-      const found = await planner.plan({ ...request, seed, timeLimitMs: SEARCH_MS }, never);
-      const behind = await prover(request, found, PATIENT_MS, never);
-      const above = overPercent(sumOf(found.objective), sumOf(behind.objective));
-      say(
-        `${name}, seed ${seed}`,
-        `${sumOf(found.objective)}, ${isProven(found, request) ? `proven after ${Math.round(found.elapsedMs)} ms` : `${above} above the optimum`}; ${isProven(behind, request) ? 'proven' : 'not proven'} in the end`,
-      );
-    }
-  await planner.close();
 }

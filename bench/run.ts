@@ -13,8 +13,9 @@ import { benchTwo, benchWrites } from './load';
 import { benchOutage } from './outage';
 import { benchDigit } from './pad';
 import { benchPages } from './pages';
-import { benchPlan, benchProven } from './plan';
+import { benchPlan } from './plan';
 import { benchPractice } from './practice';
+import { benchProven } from './proven';
 import { benchTriage } from './triage';
 
 /** What is measured, by name: alone, or on the built server over the large fleet. */

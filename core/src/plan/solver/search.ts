@@ -1,20 +1,11 @@
 import { type Random, randomOf } from '../../chance';
+import { type Budget, goesOn, LOOK, partsOf } from './budget';
 import { type Choice, type Decoder, FEW } from './decode';
 import { byStart, type Costed, copyOf } from './first';
 import { Moves } from './moves';
 import { rebuild } from './rebuild';
 import { shorten } from './shorten';
 
-/** What a search may use: so many steps, or until it is told to stop. `progress` is the share of it that is used up. */
-export interface Budget {
-  steps: number;
-  /** Asked every few steps: 0 at the beginning, 1 and it ends. */
-  progress: (steps: number) => number;
-  stop: () => boolean;
-}
-
-/** How many steps lie between two looks at the clock. */
-const LOOK = 64;
 /** The first warmth of the search, as a share of what a random move costs, and how far it cools. */
 const WARM = 0.1;
 const WARM_SMALL = 0.4;
@@ -28,6 +19,13 @@ const SHORTEN_SHARE = 0.5;
 const REBUILDS = 0.03;
 /** Jobs up to which every other round begins somewhere else. */
 const SMALL = 16;
+/**
+ * More jobs than that, up to so many, are begun over and over for this share of the budget, each time for so many steps a
+ * job, and gone on with from the best: a search of them may sit in one valley for good.
+ */
+const MIDDLING = 100;
+const BEGIN_SHARE = 0.7;
+const BEGIN_STEPS = 200;
 
 const putInto = (to: Choice, from: Choice): void => {
   to.order.set(from.order);
@@ -89,31 +87,27 @@ export function search(
   better: (cost: number) => void,
 ): Costed {
   const [first, ...others] = starts as [Costed, ...Costed[]];
-  const best = { choice: first.choice, cost: decoder.decode(first.choice) };
+  let best: Costed = { choice: first.choice, cost: decoder.decode(first.choice) };
   better(best.cost);
   if (decoder.count < 2) return asWholeStays(decoder, best);
   const random = randomOf(seed);
-  if (decoder.isHeldOrLate) return asWholeStays(decoder, varied(decoder, [best, ...others], random, budget, better));
-  const { begun, rest } = partsOf(budget);
-  const shortened = shorten(decoder, best, random, begun, better);
-  return asWholeStays(decoder, varied(decoder, [shortened, ...others], random, rest(), better));
-}
-
-/** A budget in two: whether the first part goes on after so many steps, and what is left after it. */
-function partsOf({ steps, progress, stop }: Budget) {
-  let done = 0;
-  let used = 0;
-  const begun = (turns: number): boolean => {
-    done = turns;
-    if (turns % LOOK === 0) used = progress(turns);
-    return turns < steps && used < SHORTEN_SHARE && !stop();
+  const part = partsOf(budget);
+  const tell = (cost: number) => {
+    if (cost < best.cost) better(cost);
   };
-  const rest = (): Budget => ({
-    steps: steps - done,
-    progress: (step) => (used < 1 ? (progress(done + step) - used) / (1 - used) : 1),
-    stop,
-  });
-  return { begun, rest };
+  if (decoder.isHeldOrLate) {
+    const isMiddling = decoder.count > SMALL && decoder.count <= MIDDLING;
+    const beginning = () => (isMiddling ? part(BEGIN_SHARE, decoder.count * BEGIN_STEPS) : null);
+    for (let own = beginning(); own; own = beginning()) {
+      const found = varied(decoder, [first, ...others], random, own, tell);
+      if (found.cost < best.cost) best = found;
+    }
+  } else {
+    const own = part(SHORTEN_SHARE);
+    if (own) best = shorten(decoder, best, random, goesOn(own), tell);
+  }
+  const rest = part(1);
+  return asWholeStays(decoder, rest ? varied(decoder, [best, ...others], random, rest, tell) : best);
 }
 
 /** Moves of all kinds, as long as the budget lasts. */
@@ -133,7 +127,8 @@ function varied(
   let warmth = usual;
   let round = 0;
   let accepted = 0;
-  for (let step = 0; step < steps; step++) {
+  let step = 0;
+  for (; step < steps; step++) {
     if (step % LOOK === 0) {
       const used = progress(step);
       if (used >= 1 || stop()) break;
@@ -178,6 +173,7 @@ function varied(
       better(cost);
     }
   }
+  progress(step);
   return best;
 }
 
@@ -210,7 +206,7 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
 function roundsOf({ count, isHeldOrLate }: Decoder): number {
   if (!isHeldOrLate) return ROUNDS_ALONE;
   if (count <= SMALL) return 24;
-  return count <= 100 ? 8 : 1;
+  return count <= MIDDLING ? 8 : 1;
 }
 
 function warmOf({ count, isHeldOrLate }: Decoder): number {

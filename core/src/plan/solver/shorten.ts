@@ -132,7 +132,7 @@ export function sequencesOf(decoder: Decoder): Sequences | null {
 
 /**
  * Shortens the longest chain of a plan for as long as `goesOn` says, asked before each turn with how many there were:
- * the best plan so far, which the decoder then keeps. Each shorter one is decoded; where that comes out longer, people or hours have their say, and
+ * the best plan so far. Each shorter one is decoded; where that comes out longer, people or hours have their say, and
  * it ends.
  */
 export function shorten(
