@@ -7,7 +7,7 @@ export { type Choice, FEW } from './decoder-state';
 
 /** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up. */
 const PAST = 12;
-const HOPELESS = 3;
+const HOPELESS = 1.5;
 
 /** Where a job was put. */
 export interface Put {
@@ -25,6 +25,8 @@ export interface Put {
  * it are kept every few positions, and where a state comes out as it was, the rest is known.
  */
 export class Decoder extends DecoderPlaces {
+  private differs = 0;
+
   /** The cost of a choice, decoded whole, and kept. */
   decode(choice: Choice): number {
     this.take(choice);
@@ -177,7 +179,13 @@ export class Decoder extends DecoderPlaces {
   /** Whether the state has come out as it is kept: what follows then is as it is kept too. */
   private isAsKept(point: number): boolean {
     const [S, kept] = [this.state, this.keptStates[point]!];
-    for (let index = 0; index < this.stateSize; index++) if (S[index] !== kept[index]) return false;
+    // What differed last mostly differs still.
+    if (S[this.differs] !== kept[this.differs]) return false;
+    for (let index = 0; index < this.stateSize; index++)
+      if (S[index] !== kept[index]) {
+        this.differs = index;
+        return false;
+      }
     return true;
   }
 

@@ -28,7 +28,7 @@ export abstract class CrewFinder extends DecoderState {
     }
   }
 
-  /** When a technician is free for so many minutes, from `from` on. */
+  /** When a technician is free for so many minutes, from `from` on. Spans stand from the last to the first: most of what changes is near now. */
   protected freeAt(person: number, from: number, minutes: number): number {
     const S = this.state;
     const base = person * this.spanRoom;
@@ -39,10 +39,10 @@ export abstract class CrewFinder extends DecoderState {
     let [low, high] = [0, spans];
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (S[toAt + middle]! < enough) low = middle + 1;
-      else high = middle;
+      if (S[toAt + middle]! < enough) high = middle;
+      else low = middle + 1;
     }
-    for (let index = low; index < spans; index++) {
+    for (let index = low - 1; index >= 0; index--) {
       const begin = S[fromAt + index]!;
       if (begin <= from) return from;
       if (begin + minutes <= S[toAt + index]!) return begin;
@@ -153,7 +153,7 @@ export abstract class CrewFinder extends DecoderState {
     return Array.from({ length: S[this.atSpans + person]! }, (_, index) => ({
       from: S[this.atSpanFrom + base + index]!,
       to: S[this.atSpanTo + base + index]!,
-    }));
+    })).reverse();
   }
   protected endOfSplitJob(at: number, room: number, start: number, minutes: number): number {
     const open = this.model.bays[this.rooms[room]!.bay]!.open;
@@ -180,10 +180,10 @@ export abstract class CrewFinder extends DecoderState {
     let [low, high] = [0, spans];
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (S[toAt + middle]! <= start) low = middle + 1;
-      else high = middle;
+      if (S[toAt + middle]! <= start) high = middle;
+      else low = middle + 1;
     }
-    for (let index = low; index < spans; index++) {
+    for (let index = low - 1; index >= 0; index--) {
       const from = S[fromAt + index]!;
       const to = S[toAt + index]!;
       if (from >= end) break;
@@ -194,10 +194,9 @@ export abstract class CrewFinder extends DecoderState {
           S[fromAt + move] = S[fromAt + move - 1]!;
           S[toAt + move] = S[toAt + move - 1]!;
         }
-        S[toAt + index] = start;
-        S[fromAt + index + 1] = end;
+        S[fromAt + index] = end;
+        S[toAt + index + 1] = start;
         spans++;
-        index++;
       } else if (left && (!right || start - from >= to - end)) S[toAt + index] = start;
       else if (right) S[fromAt + index] = end;
       else {
@@ -208,7 +207,6 @@ export abstract class CrewFinder extends DecoderState {
         spans--;
         S[fromAt + spans] = 0;
         S[toAt + spans] = 0;
-        index--;
       }
     }
     S[this.atSpans + person] = spans;

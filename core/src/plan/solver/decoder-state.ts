@@ -153,7 +153,7 @@ export abstract class DecoderState extends DecoderLayout {
     }
     for (const [person, spans] of time.entries()) {
       S[this.atSpans + person] = spans.length;
-      for (const [index, { from, to }] of spans.entries()) {
+      for (const [index, { from, to }] of [...spans].reverse().entries()) {
         S[this.atSpanFrom + person * this.spanRoom + index] = from;
         S[this.atSpanTo + person * this.spanRoom + index] = to;
       }

@@ -7,7 +7,7 @@ import { rebuild } from './rebuild';
 import { shorten } from './shorten';
 
 /** The first warmth of the search, as a share of what a random move costs, and how far it cools. */
-const WARM = 0.1;
+const WARM = 0.05;
 const WARM_SMALL = 0.4;
 /** Where only the end of all counts, most moves change nothing: what does is tried far more boldly, in few rounds. */
 const WARM_ALONE = 1;
