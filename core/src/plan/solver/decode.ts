@@ -1,13 +1,13 @@
 import { STRIDE } from './decoder-layout';
 import { DecoderPlaces } from './decoder-places';
-import type { Choice } from './decoder-state';
+import { type Choice, FEW } from './decoder-state';
 
 export type { Promised } from './decoder-jobs';
 export { type Choice, FEW } from './decoder-state';
 
-/** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up. */
-const PAST = 12;
-const HOPELESS = 1.5;
+/** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up; of many jobs sooner. */
+const PAST = { few: 12, many: 4 };
+const HOPELESS = { few: 1.5, many: 1 };
 
 /** Where a job was put. */
 export interface Put {
@@ -125,6 +125,9 @@ export class Decoder extends DecoderPlaces {
     this.triedTo = point;
     this.rest = null;
     const { order, count, atPlaced } = this;
+    const size = count <= FEW ? 'few' : 'many';
+    const past = to + PAST[size];
+    const hopeless = (limit - this.keptCost) * HOPELESS[size];
     // Past the last change the kept states may come out again: then the rest is known.
     for (let index = point * STRIDE; index < count; index++) {
       if (index % STRIDE === 0 && index > point * STRIDE) {
@@ -139,7 +142,7 @@ export class Decoder extends DecoderPlaces {
         // How late the last job is so far says nothing yet of how late the last of all will be.
         const later = this.sumWeights.makespanMinutes * (S[0]! - this.keptStates[here]![0]!);
         const added = this.cost - this.keptCosts[here]! - later;
-        if (index >= to + PAST && added > (limit - this.keptCost) * HOPELESS) return Number.POSITIVE_INFINITY;
+        if (index >= past && added > hopeless) return Number.POSITIVE_INFINITY;
       }
       const at = order[index]!;
       if (S[atPlaced + at] !== 0) continue;
