@@ -54,7 +54,7 @@ async function answered(planner: Planner, prover: Prover, name: string, request:
     [
       `over the bound told ${over(({ boundSum }) => boundSum)}`,
       `over ${isProven(behind, request) ? 'the optimum' : 'the best known'} ${sumOf(behind.objective)} ${over(() => sumOf(behind.objective))}`,
-      `${inTime.length} of ${runs.length} proven, after ${Math.round(middle(inTime.map(({ elapsedMs }) => elapsedMs)))} ms`,
+      `${inTime.length} of ${runs.length} proven${inTime.length ? `, after ${Math.round(middle(inTime.map(({ elapsedMs }) => elapsedMs)))} ms` : ''}`,
     ].join('; '),
   );
 }

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PlanRequest } from '@zealous-axle/core/plan';
-import { jobShop } from '../core/src/plan/solver/made-up';
+import jobShops from '../core/src/plan/solver/job-shops.json';
+import { jobShop, pairsOf } from '../core/src/plan/solver/made-up';
 
 /** Two threads, as the server has on such a machine; the built threads of the server are what is measured. */
 export const THREADS = 2;
@@ -15,16 +16,13 @@ export interface Shop {
   reference: { seconds: number; sum: number; decodesPerSecond: number };
 }
 
-const read = <T>(file: string): T => JSON.parse(readFileSync(join(__dirname, file), 'utf8'));
 export const built = (name: string): string => join(__dirname, '../server/dist', name);
-export const planShops = (): Shop[] => read('plan-shops.json');
+export const planShops = (): Shop[] => JSON.parse(readFileSync(join(__dirname, 'plan-shops.json'), 'utf8'));
 
-/** Fisher and Thompson's six by six and ten by ten, their optima 55 and 930: machine and minutes by turns. */
+/** Fisher and Thompson's six by six and ten by ten, their optima 55 and 930. */
 export const classicalShops = () =>
-  read<{ name: string; optimum: number; jobs: number[][] }[]>('job-shops.json').map(({ name, optimum, jobs }) => ({
+  jobShops.map(({ name, optimum, jobs }) => ({
     name: `job shop ${name}`,
     optimum,
-    request: jobShop(
-      jobs.map((row) => row.flatMap((machine, at) => (at % 2 ? [] : [[machine, row[at + 1] ?? 0] as const]))),
-    ),
+    request: jobShop(jobs.map(pairsOf)),
   }));

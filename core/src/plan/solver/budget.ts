@@ -8,6 +8,7 @@ export interface Budget {
 
 /** How many steps lie between two looks at the clock. */
 export const LOOK = 64;
+
 /** A budget in parts, each until a share of the whole is used up, or so many steps; null where there is nothing left of it. */
 export function partsOf({ steps, progress, stop }: Budget): (until: number, most?: number) => Budget | null {
   let done = 0;

@@ -72,6 +72,10 @@ export function madeUpShop({ seed, jobs: count, days = 10, hard = false }: MadeU
   };
 }
 
+/** Pairs of machine and minutes, of a row of both by turns: so the classical job shops are written down. */
+export const pairsOf = (row: readonly number[]): [machine: number, minutes: number][] =>
+  row.flatMap((machine, at) => (at % 2 ? [] : [[machine, row[at + 1] ?? 0]]));
+
 /**
  * A classical job shop in the wire form: each machine a bay of its own kind, each job a trailer, everybody skilled.
  * `operations` are, job by job, pairs of machine and minutes in their order.

@@ -1,17 +1,14 @@
 import fc from 'fast-check';
-import classical from '../../../../bench/job-shops.json';
 import { randomOf } from '../../chance';
 import { Decoder } from './decode';
 import { firstChoices } from './first';
-import { jobShop } from './made-up';
+import classical from './job-shops.json';
+import { jobShop, pairsOf } from './made-up';
 import { modelOf } from './model';
 import { Sequences, type Turn } from './sequences';
 import { sequencesOf, shorten } from './shorten';
 
-/** Pairs of machine and minutes by turns, as the classical shops are written down. */
-const pairs = (row: readonly number[]) =>
-  row.flatMap((machine, at) => (at % 2 ? [] : [[machine, row[at + 1] ?? 0] as const]));
-const ten = jobShop((classical[1]?.jobs ?? []).map(pairs));
+const ten = jobShop((classical[1]?.jobs ?? []).map(pairsOf));
 const started = (request: typeof ten) => {
   const decoder = new Decoder(modelOf(request));
   const [start] = firstChoices(decoder);

@@ -28,7 +28,7 @@ function turnsOf(runs: readonly (readonly number[])[]): Turn[] {
  * than before, but for a while none back. Where it gets no further it goes on from somewhere near the shortest.
  */
 class Shortening {
-  best: number;
+  private best: number;
   private readonly barred: Int32Array;
   private shortest: ReturnType<Sequences['kept']>;
   private turn = 0;
