@@ -294,8 +294,6 @@ test('the classical job shop of six machines reaches its optimum', () => {
   const answer = plan(jobShop((six?.jobs ?? []).map(pairsOf)), { steps: 20_000, proof: false });
   expect([six?.name, answer.objective.makespanMinutes]).toEqual(['6 × 6', six?.optimum]);
 });
-  expect(answer.objective.makespanMinutes).toBe(55);
-});
 
 /** Every order of the jobs, with stays as whole and as apart as they can be. */
 function bestOfAll(request: PlanRequest): number {
