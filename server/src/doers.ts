@@ -1,11 +1,13 @@
 import type { Doers } from './background';
 import { doForecast } from './forecast';
 import { doWatchPlan, provePlan, type Searching, searchPlan } from './plan';
+import { doJudgeAgain } from './yard';
 
 /** What each task of the queue does. */
 export const doersOf = (searching: Searching): Doers => ({
   'search-plan': (asked, closing) => searchPlan(searching, asked, closing),
   'prove-plan': (asked, closing) => provePlan(searching, asked, closing),
   'watch-plan': (asked) => doWatchPlan(searching, asked),
+  'judge-again': (asked, closing) => doJudgeAgain(searching, asked, closing),
   forecast: (asked, closing) => doForecast(searching, asked, closing),
 });

@@ -9,7 +9,6 @@ import {
   measureDefect,
   recordMeter,
   reportDefect,
-  reportNothing,
   takeBackAnswer,
   triageDefect,
 } from './defects';
@@ -29,7 +28,6 @@ import {
   setFitted,
   setFleetRules,
   setHolidays,
-  setMakerLimit,
   setOwnUnits,
   setPerson,
   setPersonLeft,
@@ -41,7 +39,10 @@ import { bundleWork, declineWork, forecastsMoved, wishForecast } from './forecas
 import {
   attachPhoto,
   closeInspection,
+  reportNothing,
+  seeHeld,
   setChamber,
+  setMakerLimit,
   setUnit,
   skipReading,
   startInspection,
@@ -90,12 +91,13 @@ import {
 } from './repair';
 import { type Actor, type Clock, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
 import type { Database, FleetStore } from './store';
-import { keepYard } from './yard';
+import { judgeAllAgain, keepYard } from './yard';
 
 /** What each command does. One file per thing that is acted on. */
 const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'report-defect': reportDefect,
   'report-nothing': reportNothing,
+  'see-held': seeHeld,
   'add-to-report': addToReport,
   'triage-defect': triageDefect,
   'dismiss-defect': dismissDefect,
@@ -186,11 +188,15 @@ const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = {
   'make-jobs': unitsOfDefects,
 };
 
-/** What is kept in step with a command: the yard's rows, and the plan where it may no longer stand. */
+/** Commands after which a fleet judges by other rules. */
+const CHANGES_RULES: ReadonlySet<CommandName> = new Set(['set-fleet-rules', 'add-fleet-limit', 'withdraw-fleet-limit']);
+
+/** What is kept in step with a command: the yard's rows, what is judged by its rules, and the plan where it may no longer stand. */
 const derivedOf =
-  (name: CommandName, fleet: string) =>
+  (name: CommandName, { fleet: { id: fleet }, person }: Actor) =>
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
     await keepYard(store, units);
+    if (CHANGES_RULES.has(name)) await judgeAllAgain(store, fleet, person.id);
     if (movesPlan(name)) await watchPlan(store, fleet, name);
     const moved = forecastsMoved(name);
     if (moved !== 'none') await wishForecast(store, fleet, moved === 'all' ? 'all' : units);
@@ -207,7 +213,7 @@ export const doCommand = <N extends CommandName>(
   runCommand(
     db,
     session,
-    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session.fleet.id) },
+    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session) },
     sent,
     clock,
   );

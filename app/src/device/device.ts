@@ -58,6 +58,11 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
     db.createObjectStore('own');
     await upgrade.objectStore('own').put(uuidv7(), 'id');
   },
+  // A unit says what of it was looked at, when and by whom: rows that do not are seen anew.
+  async (_, upgrade) => {
+    await upgrade.objectStore('rows').clear();
+    await upgrade.objectStore('answers').clear();
+  },
 ];
 export const DEVICE_VERSION = STEPS.length;
 

@@ -26,14 +26,22 @@ const orNothing = <T>(stored: Promise<T>): Promise<T | undefined> => stored.catc
 export const findDraft = async (inspection: string): Promise<Draft | null> =>
   here.get(inspection) ?? (await orNothing(device().then((db) => db.get('drafts', inspection)))) ?? null;
 
-/** Inspections of a unit that are not closed yet, the newest first. */
-export async function openDrafts(unit: string): Promise<Draft[]> {
+/** Every inspection of a unit on this device, the newest first. */
+export async function draftsOf(unit: string): Promise<Draft[]> {
   const stored = (await orNothing(device().then((db) => db.getAllFromIndex('drafts', 'unit', unit)))) ?? [];
   const alone = here.all().filter((draft) => draft.unit.id === unit);
-  return [...stored.filter(({ inspection }) => !here.get(inspection)), ...alone]
-    .filter(({ closed }) => !closed)
-    .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+  return [...stored.filter(({ inspection }) => !here.get(inspection)), ...alone].sort((a, b) =>
+    b.startedAt.localeCompare(a.startedAt),
+  );
 }
+
+/** Those that are not closed yet. */
+export const openDrafts = async (unit: string): Promise<Draft[]> =>
+  (await draftsOf(unit)).filter(({ closed }) => !closed);
+
+/** The inspections of these ids, as far as they are on this device. */
+export const findDrafts = async (inspections: readonly string[]): Promise<Draft[]> =>
+  (await Promise.all(inspections.map(findDraft))).flatMap((draft) => draft ?? []);
 
 /** Removes what was closed long before `now` (milliseconds) and has nothing left to send. */
 export async function clearOldDrafts(now: number): Promise<void> {

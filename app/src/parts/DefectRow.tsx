@@ -21,6 +21,7 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   joined: ' · carried by another report',
   'no-fault': ' · no fault found',
   dismissed: ' · dismissed',
+  withdrawn: ' · taken back',
 };
 
 export const defectPlace = (defect: Pick<DefectView, 'axle' | 'side' | 'tyre'>): string =>
@@ -41,7 +42,10 @@ export function DefectRow({
 }) {
   const { fleet } = useSession();
   const { words } = useShown();
-  const by = defect.origin === 'driver' ? `Reported by ${defect.reportedBy}` : `Measured by ${defect.reportedBy}`;
+  const by =
+    defect.origin === 'driver'
+      ? `Reported by ${defect.reportedBy}`
+      : `Found by ${defect.reportedBy}${defect.inspection?.open ? ', inspection still open' : ''}`;
   return (
     <View className="gap-2 border-t border-line py-3">
       <View className="flex-row gap-3">

@@ -15,6 +15,10 @@ const row = (change: Partial<YardRow> = {}): YardRow => ({
   lastMeasured: null,
   verdict: null,
   due: null,
+  looked: [],
+  walked: null,
+  inspecting: null,
+  judging: false,
   ...change,
 });
 const YARD = ['yard', {}, 'urgency'];

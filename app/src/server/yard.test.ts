@@ -13,6 +13,10 @@ const row = (number: string, change: Partial<YardRow> = {}): YardRow => ({
   lastMeasured: null,
   verdict: null,
   due: null,
+  looked: [],
+  walked: null,
+  inspecting: null,
+  judging: false,
   ...change,
 });
 const ROWS = [

@@ -36,6 +36,8 @@ export type Severity = z.infer<typeof severitySchema>;
 
 export const catalogueEntrySchema = z.strictObject({
   code: z.string(),
+  /** The more general code it is a case of: reported in its place where it is known which. */
+  of: z.string().optional(),
   part: z.enum(PARTS),
   /** What it is reported at: one axle end, one tyre of it, or the unit as a whole. */
   where: z.enum(['end', 'tyre', 'unit']),
@@ -55,6 +57,10 @@ export const catalogueEntry = (code: string): CatalogueEntry | null => byCode.ge
 
 /** What a book says of a code; null when the catalogue has no such code. */
 export const severityOf = (code: string, book: BookId): Severity | null => byCode.get(code)?.by[book] ?? null;
+
+/** Whether a code says the same as a more general one, or is a case of it. */
+export const isCaseOf = (code: string, general: string): boolean =>
+  code === general || byCode.get(code)?.of === general;
 
 /** What may be reported at a place: an axle end offers what concerns its tyres too. */
 export const catalogueAt = (where: 'end' | 'unit'): CatalogueEntry[] =>

@@ -24,6 +24,8 @@ export const DEFECT_COMMANDS = {
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
   'report-nothing': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
+  /** Whoever was to drive it saw that it is held, and leaves it. */
+  'see-held': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
   /** More that is known of it: the report itself stays as it was signed. */
   'add-to-report': command(
     'defect',

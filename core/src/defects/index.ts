@@ -1,11 +1,11 @@
 /** What was reported, and the life of a report. */
 export { DEFECT_COMMANDS } from './commands';
+export { breaksLaw, heldByPractice, holdsFromReport } from './holding';
 export * from './life';
 export {
   COME_BACK_DAYS,
   comeBackCode,
   FIRST_DEFERRAL_DAYS,
-  heldByPractice,
   type Proposal,
   partOf,
   proposalFor,

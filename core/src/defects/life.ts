@@ -13,6 +13,7 @@ export const DEFECT_STATES = [
   'joined',
   'no-fault',
   'dismissed',
+  'withdrawn',
 ] as const;
 export type DefectState = (typeof DEFECT_STATES)[number];
 export type DefectAct =
@@ -25,6 +26,7 @@ export type DefectAct =
   | 'see due'
   | 'find nothing at'
   | 'dismiss'
+  | 'withdraw'
   | 'take back the answer to'
   | 'plan'
   | 'unplan'
@@ -37,6 +39,7 @@ export type DefectNeed = 'a reason' | 'a day ahead' | 'a rule that lets it wait'
 
 /** Waits for an answer: now, once it is measured, or once its day has come. */
 const UNANSWERED: readonly DefectState[] = ['reported', 'measuring', 'deferred'];
+export const isUnanswered = (state: DefectState): boolean => UNANSWERED.includes(state);
 /** Answered in a way that can be taken back: nothing was begun on it. */
 const ANSWERED: readonly DefectState[] = ['measuring', 'deferred', 'triaged', 'joined', 'no-fault', 'dismissed'];
 
@@ -58,6 +61,8 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
   { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
   { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
+  // The reading it rests on was corrected: nobody has answered it, and it was never so.
+  { act: 'withdraw', from: UNANSWERED, to: 'withdrawn', who: EVERYBODY, needs: ['a reason'] },
   { act: 'take back the answer to', from: ANSWERED, to: 'reported', who: SHOP },
   { act: 'plan', from: [...UNANSWERED, 'triaged'], to: 'planned', who: SHOP },
   { act: 'unplan', from: ['planned'], to: 'triaged', who: SHOP },

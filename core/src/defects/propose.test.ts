@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE, catalogueEntry, severityOf } from '../catalogue';
+import { holdsFromReport } from './holding';
 import { comeBackCode, proposalFor, type Repaired, type Reported } from './propose';
 
 const report = (change: Partial<Reported> = {}): Reported => ({
@@ -38,6 +39,32 @@ test.each([
   expect(ask(report({ code, words, ...own }))).toMatchObject({ severity, answer });
 });
 
+test.each([
+  ['brake-dragging', true],
+  ['hub-hot', true],
+  ['unsure-brake', true],
+  ['unsure-braking', true],
+  ['unsure-wheel', true],
+  ['unsure-coupling', true],
+  ['unsure-tyre', false],
+  ['unsure-lamps', false],
+  ['rust-trail', true],
+  ['drum-blue', false],
+  ['chamber-leak', true],
+  ['lamp-out', false],
+  ['lamp-stop-out', true],
+  ['lamp-turn-out', true],
+  ['abs-lamp', false],
+])('%s holds from the report on: %s', (code, holds) => {
+  expect([holdsFromReport(code, 'na'), ask(report({ code })).holds]).toEqual([holds, holds]);
+});
+
+test('what does not hold is not said to, and why', () => {
+  const { because, severity } = ask(report({ code: 'lamp-out', axle: null, side: null }));
+  expect([severity, because]).toEqual(['before-use', expect.stringContaining('does not hold it')]);
+  expect(ask(report({ code: 'unsure-brake' })).because).toContain('Held until somebody answers');
+});
+
 test('what a driver says of a tyre is measured first, unless it was measured already', () => {
   expect(ask(report({ code: 'tyre-nail', words: 'feels soft' }))).toMatchObject({ severity: 'measure-first' });
   expect(ask(report({ code: 'tyre-nail', words: 'feels soft', measured: true }))).toMatchObject({
@@ -51,10 +78,11 @@ test('never looser than the rule, whatever is said or was repaired', () => {
     fc.property(fc.constantFrom(...CATALOGUE), words, fc.boolean(), fc.boolean(), (entry, said, holds, measured) => {
       const whole = entry.where === 'unit' ? { axle: null, side: null } : {};
       const own = report({ code: entry.code, words: said, holds, measured, ...whole });
-      const { severity } = ask(own, { open: [own], repaired: [repaired({ code: entry.code, ...whole })] });
+      const proposal = ask(own, { open: [own], repaired: [repaired({ code: entry.code, ...whole })] });
       const verdict = severityOf(entry.code, 'na')?.verdict;
-      if (verdict === 'out-of-service') expect(severity).toBe('hold');
-      if (verdict === 'violation' || holds) expect(['hold', 'before-use']).toContain(severity);
+      if (verdict === 'out-of-service') expect(proposal.severity).toBe('hold');
+      if (verdict === 'violation') expect(['hold', 'before-use']).toContain(proposal.severity);
+      if (holds || verdict === 'out-of-service') expect(proposal.holds).toBe(true);
     }),
   );
 });

@@ -2,6 +2,7 @@ import { catalogueEntry, type Part, severityOf } from '../catalogue';
 import { type Day, daysBetween } from '../measure';
 import { parseSubject } from '../reading';
 import type { Side, Tyre } from '../trailer';
+import { breaksLaw, heldByPractice, holdsFromReport, PRACTICE_HOLDS, WITHOUT_HOLD, withoutHold } from './holding';
 import urgency from './urgency.json';
 
 /** A report as far as its answer is concerned. */
@@ -37,6 +38,8 @@ export const FIRST_DEFERRAL_DAYS = urgency.firstDeferralDays;
 export interface Proposal {
   severity: Severity;
   answer: 'repair' | 'measure' | 'join';
+  /** To be repaired, it holds its unit until then. */
+  holds: boolean;
   /** Why, in a sentence with its rule. */
   because: string;
   /** An open report of the same fault. */
@@ -95,8 +98,7 @@ const sameFault = (one: Reported, other: Reported): boolean =>
   samePlace(one, other) &&
   (one.code === other.code || (partOf(one.code) === partOf(other.code) && (vague(one.code) || vague(other.code))));
 
-/** Held until it is repaired by practice, where the law names no figure. */
-export const heldByPractice = (code: string): boolean => urgency.holds.includes(code);
+const isDoubt = (code: string): boolean => code.startsWith('unsure');
 
 /** How much a report presses, and the rule that says so. */
 export function urgencyOf(
@@ -104,14 +106,21 @@ export function urgencyOf(
   book: 'na' | 'gb',
 ): Pick<Proposal, 'severity' | 'because'> {
   const rule = severityOf(code, book);
-  if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
-  if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit of the law.' };
-  if (heldByPractice(code)) return { severity: 'hold', because: `${urgency.source}.` };
-  if (rule?.verdict === 'violation') return { severity: 'before-use', because: `A violation: ${rule.rule}.` };
-  if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
-  if (measured && (code.startsWith('unsure') || ONLY_A_READING.test(words)))
-    return { severity: 'measure-first', because: 'Only a reading can tell.' };
+  if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
+  if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit.' };
+  if (measured && isDoubt(code)) {
+    const until = heldByPractice(code) ? ` Held until somebody answers. ${PRACTICE_HOLDS}.` : '';
+    return { severity: 'measure-first', because: `Only a reading can tell.${until}` };
+  }
+  if (heldByPractice(code)) return { severity: 'hold', because: `${PRACTICE_HOLDS}.` };
+  if (rule && breaksLaw(code, book))
+    return {
+      severity: 'before-use',
+      because: `A violation: ${rule.rule}${withoutHold(code) && !holds ? `; ${WITHOUT_HOLD}` : ''}.`,
+    };
+  if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
+  if (measured && ONLY_A_READING.test(words)) return { severity: 'measure-first', because: 'Only a reading can tell.' };
   if (!rule) return { severity: 'next-visit', because: 'A limit of the shop’s own.' };
   return { severity: 'next-visit', because: `No limit of the law: ${rule.rule}.` };
 }
@@ -143,6 +152,7 @@ export function proposalFor(
   ];
   return {
     severity: own.severity,
+    holds: report.holds || holdsFromReport(report.code, book),
     answer: joins ? 'join' : own.severity === 'measure-first' ? 'measure' : 'repair',
     because: said.filter(Boolean).join(' '),
     joins,

@@ -12,6 +12,8 @@ export const defectViewSchema = z.strictObject({
   state: z.enum(DEFECT_STATES),
   holds: z.boolean(),
   origin: z.enum(['driver', 'inspection']),
+  /** The inspection that found it, and whether that is still open; null where somebody reported it. */
+  inspection: z.strictObject({ id: z.string(), open: z.boolean() }).nullable(),
   reportedBy: z.string(),
   reportedAt: z.string(),
   job: z.string().nullable(),
@@ -34,6 +36,26 @@ export const defectViewSchema = z.strictObject({
 });
 export type DefectView = z.infer<typeof defectViewSchema>;
 
+/** What a signature after a walk round says. */
+export const SIGNED_SAYS = ['nothing-found', 'held'] as const;
+export type SignedSays = (typeof SIGNED_SAYS)[number];
+
+export const signedSchema = z.strictObject({
+  by: z.string(),
+  at: z.string(),
+  says: z.enum(SIGNED_SAYS),
+  /** How many defects were open when it was signed; null where that was not kept. */
+  known: z.int().nullable(),
+});
+/** The last signature of whoever walked round a unit. */
+export type Signed = z.infer<typeof signedSchema>;
+
+/** Whether something was found after a signature: it says nothing of that. Instants are ISO texts in UTC. */
+export const foundSince = (
+  { at }: Pick<Signed, 'at'>,
+  { defects, holds }: { defects: readonly { reportedAt: string }[]; holds: readonly { at: string }[] },
+): boolean => defects.some(({ reportedAt }) => reportedAt > at) || holds.some((each) => each.at > at);
+
 /** A page of defects; `next` asks for the page after it, null where it is the last. */
 export const defectsPageSchema = z.strictObject({ defects: z.array(defectViewSchema), next: z.string().nullable() });
 export type DefectsPage = z.infer<typeof defectsPageSchema>;
@@ -41,6 +63,8 @@ export type DefectsPage = z.infer<typeof defectsPageSchema>;
 export const proposalSchema = z.strictObject({
   severity: z.enum(SEVERITIES),
   answer: z.enum(['repair', 'measure', 'join']),
+  /** To be repaired, it holds its unit until then. */
+  holds: z.boolean(),
   because: z.string(),
   joins: z.string().nullable(),
   comeBackOf: z.strictObject({ id: z.string(), job: z.string(), by: z.string(), on: z.string() }).nullable(),

@@ -1,5 +1,7 @@
-import { type DefectState, isOpenDefect } from '../defects';
+import { catalogueEntry } from '../catalogue';
+import { type DefectState, holdsFromReport, isOpenDefect } from '../defects';
 import { type Finding, holds } from '../judge';
+import type { BookId, Verdict } from '../limits';
 import { keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
 
@@ -11,19 +13,21 @@ export interface FoundDefect {
   tyre: Tyre | null;
   words: string;
   holds: boolean;
+  /** What it was judged to be when it was found. */
+  verdict: Verdict;
 }
 
-const isFault = ({ verdict, kind }: Finding): boolean =>
+export const isFault = ({ verdict, kind }: Finding): boolean =>
   kind !== 'defect' && (holds(verdict) || verdict === 'shop-limit');
 
 /** The code a finding is reported under: what a check by eye found, or the kind of the reading that failed. */
 const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:') && measured ? measured : kind);
 
-const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): string =>
+export const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): string =>
   `${code} ${axle} ${side} ${tyre}`;
 
 /** Findings of comparing readings: the kind of those they rest on. */
-const COMPARED: Readonly<Record<string, readonly string[]>> = {
+export const COMPARED: Readonly<Record<string, readonly string[]>> = {
   'dual-tread': ['tread'],
   'dual-pressure': ['pressure'],
   'dual-pair': ['tread', 'pressure'],
@@ -31,18 +35,20 @@ const COMPARED: Readonly<Record<string, readonly string[]>> = {
   'adjuster-match': ['stroke-applied'],
 };
 
+/** Whether a finding rests on a reading: on it alone, or on comparing it with another. */
+export function restsOnReading(finding: Finding, reading: Reading): boolean {
+  const kinds = COMPARED[finding.kind];
+  if (!kinds) return keyOf(finding) === readingKey(reading);
+  const { axle, side } = readingPlace(reading);
+  return kinds.includes(reading.kind) && axle === finding.axle && (finding.side === null || side === finding.side);
+}
+
 /** Those of the findings that rest on an inspection's own readings: another's finding keeps its own reader. */
 export function ownFindings(findings: readonly Finding[], own: readonly Reading[]): Finding[] {
   const keys = new Set<string>(own.map(readingKey));
-  const compared = (finding: Finding, kinds: readonly string[]) =>
-    own.some((reading) => {
-      const { axle, side } = readingPlace(reading);
-      return kinds.includes(reading.kind) && axle === finding.axle && (finding.side === null || side === finding.side);
-    });
-  return findings.filter((each) => {
-    const kinds = COMPARED[each.kind];
-    return kinds ? compared(each, kinds) : keys.has(keyOf(each));
-  });
+  return findings.filter((each) =>
+    COMPARED[each.kind] ? own.some((reading) => restsOnReading(each, reading)) : keys.has(keyOf(each)),
+  );
 }
 
 /** Of what was found past a limit, what no open defect tells of already: under its code, at its place. */
@@ -54,28 +60,33 @@ export const causesOf = (
   return findings.filter((each) => isFault(each) && !told.has(named({ ...each, code: codeOf(each) })));
 };
 
-/** What an inspection reports: one defect for each failing finding at a place that has none open yet. */
+/**
+ * A fault as it is reported. A reading holds as its verdict says, or by practice; a sign seen by eye as it would
+ * hold were it reported by a driver.
+ */
+export function foundDefect(finding: Finding, book: BookId): FoundDefect {
+  const { axle, side, tyre, because: words, verdict } = finding;
+  const code = codeOf(finding);
+  const hold = catalogueEntry(code) ? holdsFromReport(code, book) : holds(verdict) || finding.holds === true;
+  return { code, axle, side, tyre, words, holds: hold, verdict };
+}
+
+/** What findings report: one defect for each failing one at a place that has none open yet. */
 export function foundDefects(
   findings: readonly Finding[],
   open: readonly Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>[],
+  book: BookId,
 ): FoundDefect[] {
   const known = new Set(open.map(named));
   return findings
     .filter(isFault)
-    .map((each) => ({
-      code: codeOf(each),
-      axle: each.axle,
-      side: each.side,
-      tyre: each.tyre,
-      words: each.because,
-      holds: holds(each.verdict),
-    }))
+    .map((each) => foundDefect(each, book))
     .filter((each) => !known.has(named(each)));
 }
 
-/** Why an inspection holds its unit; null when it does not. */
-export function holdReason({ verdict, findings }: { verdict: Finding['verdict']; findings: readonly Finding[] }) {
-  if (!holds(verdict)) return null;
-  const count = findings.filter((each) => holds(each.verdict)).length;
+/** Why an inspection holds its unit: what it found that holds, or its brake count; null when it does not. */
+export function holdReason(verdict: Verdict, found: readonly Pick<FoundDefect, 'holds'>[]): string | null {
+  const count = found.filter((each) => each.holds).length;
+  if (count === 0 && verdict !== 'out-of-service') return null;
   return `Inspection: ${verdict}, ${count} ${count === 1 ? 'finding' : 'findings'}`;
 }

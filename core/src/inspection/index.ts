@@ -16,6 +16,17 @@ export {
   takeFrame,
 } from './gauge';
 export * from './life';
+export {
+  AREA_WORDS,
+  AREAS,
+  type Area,
+  headVerdict,
+  type LookedAt,
+  lookedAt,
+  lookedAtSchema,
+  unreadWords,
+  unseenAreas,
+} from './looked';
 export type { Note } from './note';
 export {
   type Asked,
@@ -36,6 +47,22 @@ export {
   WALKS,
   wholeSteps,
 } from './route';
+export {
+  type Correction,
+  type Settled,
+  type SettledReading,
+  type StandingFacts,
+  settle,
+  type ToldDefect,
+  takenBack,
+} from './settle';
 export { type Claim, type NewClaim, standingVerdict, whichStands } from './stands';
-export { judgedTogether, judgeStanding, judgeTogether, type StandingThere, type Together } from './together';
+export {
+  judgedTogether,
+  judgeStanding,
+  judgeTogether,
+  ofFittedParts,
+  type StandingThere,
+  type Together,
+} from './together';
 export * from './views';

@@ -1,8 +1,8 @@
 import { type ReportedDefect, seenDefects } from '../defects';
-import { type JudgeAnswer, judge } from '../judge';
-import type { Book, BookId } from '../limits';
-import { type Reading, readingKey, type Step } from '../reading';
-import type { Unit } from '../trailer';
+import { holds, type JudgeAnswer, judge } from '../judge';
+import type { Book, BookId, Verdict } from '../limits';
+import { type Reading, readingKey, readingPlace, type Step } from '../reading';
+import { lifeOf, type PartLife, type Unit } from '../trailer';
 import type { Purpose } from './life';
 
 /** What is known of a unit beside an inspection: the readings that stand on it, and the defects reported. */
@@ -35,6 +35,20 @@ export function judgedTogether({
   const elsewhere = purpose === 'full' ? [] : standing.filter(({ key, kind }) => kind !== 'check' && !taken.has(key));
   return [...own, ...elsewhere.map(({ value }) => value), ...seenDefects(defects)];
 }
+
+/**
+ * Of what stands the readings that may be believed of the parts now fitted: one of a part that was replaced since says
+ * nothing good of the new one. What failed stays until it is read again. `at` are instants.
+ */
+export const ofFittedParts = <T extends { kind: string; value: Reading; verdict: Verdict; at: string }>(
+  lives: readonly PartLife[],
+  standing: readonly T[],
+): T[] =>
+  standing.filter((each) => {
+    if (lives.length === 0 || holds(each.verdict)) return true;
+    const life = lifeOf(lives, { kind: each.kind, ...readingPlace(each.value) });
+    return life === null || each.at >= life.since;
+  });
 
 /** What a unit meets as it stands: its standing readings and open defects, judged together whoever read them and when. */
 export function judgeStanding(book: Book, unit: Unit, { standing, defects }: StandingThere): JudgeAnswer {

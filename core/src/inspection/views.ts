@@ -43,6 +43,18 @@ export const inspectionHeadSchema = z.strictObject({
 });
 export type InspectionHead = z.infer<typeof inspectionHeadSchema>;
 
+/** An inspection that is not closed: who is at it, and how much was saved. */
+export const openInspectionSchema = z.strictObject({
+  id,
+  purpose: z.enum(PURPOSES),
+  route: z.string().nullable(),
+  by: z.string(),
+  person: id,
+  startedAt: instant,
+  read: z.int(),
+});
+export type OpenInspection = z.infer<typeof openInspectionSchema>;
+
 export const photoSchema = z.strictObject({
   id,
   inspection: id.nullable(),

@@ -1,7 +1,6 @@
 import { catalogueEntry, severityOf } from '../catalogue';
 import type { Book, BookId } from '../limits';
 import { notJudged, type Opinion, opinion } from './opinion';
-import { holds } from './verdict';
 
 /** Judges a defect found by eye, as the catalogue has it for this book. */
 export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
@@ -15,6 +14,3 @@ export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
   const counts = share ? ' Counts as one defective brake.' : '';
   return opinion({ measured: code, verdict, share, rule, sure, because: `${entry.words}.${counts}` });
 }
-
-/** Whether a sign holds its unit by this book, whoever saw it: a driver's report and an inspection have one table. */
-export const holdsByBook = (book: Book, code: string): boolean => holds(judgeDefect(book, { code }).verdict);

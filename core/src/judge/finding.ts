@@ -33,6 +33,8 @@ export const findingSchema = z.strictObject({
   rule: z.string().nullable(),
   sure: z.enum(SURENESS).nullable(),
   because: z.string(),
+  /** By practice it holds its unit until somebody answers, whatever the verdict. */
+  holds: z.literal(true).optional(),
 });
 export type Finding = z.infer<typeof findingSchema>;
 

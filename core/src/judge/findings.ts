@@ -19,6 +19,7 @@ export const findingOf = (unit: string, { axle, side, tyre }: Place, kind: strin
   rule: of.rule,
   sure: of.sure,
   because: of.because,
+  ...(of.holds ? { holds: true } : {}),
 });
 
 /** The unique name of a finding's place and kind within its unit. */

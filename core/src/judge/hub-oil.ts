@@ -60,6 +60,7 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
       share,
       rule: first.source,
       sure: first.sure,
+      holds: bad.some((rule) => rule.holds) || undefined,
       because: `${said(bad.map((rule) => rule.says).join('; '))}${share ? ' Counts as one defective brake.' : ''}${openWords}`,
       open: open.length ? `Part of this hub is open: ${open.join('; ')}.` : undefined,
     });

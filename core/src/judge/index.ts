@@ -3,7 +3,6 @@
 export { absentFindings, allFindings, readFindings } from './absent';
 export { isLeakTest, leakRate } from './air-test';
 export { countBrakes, defectiveOf, outOfServiceAt } from './brake-count';
-export { holdsByBook } from './defect';
 export { type Doubt, doubtOf } from './doubt';
 export {
   type BrakeCount,
@@ -24,6 +23,6 @@ export { type JudgeRequest, judgeRequestSchema, keptJudgeRequestSchema, type Uni
 export { judgeReading } from './rules';
 export { SAMPLE as JUDGE_SAMPLE } from './sample';
 export { unsound } from './sound';
-export { compareVerdicts, holds, VERDICT_SENTENCES, VERDICT_WORDS, verdictWords, worst } from './verdict';
+export { compareVerdicts, holds, VERDICT_WORDS, verdictSentence, verdictWords, worst } from './verdict';
 export { longestRun } from './wheel-nuts';
 export { findingWords, keyWords } from './words';

@@ -6,7 +6,7 @@ import type { Finding } from './finding';
 /** What one rule says of one reading: a finding without its place, and what stays open although something was judged. */
 export type Opinion = Pick<
   Finding,
-  'verdict' | 'measured' | 'limit' | 'margin' | 'share' | 'rule' | 'sure' | 'because'
+  'verdict' | 'measured' | 'limit' | 'margin' | 'share' | 'rule' | 'sure' | 'because' | 'holds'
 > & { open?: string | undefined };
 
 type Given = Partial<Opinion> & Pick<Opinion, 'verdict' | 'because'>;
@@ -22,6 +22,7 @@ export const opinion = (given: Given, known: Partial<Opinion> = {}): Opinion => 
   sure: given.sure ?? known.sure ?? null,
   because: given.because,
   open: given.open ?? known.open,
+  holds: given.holds ?? known.holds,
 });
 
 /** An opinion that gives no verdict, and why. */

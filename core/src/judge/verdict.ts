@@ -36,11 +36,16 @@ export const VERDICT_WORDS: Record<Verdict, string> = {
 export const verdictWords = (book: Pick<Book, 'words'>, verdict: Verdict): string =>
   book.words.verdicts[verdict] ?? VERDICT_WORDS[verdict];
 
-/** What a verdict means for the unit it was given to, in one sentence. */
-export const VERDICT_SENTENCES: Record<Verdict, string> = {
+const SENTENCES: Record<Verdict, string> = {
   'out-of-service': 'Meets an out-of-service criterion. The unit is held.',
   violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
-  'shop-limit': 'Legal, but past a limit of the shop or the maker.',
-  within: 'Everything expected was measured, and every reading is inside its limits.',
+  'shop-limit': 'Past a limit of the shop or the maker; nothing that was read is past a limit of the law.',
+  within: 'Everything asked for was read, and every reading is inside its limits.',
   'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
 };
+
+/** What a judgement means for its unit, in a sentence or two; what is open is said with a verdict that others could think better of. */
+export const verdictSentence = ({ verdict, complete }: { verdict: Verdict; complete: boolean }): string =>
+  verdict === 'shop-limit' && !complete
+    ? `${SENTENCES['shop-limit']} Not everything has a verdict.`
+    : SENTENCES[verdict];

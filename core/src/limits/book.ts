@@ -98,6 +98,8 @@ export const hubRuleSchema = z.strictObject({
   verdict: z.enum(VERDICTS),
   says: z.string(),
   share: z.literal(1).optional(),
+  /** By practice it holds its unit until somebody answers, whatever the verdict. */
+  holds: z.literal(true).optional(),
   source,
   sure,
 });

@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns/format';
-import type { Sheet } from '../inspection';
-import { type Finding, findingWords, keyWords, VERDICT_SENTENCES, verdictWords } from '../judge';
+import { type Sheet, unreadWords } from '../inspection';
+import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } from '../judge';
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
 import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
@@ -89,7 +89,12 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
       ...(sheet.because ? [['Incomplete, because', sheet.because] as [string, string]] : []),
     ],
     verdict: verdictWords(book, verdict),
-    sentence: VERDICT_SENTENCES[verdict],
+    sentence: [
+      verdictSentence({ verdict, complete: sheet.judgement?.complete ?? false }),
+      unreadWords(sheet.unit, values),
+    ]
+      .filter(Boolean)
+      .join(' '),
     brakes: sheet.judgement ? brakeWords(sheet.judgement) : null,
     sides: book.words.sides as Record<Side, string>,
     plan: sheet.unit.axles.map(({ lift }, index) => ({

@@ -1,13 +1,16 @@
 import { z } from 'zod';
-import { defectViewSchema } from '../defects';
+import { defectViewSchema, signedSchema } from '../defects';
 import { coupledUnitSchema, meterSchema } from '../fleet';
-import { inspectionHeadSchema, photoSchema, standingSchema } from '../inspection';
+import { inspectionHeadSchema, lookedAtSchema, openInspectionSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema, retorqueSchema } from '../repair';
-import { axleSchema, featuresSchema, partLifeSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
+import { axleSchema, featuresSchema, partLifeSchema, placeSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
 
 const id = z.string();
 const instant = z.string();
+
+/** Who walked round it last, and when. */
+const walkedSchema = z.strictObject({ at: instant, by: z.string() });
 
 export const yardRowSchema = z.strictObject({
   ...unitHeadSchema.shape,
@@ -15,10 +18,17 @@ export const yardRowSchema = z.strictObject({
   held: z.boolean(),
   openDefects: z.int(),
   toAcknowledge: z.int(),
+  /** When the oldest reading of its axle ends was taken. */
   lastMeasured: instant.nullable(),
-  /** Verdict of the last closed inspection. */
+  /** What it meets as it stands, whoever read it and when; null where nothing is known. */
   verdict: z.enum(VERDICTS).nullable(),
   due: z.strictObject({ paper: z.string(), on: z.string() }).nullable(),
+  looked: z.array(lookedAtSchema),
+  walked: walkedSchema.nullable(),
+  /** The inspection that is open and has read something. */
+  inspecting: z.strictObject({ since: instant, by: z.string() }).nullable(),
+  /** The rules changed, and what stands was not judged by them yet. */
+  judging: z.boolean(),
 });
 export type YardRow = z.infer<typeof yardRowSchema>;
 /** In which order the yard is shown: what presses first, by number, worst verdict, paper that expires, longest unmeasured. */
@@ -53,6 +63,8 @@ export type YardPage = z.infer<typeof yardPageSchema>;
 export const yardTotalSchema = z.strictObject({
   units: z.int(),
   held: z.int(),
+  /** How many wait to be judged by rules that changed. */
+  judging: z.int(),
   asked: z.int(),
   sites: z.array(z.string()),
   bodies: z.array(z.string()),
@@ -77,11 +89,28 @@ export const unitPageSchema = z.strictObject({
   axles: z.array(axleSchema),
   /** Keys of what it was found not to have. */
   notFitted: z.array(z.string()),
-  holds: z.array(z.strictObject({ id, reason: z.string(), by: z.string(), at: instant })),
+  holds: z.array(
+    z.strictObject({
+      id,
+      reason: z.string(),
+      by: z.string(),
+      at: instant,
+      /** The inspection that found why, and whether it is still open. */
+      inspection: z.strictObject({ id, open: z.boolean() }).nullable(),
+    }),
+  ),
   papers: z.array(z.strictObject({ paper: z.string(), on: z.string() })),
-  /** The last signed report that nothing was found. */
-  nothingFound: z.strictObject({ by: z.string(), at: instant }).nullable(),
+  /** The last signature of whoever walked round it. */
+  signed: signedSchema.nullable(),
   standing: z.array(standingSchema),
+  looked: z.array(lookedAtSchema),
+  walked: walkedSchema.nullable(),
+  /** Inspections that are not closed, the newest first. */
+  inspecting: z.array(openInspectionSchema),
+  /** The rules changed, and what stands was not judged by them yet. */
+  judging: z.boolean(),
+  /** What was reported and taken back lately, because its reading was corrected. */
+  takenBack: z.array(z.strictObject({ id, code: z.string(), ...placeSchema.shape, reason: z.string(), at: instant })),
   /** Open, and certified but not acknowledged yet: all of them. */
   defects: z.array(defectViewSchema),
   /** What it runs with now, itself among them, from front to rear; empty when it stands alone. */

@@ -5,6 +5,7 @@ export { changePerson, changersOf, setPin } from './pin';
 export { fleet, person } from './schema';
 export { confirmFactor, endFactor, NO_FACTOR, offerFactor } from './second-factor';
 export {
+  actorFor,
   asSession,
   changePassword,
   claim,

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { OwnSessions } from '@zealous-axle/core';
-import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Actor } from '../run';
 import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
 import { hashPassword, passwordFits, secretHash } from './passwords';
@@ -193,6 +193,18 @@ export async function theirActor(store: FleetStore, who: typeof person.$inferSel
   const [ours] = await store.select().from(fleet).where(eq(fleet.fleetId, who.fleetId));
   if (!ours) throw new Error('a person without a fleet');
   return actorOf(who, ours);
+}
+
+/** Somebody of the fleet by their id; where nobody is named, the manager who has been there longest. */
+export async function actorFor(store: FleetStore, id: string | null): Promise<Actor> {
+  const [who] = await store
+    .select()
+    .from(person)
+    .where(id ? eq(person.id, id) : eq(person.role, 'manager'))
+    .orderBy(desc(person.active), asc(person.id))
+    .limit(1);
+  if (!who) throw new Error('a fleet without a manager');
+  return theirActor(store, who);
 }
 
 /** Who a token belongs to; null when it is unknown, ended, idle for too long or its person no longer active. */

@@ -23,6 +23,7 @@ async function working(search: Doers['search-plan'], failed: (message: string) =
     'search-plan': search,
     'prove-plan': async () => {},
     'watch-plan': async () => {},
+    'judge-again': async () => {},
     forecast: async () => {},
   };
   const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50 });
@@ -94,6 +95,7 @@ test('the task of a worker that died is taken up by another', async () => {
         return never;
       },
       'watch-plan': async () => {},
+      'judge-again': async () => {},
       forecast: async () => {},
     },
     // It looks for nobody itself, and does not come back within this test.

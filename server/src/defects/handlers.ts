@@ -1,9 +1,11 @@
 import {
+  type BookId,
+  breaksLaw,
   catalogueEntry,
   dayIn,
   defectWords,
   heldByPractice,
-  holdsByBook,
+  holdsFromReport,
   isOpenDefect,
   type Reading,
   readingPlace,
@@ -11,20 +13,24 @@ import {
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { findUnit, holdFor, unitBook } from '../fleet';
+import { findUnit, holdFor, type UnitRow } from '../fleet';
 import { invalid, notNow } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { aheadOfMeter } from './driven';
 import { moveDefect } from './move';
 import { type DefectRow, defectPlace, defectViews, findDefect, openDefects } from './queries';
-import { acknowledgement, cleanReport, defect, reportNote } from './schema';
+import { acknowledgement, defect, reportNote } from './schema';
 
 async function versioned(store: FleetStore, id: string, version: number): Promise<DefectRow> {
   const row = found(await findDefect(store, id));
   await sameVersion(row, version, async () => (await defectViews(store, { id }))[0]);
   return row;
 }
+
+/** The book a unit's signs are judged by: its fleet's, or its own. */
+const bookOf = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): BookId =>
+  features.book ?? fleet.book;
 
 const whyHeld = (row: Pick<DefectRow, 'code' | 'axle' | 'side' | 'tyre'>) =>
   `${defectPlace(row)}: ${defectWords(row.code)}`;
@@ -48,7 +54,7 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
   if (body.comeBackOf) await aRepairOf(store, body.comeBackOf, body.unit);
   if (body.code.startsWith('other') && body.words === '') throw invalid('body.words', 'say-what');
-  const holds = !when.tooOld && holdsByBook(await unitBook(store, session, reported), body.code);
+  const holds = !when.tooOld && holdsFromReport(body.code, bookOf(session, reported));
   await store.insert(defect).values({
     fleetId: session.fleet.id,
     id: body.defect,
@@ -67,19 +73,6 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
   });
   if (holds) await holdFor(doing, body.unit, whyHeld({ code: body.code, axle, side, tyre }));
   return { unitId: body.unit, changed: [changed('defect', body.defect, 1)] };
-};
-
-export const reportNothing: Handler<'report-nothing'> = async ({ store, session, at, now, body }) => {
-  found(await findUnit(store, body.unit));
-  await store.insert(cleanReport).values({
-    fleetId: session.fleet.id,
-    id: body.report,
-    unitId: body.unit,
-    reportedBy: session.person.id,
-    reportedAt: at,
-    recordedAt: now,
-  });
-  return { unitId: body.unit, changed: [changed('report', body.report)] };
 };
 
 /** The report stays as it was signed; this stands beside it. */
@@ -131,7 +124,7 @@ export const deferDefect: Handler<'defer-defect'> = async (doing) => {
   const { store, session, now, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
-  const bars = row.holds || heldByPractice(row.code) || holdsByBook(await unitBook(store, session, unit), row.code);
+  const bars = row.holds || heldByPractice(row.code) || breaksLaw(row.code, bookOf(session, unit));
   const given = {
     'a reason': body.reason !== '',
     'a day ahead': body.until > dayIn(session.fleet.zone, now),
@@ -167,7 +160,7 @@ export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
   const { store, session, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
-  const holds = row.holds || holdsByBook(await unitBook(store, session, unit), row.code);
+  const holds = row.holds || holdsFromReport(row.code, bookOf(session, unit));
   const fresh = { holds, joinedTo: null, until: null, untilMeter: null, reason: null, answeredAt: null };
   const version = await moveDefect(doing, row, 'take back the answer to', fresh);
   if (holds) await holdFor(doing, row.unitId, whyHeld(row));
@@ -217,7 +210,7 @@ export async function reportAsFound(
 ): Promise<Changed> {
   const { store, session, at } = doing;
   const unit = found(await findUnit(store, unitId));
-  const holds = holdsByBook(await unitBook(store, session, unit), code);
+  const holds = holdsFromReport(code, bookOf(session, unit));
   const id = uuidv7();
   await store.insert(defect).values({
     fleetId: session.fleet.id,

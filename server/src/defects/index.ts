@@ -11,7 +11,6 @@ export {
   measureDefect,
   reportAsFound,
   reportDefect,
-  reportNothing,
   takeBackAnswer,
   triageDefect,
 } from './handlers';
@@ -23,8 +22,10 @@ export {
   defectsWith,
   defectViews,
   findDefect,
-  lastCleanReport,
+  lastSigned,
+  OPEN_DEFECTS,
   openDefects,
+  takenBackLately,
 } from './queries';
 export { defectRoutes } from './routes';
-export { certificate, defect } from './schema';
+export { certificate, cleanReport, defect, reportNote } from './schema';

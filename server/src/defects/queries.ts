@@ -1,5 +1,12 @@
-import { type DefectState, type DefectView, OPEN_DEFECT_STATES, positionCode } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, or, type SQL, sql } from 'drizzle-orm';
+import {
+  type DefectState,
+  type DefectView,
+  OPEN_DEFECT_STATES,
+  positionCode,
+  type Signed,
+  type UnitPage,
+} from '@zealous-axle/core';
+import { and, asc, count, desc, eq, gte, inArray, or, type SQL, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
@@ -32,7 +39,7 @@ const photos = sql<string[]>`(
 
 function select(store: FleetStore) {
   return store
-    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name, added, photos })
+    .select({ defect, unit, by: reporter.name, certificate, signer: signer.name, added, photos, inspecting })
     .from(defect)
     .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
     .innerJoin(reporter, and(eq(reporter.fleetId, defect.fleetId), eq(reporter.id, defect.reportedBy)))
@@ -40,6 +47,11 @@ function select(store: FleetStore) {
     .leftJoin(signer, and(eq(signer.fleetId, defect.fleetId), eq(signer.id, certificate.signedBy)));
 }
 type Row = Awaited<ReturnType<typeof select>>[number];
+
+/** The inspection that found it, and whether it is still open. */
+const inspecting = sql<DefectView['inspection']>`(
+  select json_build_object('id', i.id, 'open', i.closed_at is null and i.dropped_at is null)
+  from inspection i where i.fleet_id = ${defect.fleetId} and i.id = ${defect.inspectionId})`;
 
 const viewOf = (row: Row): DefectView => ({
   id: row.defect.id,
@@ -58,6 +70,7 @@ const viewOf = (row: Row): DefectView => ({
   state: row.defect.state,
   holds: row.defect.holds,
   origin: row.defect.origin,
+  inspection: row.inspecting,
   reportedBy: row.by,
   reportedAt: row.defect.reportedAt.toISOString(),
   job: row.defect.jobId,
@@ -115,11 +128,38 @@ export async function defectsWith(
 export const viewsWhere = async (store: FleetStore, where: SQL | undefined): Promise<DefectView[]> =>
   (await select(store).where(where).orderBy(asc(defect.reportedAt), asc(defect.id))).map(viewOf);
 
-/** The last signed report that nothing was found on a unit; null when there is none. */
-export async function lastCleanReport(store: FleetStore, unitId: string) {
+/** How long what was taken back is told of. */
+const TOLD_BACK_MS = 30 * 86_400_000;
+
+/** Reports that were taken back lately because their reading was corrected, the newest first. */
+export async function takenBackLately(store: FleetStore, unitId: string, now: Date): Promise<UnitPage['takenBack']> {
+  const rows = await store
+    .select()
+    .from(defect)
+    .where(
+      and(
+        eq(defect.unitId, unitId),
+        eq(defect.state, 'withdrawn'),
+        gte(defect.answeredAt, new Date(now.getTime() - TOLD_BACK_MS)),
+      ),
+    )
+    .orderBy(desc(defect.answeredAt), desc(defect.id));
+  return rows.map(({ id, code, axle, side, tyre, reason, answeredAt, reportedAt }) => ({
+    id,
+    code,
+    axle,
+    side,
+    tyre,
+    reason: reason ?? '',
+    at: (answeredAt ?? reportedAt).toISOString(),
+  }));
+}
+
+/** The last signature of whoever walked round a unit; null when there is none. */
+export async function lastSigned(store: FleetStore, unitId: string): Promise<Signed | null> {
   const asked = prepared(store, 'clean report', () =>
     store
-      .select({ by: person.name, at: cleanReport.reportedAt })
+      .select({ by: person.name, at: cleanReport.reportedAt, says: cleanReport.says, known: cleanReport.known })
       .from(cleanReport)
       .innerJoin(person, and(eq(person.fleetId, cleanReport.fleetId), eq(person.id, cleanReport.reportedBy)))
       .where(eq(cleanReport.unitId, sql.placeholder('unit')))
@@ -127,7 +167,7 @@ export async function lastCleanReport(store: FleetStore, unitId: string) {
       .limit(1),
   );
   const [row] = await asked.execute({ unit: unitId });
-  return row ? { by: row.by, at: row.at.toISOString() } : null;
+  return row ? { ...row, at: row.at.toISOString() } : null;
 }
 
 /** A page of the defects in a state, newest first. */
@@ -154,12 +194,15 @@ export async function countDefects(store: FleetStore, states: readonly DefectSta
   return new Map(rows.map(({ state, n }) => [state, n]));
 }
 
+/** That a defect is open. */
+export const OPEN_DEFECTS = inArray(defect.state, [...OPEN_DEFECT_STATES]);
+
 /** Every open defect of a unit, whole: what decides reads these, never a list made for a screen. */
 export const openDefects = (store: FleetStore, unitId: string): Promise<DefectRow[]> =>
   store
     .select()
     .from(defect)
-    .where(and(eq(defect.unitId, unitId), inArray(defect.state, [...OPEN_DEFECT_STATES])))
+    .where(and(eq(defect.unitId, unitId), OPEN_DEFECTS))
     .orderBy(asc(defect.reportedAt), asc(defect.id));
 
 /** The defects a job repairs, whole. */

@@ -1,4 +1,4 @@
-import type { DefectState } from '@zealous-axle/core';
+import type { DefectState, SignedSays, Verdict } from '@zealous-axle/core';
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, place, recordedAt, shape, unitId } from '../store';
 
@@ -17,6 +17,8 @@ export const defect = pgTable(
     reportedAt: at('reported_at').notNull(),
     state: text('state').$type<DefectState>().notNull(),
     holds: boolean('holds').notNull(),
+    /** What it was judged to be when an inspection found it. */
+    verdict: text('verdict').$type<Verdict>(),
     jobId: uuid('job_id'),
     /** The report that carries this one. */
     joinedTo: uuid('joined_to'),
@@ -55,7 +57,7 @@ export const reportNote = pgTable(
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('report_note_defect').on(t.fleetId, t.defectId)],
 );
 
-/** A signed report of a walk round that found nothing. */
+/** A signature after a walk round: that nothing was found, or that the unit was seen to be held. */
 export const cleanReport = pgTable(
   'clean_report',
   {
@@ -64,6 +66,9 @@ export const cleanReport = pgTable(
     unitId,
     reportedBy: uuid('reported_by').notNull(),
     reportedAt: at('reported_at').notNull(),
+    says: text('says').$type<SignedSays>().notNull().default('nothing-found'),
+    /** How many defects were open when it was signed; null where that was not kept. */
+    known: integer('known'),
     recordedAt,
   },
   (t) => [

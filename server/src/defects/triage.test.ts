@@ -63,7 +63,7 @@ test('what the law forbids is never put off', async () => {
 
 test('a duplicate is carried by the other report: its words stay, and what holds goes over', async () => {
   const { fleet, who, report, queue, send } = await begin();
-  const first = await report('unsure-brake', 'something');
+  const first = await report('drum-blue', 'something');
   const second = await report('brake-missing', 'gone');
   expect((await send('join-defect', { defect: first, version: 1, with: first })).status).toBe(409);
   await send('join-defect', { defect: second, version: 1, with: first });

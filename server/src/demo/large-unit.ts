@@ -242,9 +242,10 @@ function pastOf({ fleetId, now, random, technicians }: Making, unit: Unit): Past
 function foundBy({ fleetId, random }: Making, unitId: string, last: Past, open: Parameters<typeof foundDefects>[1]) {
   const { inspection, findings } = last;
   const { closedAt, startedBy } = inspection;
-  const reason = holdReason({ verdict: inspection.verdict, findings });
+  const found = foundDefects(findings, open, 'na');
+  const reason = holdReason(inspection.verdict, found);
   return {
-    defects: foundDefects(findings, open).map((each) => ({
+    defects: found.map((each) => ({
       ...each,
       fleetId,
       id: seededId(random, closedAt),
@@ -258,7 +259,17 @@ function foundBy({ fleetId, random }: Making, unitId: string, last: Past, open: 
       version: 1,
     })),
     holds: reason
-      ? [{ fleetId, id: seededId(random, closedAt), unitId, reason, placedBy: startedBy, placedAt: closedAt }]
+      ? [
+          {
+            fleetId,
+            id: seededId(random, closedAt),
+            unitId,
+            reason,
+            placedBy: startedBy,
+            placedAt: closedAt,
+            inspectionId: inspection.id,
+          },
+        ]
       : [],
   };
 }

@@ -103,9 +103,3 @@ export async function limitAt(
     .set({ axles, version: row.version + 1 })
     .where(eq(unit.id, row.id));
 }
-
-export const setMakerLimit: Handler<'set-maker-limit'> = async ({ store, body }) => {
-  const row = found(await findUnit(store, body.unit));
-  await limitAt(store, row, body);
-  return { unitId: row.id, changed: [changed('unit', row.id)] };
-};

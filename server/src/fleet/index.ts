@@ -7,19 +7,18 @@ export {
   limitAt,
   setFitted,
   setFleetRules,
-  setMakerLimit,
   setOwnUnits,
   withdrawFleetLimit,
 } from './handlers';
-export { holdFor, openHolds, placeHold } from './holds';
+export { endHold, holdFor, holdsOfInspection, openHolds, placeHold } from './holds';
 export { ownRoutes } from './own-routes';
 export { recordPaper, recordSticker } from './papers';
 export { invitePerson, resetPerson, setPerson, setPersonLeft } from './people';
 export { peopleRoutes } from './people-routes';
-export { fleetBooks, unitBook } from './queries';
+export { fleetBooks, fleetRules, holdRules, unitBook } from './queries';
 export { bay, departure, hold, holdReleased, meter, paper, release, unit } from './schema';
 export { sessionRoutes } from './session-routes';
 export { baysOf, saveBay, setDeparture, setHolidays } from './set-up';
 export { addUnit, freeNumber, setUnitState, unitAt, unitValues } from './unit-handlers';
-export { findUnit, type UnitRow, unitNumbered } from './units';
+export { findUnit, takeUnit, type UnitRow, unitNumbered } from './units';
 export { removeRoute, saveRoute } from './walk-routes';

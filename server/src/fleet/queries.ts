@@ -1,6 +1,6 @@
 import { type Book, bookFor, type Features, type FleetLimit, rulesFor, type Session } from '@zealous-axle/core';
-import { and, asc, eq, isNull } from 'drizzle-orm';
-import { person } from '../access';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { fleet, person } from '../access';
 import type { Actor } from '../run';
 import type { FleetStore } from '../store';
 import { fleetLimit, fleetRoute } from './schema';
@@ -32,6 +32,16 @@ async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['routes'
     .orderBy(asc(fleetRoute.savedAt));
   return rows;
 }
+
+/** What the fleet judges by, beside its own limits. */
+export async function fleetRules(store: FleetStore): Promise<Pick<Actor['fleet'], 'book' | 'policies'>> {
+  const [ours] = await store.select({ book: fleet.book, policies: fleet.policies }).from(fleet);
+  return ours ?? { book: 'na', policies: {} };
+}
+
+/** Keeps the fleet's rules as they are until the transaction ends. */
+export const holdRules = (store: FleetStore): Promise<unknown> =>
+  store.execute(sql`select fleet_id from fleet for share`).execute();
 
 /** The book of each unit of a fleet, its own limits read once: for work on many of them. */
 export async function fleetBooks(

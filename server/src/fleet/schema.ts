@@ -109,6 +109,8 @@ export const hold = pgTable(
     reason: text('reason').notNull(),
     placedBy: uuid('placed_by').notNull(),
     placedAt: at('placed_at').notNull(),
+    /** The inspection that found why; null where somebody held it or reported it. */
+    inspectionId: uuid('inspection_id'),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('hold_unit').on(t.fleetId, t.unitId)],
 );
@@ -126,10 +128,13 @@ export const release = pgTable(
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
 );
 
-/** Which release ended which hold. A trailer is held while one of its holds has no row here. */
+/**
+ * What ended a hold: a release, or the corrected reading that took back why it was placed. A trailer is held while one of
+ * its holds has no row here.
+ */
 export const holdReleased = pgTable(
   'hold_released',
-  { fleetId, holdId: uuid('hold_id').notNull(), releaseId: uuid('release_id').notNull() },
+  { fleetId, holdId: uuid('hold_id').notNull(), releaseId: uuid('release_id'), readingId: uuid('reading_id') },
   (t) => [primaryKey({ columns: [t.fleetId, t.holdId] })],
 );
 

@@ -13,6 +13,12 @@ export async function findUnit(store: FleetStore, unitId: string) {
   return found ?? null;
 }
 
+/** A unit, its row taken until the transaction ends: nobody else decides about it meanwhile. */
+export async function takeUnit(store: FleetStore, unitId: string): Promise<UnitRow | null> {
+  const [row] = await store.select().from(unit).where(eq(unit.id, unitId)).for('update');
+  return row ?? null;
+}
+
 /** The unit that bears a number; null where none does. */
 export async function unitNumbered(store: FleetStore, number: string): Promise<string | null> {
   const [found] = await store.select({ id: unit.id }).from(unit).where(eq(unit.number, number));

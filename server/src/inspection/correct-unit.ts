@@ -1,13 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
-import { type UnitForm, withChamber } from '@zealous-axle/core';
+import { type Book, type UnitForm, withChamber } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
-import { findUnit, freeNumber, type UnitRow, unit, unitAt, unitBook } from '../fleet';
+import { findUnit, freeNumber, limitAt, type UnitRow, unit, unitAt, unitBook } from '../fleet';
 import { invalid } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
-import { settleInspection } from './handlers';
+import { judgeInspection } from './handlers';
 import { standingReadings } from './queries';
-import { inspection, judgement } from './schema';
+import { inspection } from './schema';
+import { type Settling, settleUnit } from './settle';
 import { judgeStandingAgain } from './standing';
 
 type Correcting = Doing<'set-unit' | 'set-chamber'>;
@@ -21,7 +22,7 @@ async function everyAxleIsThere({ store }: Correcting, row: UnitRow, { axles }: 
 }
 
 /** Judges the last closed inspection again by what is now known to be fitted; how it was judged before is kept beside it. */
-async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
+async function lastJudgedAgain(doing: Settling, row: UnitRow, book: Book): Promise<Changed[]> {
   const [last] = await doing.store
     .select()
     .from(inspection)
@@ -29,18 +30,16 @@ async function lastJudgedAgain(doing: Correcting, row: UnitRow): Promise<Changed
     .orderBy(desc(inspection.startedAt), desc(inspection.id))
     .limit(1);
   if (!last) return [];
-  const [before = null] = await doing.store
-    .select({ verdict: judgement.verdict, findings: judgement.findings })
-    .from(judgement)
-    .where(eq(judgement.inspectionId, last.id))
-    .orderBy(desc(judgement.id))
-    .limit(1);
-  return [changed('inspection', last.id), ...(await settleInspection(doing, last, row, before))];
+  await judgeInspection(doing, last, row, book);
+  return [changed('inspection', last.id)];
 }
 
-async function judgedAgain(doing: Correcting, row: UnitRow): Promise<Changed[]> {
-  await judgeStandingAgain(doing.store, row, await unitBook(doing.store, doing.session, row));
-  return lastJudgedAgain(doing, row);
+/** Judges a unit anew by what is now known of it, or by rules that changed, and does what follows. */
+export async function judgedAgain(doing: Settling, row: UnitRow): Promise<Changed[]> {
+  const book = await unitBook(doing.store, doing.session, row);
+  await judgeStandingAgain(doing.store, row, book);
+  const last = await lastJudgedAgain(doing, row, book);
+  return [...last, ...(await settleUnit(doing, row, book))];
 }
 
 /**
@@ -63,6 +62,15 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
     form.kind === row.kind && form.features.book === row.features.book && isDeepStrictEqual(form.axles, row.axles);
   if (same) return { unitId: row.id, changed: [own] };
   return { unitId: row.id, changed: [own, ...(await judgedAgain(doing, { ...row, ...form, version }))] };
+};
+
+/** A maker's figure for what is fitted at an axle, or at one end of it. */
+export const setMakerLimit: Handler<'set-maker-limit'> = async (doing) => {
+  const { store, body } = doing;
+  const row = found(await findUnit(store, body.unit));
+  await limitAt(store, row, body);
+  const changes = await judgedAgain(doing, found(await findUnit(store, body.unit)));
+  return { unitId: row.id, changed: [changed('unit', row.id), ...changes] };
 };
 
 /** The chamber as it was read on the clamp. */

@@ -138,14 +138,14 @@ describe('a quick walk', () => {
     for (const step of steps)
       await take(
         inspection,
-        step.item === 'lamp-tail'
-          ? { kind: 'check', check: 'lamp-tail', found: ['lamp-out'], words: 'left' }
+        step.item === 'lamp-brake'
+          ? { kind: 'check', check: 'lamp-brake', found: ['lamp-stop-out'], words: 'left' }
           : good(step),
       );
     await world.done(who('technician'), 'close-inspection', { inspection, outcome: 'complete' });
     const [defect] = (await page()).defects;
     expect(defect).toMatchObject({
-      code: 'lamp-out',
+      code: 'lamp-stop-out',
       state: 'reported',
       holds: true,
       words: expect.stringMatching('left'),

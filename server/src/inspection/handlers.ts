@@ -1,19 +1,17 @@
 import {
   BENCH_KINDS,
+  type Book,
   fittedSteps,
-  foundDefects,
-  holdReason,
-  holds,
   judgedTogether,
   judgeTogether,
   keyOf,
   missingSteps,
-  ownFindings,
   PURPOSE_ROLES,
   placeCode,
   type Reading,
   readFindings,
   readingKey,
+  readingText,
   type Standing,
   type Step,
   toRemeasure,
@@ -24,17 +22,16 @@ import {
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { bringBackMeasured, defect, defectsOfJob, openDefects } from '../defects';
-import { findUnit, holdFor, type UnitRow, unitBook } from '../fleet';
+import { bringBackMeasured, defectsOfJob, openDefects } from '../defects';
+import { findUnit, type UnitRow, unitBook } from '../fleet';
 import { invalid, invalidWith, KnownProblem, notAllowed, notNow } from '../problem';
-import { type Actor, type Changed, changed, type Doing, found, type Handler } from '../run';
+import { type Actor, type Changed, changed, found, type Handler } from '../run';
 import type { FleetStore } from '../store';
 import { findInspection, type InspectionRow, liveReadings, standingReadings } from './queries';
 import { inspection, judgement, reading, skip } from './schema';
+import { type Settling, settleUnit } from './settle';
 import { keepStanding } from './standing';
 import { keepSteps, stepsAsked } from './steps';
-
-type Inspecting = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at'>;
 
 const later = (a: Date, b: Date): Date => (a > b ? a : b);
 /** How much earlier than its beginning an end may be said to lie: clocks are put right to about this. */
@@ -80,8 +77,22 @@ export const startInspection: Handler<'start-inspection'> = async ({ store, sess
 };
 
 function openOrCorrecting(row: InspectionRow, supersedes: string | undefined): void {
+  if (row.droppedAt) throw notNow('dropped-inspection');
   if (row.closedAt && !supersedes) throw notNow('corrections-only');
 }
+
+/** The reading of an inspection that another is to take the place of. */
+async function toCorrect(store: FleetStore, row: InspectionRow, supersedes: string | undefined, value: Reading) {
+  if (!supersedes) return null;
+  const key = readingKey(value);
+  const was = (await liveReadings(store, row.id)).find((each) => each.id === supersedes && each.key === key);
+  if (!was) throw notNow('not-standing');
+  return was.value;
+}
+
+/** What a correction says of itself, beside what rested on the reading before it. */
+const correctionWords = (was: Reading, value: Reading, { person }: Actor): string =>
+  `Corrected by ${person.name}: ${readingText(was)} was ${readingText(value)}`;
 
 export const takeReading: Handler<'take-reading'> = async (doing) => {
   const { store, session, when, now, body } = doing;
@@ -92,19 +103,15 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   const at = later(when.at, row.startedAt);
   openOrCorrecting(row, body.supersedes);
   const wrong = unsound(body.value, unit);
-  const key = readingKey(body.value);
   if (wrong) throw invalidWith(`body.value.${wrong.path}`, wrong.message);
   if (body.value.kind === 'defect') throw invalid('body.value.kind', 'not-a-reading');
-  if (body.supersedes) {
-    const live = await liveReadings(store, row.id);
-    if (!live.some((each) => each.id === body.supersedes && each.key === key)) throw notNow('not-standing');
-  }
+  const was = await toCorrect(store, row, body.supersedes, body.value);
   await store.insert(reading).values({
     fleetId: session.fleet.id,
     id: body.reading,
     inspectionId: row.id,
     unitId: unit.id,
-    key,
+    key: readingKey(body.value),
     value: body.value,
     takenBy: session.person.id,
     takenAt: at,
@@ -113,13 +120,23 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
     supersedes: body.supersedes ?? null,
     gauge: body.gauge ?? null,
   });
+  const made = [changed('reading', body.reading)];
+  if (when.tooOld) return { unitId: unit.id, changed: made };
   const { reading: taken, value, supersedes } = body;
-  if (!when.tooOld)
-    await keepStanding(doing, unit, await unitBook(store, session, unit), [
-      { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
-    ]);
-  if (row.closedAt && !when.tooOld) await judgeInspection(doing, row, unit);
-  return { unitId: unit.id, changed: [changed('reading', body.reading)] };
+  const book = await unitBook(store, session, unit);
+  await keepStanding(doing, unit, book, [
+    { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
+  ]);
+  const own = { ...doing, at };
+  if (row.closedAt) await judgeInspection(own, row, unit, book);
+  const correcting = was && {
+    inspection: row.id,
+    was,
+    reading: taken,
+    because: correctionWords(was, value, session),
+  };
+  const settled = await settleUnit(own, unit, book, correcting ?? undefined);
+  return { unitId: unit.id, changed: [...made, ...settled] };
 };
 
 export const skipReading: Handler<'skip-reading'> = async ({ store, session, at, body }) => {
@@ -144,8 +161,8 @@ async function ownReadings(store: FleetStore, row: InspectionRow, standing: read
   return (await liveReadings(store, row.id)).map(({ value }) => value);
 }
 
-async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: UnitRow) {
-  const { store, session, at } = doing;
+/** Keeps how an inspection is judged now, beside how it was before. */
+export async function judgeInspection({ store, session, at }: Settling, row: InspectionRow, unit: UnitRow, book: Book) {
   const steps = fittedSteps(unit, (await stepsAsked(store, row)) ?? []);
   const standing = await standingReadings(store, unit.id);
   const own = await ownReadings(store, row, standing);
@@ -157,7 +174,7 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
     standing,
     defects: await openDefects(store, unit.id),
   };
-  const answer = judgeTogether(await unitBook(store, session, unit), unit, together);
+  const answer = judgeTogether(book, unit, together);
   const [judged] = answer.units;
   if (!judged) throw new KnownProblem('broken');
   const { verdict, complete, brakes } = judged;
@@ -179,61 +196,22 @@ async function judgeInspection(doing: Inspecting, row: InspectionRow, unit: Unit
   return made;
 }
 
-type Judged = Awaited<ReturnType<typeof judgeInspection>>;
-
-/** How an inspection was judged before, where it is judged again. */
-export type JudgedBefore = Pick<typeof judgement.$inferSelect, 'verdict' | 'findings'>;
-
-/** Reports what failed of what it read itself, and is not reported yet; of one judged again, only what it condemns anew. */
-async function reportFindings(
-  doing: Inspecting,
-  row: InspectionRow,
-  { findings, own }: Judged,
-  before: JudgedBefore | null,
-): Promise<(typeof defect.$inferInsert)[]> {
-  const { store, session, at } = doing;
-  const known = [...(await openDefects(store, row.unitId)), ...foundDefects(before?.findings ?? [], [])];
-  const fresh = foundDefects(ownFindings(findings, own), known).map((each) => ({
-    ...each,
-    fleetId: session.fleet.id,
-    id: uuidv7(),
-    unitId: row.unitId,
-    origin: session.person.role === 'driver' ? ('driver' as const) : ('inspection' as const),
-    inspectionId: row.id,
-    reportedBy: session.person.id,
-    reportedAt: at,
-    state: 'reported' as const,
-  }));
-  if (fresh.length) await store.insert(defect).values(fresh);
-  return fresh;
-}
-
 /** What an inspection must have read to be whole: what its route asks of the unit, whatever the device says of it. */
-async function stepsOf({ store }: Inspecting, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
+async function stepsOf({ store }: Pick<Settling, 'store'>, row: InspectionRow, unit: UnitRow): Promise<Step[]> {
   const list = await stepsAsked(store, row);
   const asked = list && fittedSteps(unit, list);
   if (row.purpose === 'full' || (!asked && !row.jobId)) return wholeSteps(unit, asked ?? []);
   return asked ?? toRemeasure(unit, await defectsOfJob(store, row.jobId ?? ''));
 }
 
-/**
- * Judges an inspection, reports what failed, and holds the unit where the verdict says so. One that was judged before
- * reports and holds what it condemns anew: what was answered, repaired or released since stays so.
- */
-export async function settleInspection(
-  doing: Inspecting,
-  row: InspectionRow,
-  unit: UnitRow,
-  before: JudgedBefore | null = null,
-): Promise<Changed[]> {
-  const made = await judgeInspection(doing, row, unit);
-  const fresh = await reportFindings(doing, row, made, before);
-  const reason = holdReason(made);
-  const anew = !before || !holds(before.verdict) || fresh.some((each) => each.holds);
-  if (reason && anew) await holdFor(doing, unit.id, reason);
+/** Judges an inspection that is closed, and does what follows from how its unit then stands. */
+export async function settleInspection(doing: Settling, row: InspectionRow, unit: UnitRow): Promise<Changed[]> {
+  const book = await unitBook(doing.store, doing.session, unit);
+  const { own } = await judgeInspection(doing, row, unit, book);
+  const settled = await settleUnit(doing, unit, book);
   // By a driver's walk nothing is measured that only the bench can tell.
-  const back = doing.session.person.role === 'driver' ? [] : await bringBackMeasured(doing, unit.id, made.own);
-  return [...fresh.map(({ id }) => changed('defect', id, 1)), ...back];
+  const back = doing.session.person.role === 'driver' ? [] : await bringBackMeasured(doing, unit.id, own);
+  return [...settled, ...back];
 }
 
 export const closeInspection: Handler<'close-inspection'> = async (doing) => {
@@ -241,6 +219,7 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
   const row = found(await findInspection(store, body.inspection));
   mayGoOn(doing.session, row);
   const unit = found(await findUnit(store, row.unitId));
+  if (row.droppedAt) throw notNow('dropped-inspection');
   if (row.closedAt) throw notNow('closed-already');
   if (doing.at.getTime() < row.startedAt.getTime() - CLOCK_MS) throw notNow('before-start');
   const at = later(doing.at, row.startedAt);

@@ -1,10 +1,19 @@
 /** Readings, inspections and what they are judged to be. */
-export { setChamber, setUnit } from './correct-unit';
+export { judgedAgain, setChamber, setMakerLimit, setUnit } from './correct-unit';
 export { closeInspection, settleInspection, skipReading, startInspection, takeReading } from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';
 export { countPhotos, photosBefore } from './photos';
-export { countInspections, findInspection, inspectionsBefore, sheetOf, standingReadings } from './queries';
+export {
+  countInspections,
+  findInspection,
+  inspectionsBefore,
+  openInspections,
+  sheetOf,
+  standingOfUnits,
+  standingReadings,
+} from './queries';
 export { inspectionRoutes } from './routes';
 export { inspection, reading } from './schema';
-export { keepStanding } from './standing';
+export { reportNothing, seeHeld } from './sign-walk';
+export { keepStanding, standingJudged } from './standing';

@@ -2,15 +2,17 @@ import {
   allFindings,
   type InspectionHead,
   isKeyOf,
+  type OpenInspection,
   type Reading,
   readingPlace,
   type Sheet,
   type Standing,
   type Step,
   type Unit,
+  type Verdict,
   WEARING_KINDS,
 } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
@@ -159,6 +161,59 @@ export async function standingReadings(store: FleetStore, unitId: string): Promi
     doubtful: row.doubtful,
   }));
 }
+
+/** A reading that stands, with who took it. */
+export interface StandsBy extends Pick<Standing, 'key' | 'kind' | 'value' | 'verdict' | 'at'> {
+  by: string;
+}
+
+/** The readings that stand on some units. */
+export async function standingOfUnits(store: FleetStore, units: readonly string[]): Promise<Map<string, StandsBy[]>> {
+  const { rows } = await store.execute<{
+    unit: string;
+    key: string;
+    value: Reading;
+    verdict: Verdict;
+    at: string;
+    by: string;
+  }>(sql`
+    select c.unit_id as unit, c.key, c.value, c.verdict, p.name as by,
+      to_char(c.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at
+    from current_reading c join person p on p.fleet_id = c.fleet_id and p.id = c.taken_by
+    where c.unit_id = any(${sql.param([...units])}::uuid[]) order by c.unit_id, c.key`);
+  const stands = new Map<string, StandsBy[]>();
+  for (const { unit: of, value, ...row } of rows) {
+    const each = { ...row, value, kind: value.kind as Standing['kind'] };
+    const own = stands.get(of);
+    if (own) own.push(each);
+    else stands.set(of, [each]);
+  }
+  return stands;
+}
+
+/** Inspections that are open on a unit, the newest first, with how much was read. */
+export async function openInspections(store: FleetStore, unitId: string): Promise<OpenInspection[]> {
+  const rows = await store
+    .select({
+      id: inspection.id,
+      purpose: inspection.purpose,
+      route: sql<string | null>`${inspection.route} ->> 'name'`,
+      by: person.name,
+      person: person.id,
+      startedAt: inspection.startedAt,
+      read: sql<number>`(select count(*) from reading r where r.fleet_id = ${inspection.fleetId}
+        and r.inspection_id = ${inspection.id})`.mapWith(Number),
+    })
+    .from(inspection)
+    .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
+    .where(and(eq(inspection.unitId, unitId), isNull(inspection.closedAt), isNull(inspection.droppedAt)))
+    .orderBy(desc(inspection.startedAt), desc(inspection.id))
+    .limit(MOST_OPEN);
+  return rows.map(({ startedAt, ...row }) => ({ ...row, startedAt: startedAt.toISOString() }));
+}
+
+/** More are of long ago, begun and left. */
+const MOST_OPEN = 12;
 
 /** Inspections of a unit, newest first; those before a key of the page before. */
 export async function inspectionsBefore(store: FleetStore, unitId: string, key: Key | null, size: number) {

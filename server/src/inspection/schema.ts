@@ -8,6 +8,7 @@ import type {
   Step,
   Verdict,
 } from '@zealous-axle/core';
+import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
@@ -43,9 +44,14 @@ export const inspection = pgTable(
     outcome: text('outcome').$type<'complete' | 'incomplete'>(),
     because: text('because'),
     verdict: text('verdict').$type<Verdict>(),
+    /** Begun by mistake: it reads nothing more. */
+    droppedAt: at('dropped_at'),
+    droppedBy: uuid('dropped_by'),
+    droppedBecause: text('dropped_because'),
   },
   (t) => [
     primaryKey({ columns: [t.fleetId, t.id] }),
+    index('inspection_open').on(t.fleetId, t.unitId).where(sql`${t.closedAt} is null and ${t.droppedAt} is null`),
     index('inspection_unit').on(t.fleetId, t.unitId, t.startedAt.desc().nullsFirst()),
   ],
 );

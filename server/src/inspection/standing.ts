@@ -4,6 +4,7 @@ import {
   type Reading,
   readingKey,
   readingPlace,
+  type Standing,
   standingVerdict,
   wheelEnd,
   whichStands,
@@ -12,6 +13,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { UnitRow } from '../fleet';
 import type { Doing } from '../run';
 import type { FleetStore } from '../store';
+import { standingReadings } from './queries';
 import { currentReading } from './schema';
 
 interface Taken {
@@ -31,6 +33,12 @@ function verdictOf(unit: UnitRow, book: Book, value: Reading) {
   const place = readingPlace(value);
   const end = place.axle && place.side ? wheelEnd(unit, place.axle, place.side) : null;
   return standingVerdict(judgeReading(book, end, value));
+}
+
+/** The readings that stand on a unit, with the verdicts of the rules that now hold: what decides reads these. */
+export async function standingJudged(store: FleetStore, unit: UnitRow, book: Book): Promise<Standing[]> {
+  const rows = await standingReadings(store, unit.id);
+  return rows.map((row) => ({ ...row, verdict: verdictOf(unit, book, row.value) }));
 }
 
 /** Judges what stands again, by what is now known to be fitted. */

@@ -104,7 +104,7 @@ async function shopRows(store: FleetStore) {
       .selectDistinct({ unit: hold.unitId })
       .from(hold)
       .leftJoin(holdReleased, and(eq(holdReleased.fleetId, hold.fleetId), eq(holdReleased.holdId, hold.id)))
-      .where(isNull(holdReleased.releaseId)),
+      .where(isNull(holdReleased.holdId)),
     slotsOf(store),
   ]);
   return { ours, bays, people, rows, defects, times, orders, uses, room, held, slots };

@@ -3,11 +3,21 @@ import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
 import { fleet } from '../access';
 import { KnownProblem, notNow } from '../problem';
 import { job } from '../repair';
-import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
+import {
+  type Changed,
+  changed,
+  type Doing,
+  type Done,
+  found,
+  type Handler,
+  nextState,
+  sameVersion,
+  tellLive,
+} from '../run';
 import { addTask, type FleetStore } from '../store';
 import { boardOf } from './board';
 import { type Facts, shopFacts } from './facts';
-import { planVersion, tellPlan } from './runs';
+import { planVersion } from './runs';
 import { planRun, planSlot, shopPlan } from './schema';
 import { breachesOf, plannedAt, standingOf } from './standing';
 import { watchPlan } from './watch';
@@ -49,7 +59,7 @@ async function moveRun(
 
 export const cancelPlan: Handler<'cancel-plan'> = async (doing) => {
   await moveRun(doing, doing.body.run, 'cancel');
-  await tellPlan(doing.store, doing.session.fleet.id);
+  await tellLive(doing.store, doing.session.fleet.id, 'plan');
   return done(doing.session.fleet.id);
 };
 

@@ -1,8 +1,8 @@
 import type { PlanRun } from '@zealous-axle/core';
 import type { Planned } from '@zealous-axle/core/plan';
 import { and, eq } from 'drizzle-orm';
+import { tellLive } from '../run';
 import { type Database, type FleetStore, inFleet, type Tasks } from '../store';
-import { tellPlan } from './runs';
 import { planRun } from './schema';
 import type { Searching } from './search-task';
 import settings from './settings.json';
@@ -57,6 +57,6 @@ export async function provePlan(
   await inFleet(db, fleet, async (store) => {
     const same = and(eq(planRun.id, run), eq(planRun.attempt, row.attempt), eq(planRun.state, 'found'));
     await store.update(planRun).set({ answer }).where(same);
-    await tellPlan(store, fleet);
+    await tellLive(store, fleet, 'plan');
   });
 }

@@ -1,7 +1,6 @@
 import type { PlanRun } from '@zealous-axle/core';
-import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
 import { person } from '../access';
-import { LIVE_CHANNEL } from '../run';
 import type { FleetStore } from '../store';
 import { planRun, shopPlan } from './schema';
 
@@ -48,11 +47,3 @@ export const forgetRuns = (store: FleetStore, before: Date): Promise<unknown> =>
 
 export const planVersion = async (store: FleetStore): Promise<number> =>
   (await store.select({ version: shopPlan.version }).from(shopPlan))[0]?.version ?? 0;
-
-/** Tells whoever looks at the plan that something of it moved: no event, since nothing was done. */
-export const tellPlan = (store: FleetStore, fleet: string): Promise<unknown> =>
-  store
-    .execute(
-      sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${fleet}::text, 'id', 0, 'type', 'plan', 'unit', null)::text)`,
-    )
-    .execute();

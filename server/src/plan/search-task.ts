@@ -2,10 +2,10 @@ import { type PlanRun, planDifference } from '@zealous-axle/core';
 import { isAskable } from '@zealous-axle/core/plan-proof';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
+import { tellLive } from '../run';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
 import type { Planner, Progress } from './planner';
 import { isProven } from './prove';
-import { tellPlan } from './runs';
 import { planRun } from './schema';
 
 export interface Searching {
@@ -54,7 +54,7 @@ export async function searchPlan(
   const tell = (progress: Progress) =>
     void inFleet(db, fleet, async (store) => {
       await store.update(planRun).set({ progress }).where(own(row, 'searching'));
-      await tellPlan(store, fleet);
+      await tellLive(store, fleet, 'plan');
     }).catch(() => undefined);
   try {
     const found = await planner.plan(row.request, end.signal, {
@@ -104,6 +104,6 @@ async function finish(
       .update(planRun)
       .set({ ...done, state: state as never, endedAt: at })
       .where(own(row, 'searching', 'cancelled'));
-    await tellPlan(store, fleet);
+    await tellLive(store, fleet, 'plan');
   });
 }

@@ -1,8 +1,9 @@
 import { desc } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import { tellLive } from '../run';
 import { addTask, inFleet, type Tasks } from '../store';
 import { shopFacts } from './facts';
-import { forgetRuns, planVersion, putProposalsAside, tellPlan } from './runs';
+import { forgetRuns, planVersion, putProposalsAside } from './runs';
 import { planRun, planSlot } from './schema';
 import type { Searching } from './search-task';
 import settings from './settings.json';
@@ -58,7 +59,7 @@ export async function watchPlan(
         before: standing.before,
       });
       await addTask(store, 'search-plan', { fleet, run }, run);
-      await tellPlan(store, fleet);
+      await tellLive(store, fleet, 'plan');
     }
     const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);
     const seconds = untilNextEnd(standing.before, now());

@@ -17,6 +17,9 @@ const SENTENCES = {
   'corrections-only': 'This inspection is closed: only a correction of a reading may follow.',
   'before-start': 'An inspection cannot end before it began.',
   'closed-already': 'This inspection is closed already.',
+  'held-unit':
+    'It is held, or out of service as it stands: it cannot be signed as found good. Do not drive it; call the shop.',
+  'dropped-inspection': 'This inspection was dropped: begin another.',
   'not-a-reading': 'A defect is reported, or found by a check.',
   'not-standing': 'The reading to correct is not one that stands at this place.',
   'still-open': (count: number, first: string) =>

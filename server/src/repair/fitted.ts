@@ -12,8 +12,9 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { findUnit, limitAt } from '../fleet';
+import { judgedAgain } from '../inspection';
 import { notNow } from '../problem';
-import { type Doing, found } from '../run';
+import { type Changed, type Doing, found } from '../run';
 import { type FleetStore, prepared } from '../store';
 import { fittedPart } from './schema';
 
@@ -73,10 +74,12 @@ function loosensItsMate(unit: Unit, { part, axle, side, tyre }: Omit<FittedForm,
  * where none was read, the old one stays.
  */
 export async function fitParts(
-  { store, session, at }: Pick<Doing<'finish-job'>, 'store' | 'session' | 'at'>,
+  doing: Pick<Doing<'finish-job'>, 'store' | 'session' | 'at' | 'now'>,
   row: { id: string; unitId: string; work: JobWork },
   fitted: readonly FittedForm[],
-): Promise<void> {
+): Promise<Changed[]> {
+  const { store, session, at } = doing;
+  let limited = false;
   for (const { limit, ...each } of fitted) {
     if (!row.work.renews.some((own) => own.part === each.part && own.axle === each.axle && own.side === each.side))
       throw notNow('not-renewed');
@@ -100,5 +103,7 @@ export async function fitParts(
       reading,
       limit: { value: limit, source },
     });
+    limited = true;
   }
+  return limited ? judgedAgain(doing, found(await findUnit(store, row.unitId))) : [];
 }

@@ -13,8 +13,8 @@ import {
 import { and, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { certificate, defectsOfJob, defectViews, findDefect, moveDefect } from '../defects';
-import { bay, findUnit } from '../fleet';
-import { standingReadings } from '../inspection';
+import { bay, findUnit, unitBook } from '../fleet';
+import { standingJudged } from '../inspection';
 import { notNow } from '../problem';
 import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
@@ -137,9 +137,9 @@ export const finishJob: Handler<'finish-job'> = async (doing) => {
       checkedBy: session.person.id,
       checkedAt: at,
     });
-  await fitParts(doing, row, body.fitted ?? []);
+  const judged = await fitParts(doing, row, body.fitted ?? []);
   if (work.value) await askRetorque(doing, row, row.work.wheels, work.value);
-  return result;
+  return { ...result, changed: [...result.changed, ...judged] };
 };
 
 export const reopenJob: Handler<'reopen-job'> = (doing) =>
@@ -157,7 +157,7 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
   const row = found(await findJob(store, body.job));
   const unit = found(await findUnit(store, row.unitId));
   const steps = toRemeasure(unit, await defectsOfJob(store, row.id));
-  const standing = await standingReadings(store, row.unitId);
+  const standing = await standingJudged(store, unit, await unitBook(store, session, unit));
   const open = stillToRemeasure(steps, standing, finishedOf(row));
   if (row.state === 'done' && open.length)
     throw notNow(

@@ -1,25 +1,26 @@
 import { parseKey, releaseBarriers, subjectOf } from '@zealous-axle/core';
 import { defectPlace, openDefects } from '../defects';
-import { findUnit, holdReleased, openHolds, placeHold, release } from '../fleet';
-import { standingReadings } from '../inspection';
+import { endHold, findUnit, openHolds, placeHold, release, unitBook } from '../fleet';
+import { standingJudged } from '../inspection';
 import { notNow } from '../problem';
 import { changed, found, type Handler } from '../run';
 
 export const holdTrailer: Handler<'hold-trailer'> = async (doing) => {
   const { store, body } = doing;
   found(await findUnit(store, body.unit));
-  await placeHold(doing, body.unit, body.reason, body.hold);
+  await placeHold(doing, body.unit, body.reason, { id: body.hold });
   return { unitId: body.unit, changed: [changed('hold', body.hold)] };
 };
 
 /** Releases a unit from every open hold, when nothing stands in the way any more. */
 export const releaseTrailer: Handler<'release-trailer'> = async ({ store, session, at, body }) => {
-  found(await findUnit(store, body.unit));
+  const unit = found(await findUnit(store, body.unit));
+  const book = await unitBook(store, session, unit);
   const holds = await openHolds(store, body.unit);
   const barriers = releaseBarriers({
     held: holds.length > 0,
     defects: (await openDefects(store, body.unit)).map((each) => ({ ...each, place: defectPlace(each) })),
-    readings: (await standingReadings(store, body.unit)).map((each) => ({
+    readings: (await standingJudged(store, unit, book)).map((each) => ({
       ...each,
       kind: subjectOf(parseKey(each.key)),
       place: defectPlace(each),
@@ -34,8 +35,6 @@ export const releaseTrailer: Handler<'release-trailer'> = async ({ store, sessio
     signedBy: session.person.id,
     signedAt: at,
   });
-  await store
-    .insert(holdReleased)
-    .values(holds.map(({ id }) => ({ fleetId: session.fleet.id, holdId: id, releaseId: body.release })));
+  for (const { id } of holds) await endHold({ store, session }, id, { release: body.release });
   return { unitId: body.unit, changed: [changed('release', body.release)] };
 };

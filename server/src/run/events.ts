@@ -6,6 +6,14 @@ export const LIVE_CHANNEL = 'za_live';
 /** Serialises a fleet's events, so that their ids are committed in order and `id > last` loses none. */
 const EVENT_LOCK = 2;
 
+/** Tells whoever listens that something moved: no event, since nobody did anything. */
+export const tellLive = (store: FleetStore, fleet: string, type: 'plan' | 'read-again'): Promise<unknown> =>
+  store
+    .execute(
+      sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${fleet}::text, 'id', 0, 'type', ${type}::text, 'unit', null)::text)`,
+    )
+    .execute();
+
 /**
  * Writes what happened and tells the listeners its id, in the caller's transaction. All of it travels with the commit:
  * the fleet's lock is held for as long as PostgreSQL needs to write, and for no round trip.

@@ -1,7 +1,7 @@
 /** One command, done once, by one at a time. */
 export type { Actor } from './actor';
 export { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from './doing';
-export { LIVE_CHANNEL } from './events';
+export { LIVE_CHANNEL, tellLive } from './events';
 export type { UnitsOf } from './locks';
 export { runCommand, type SentCommand } from './run';
 export { event } from './schema';

@@ -126,12 +126,12 @@ describe('an inspection', () => {
     const place = { axle: 2, side: 'right', tyre: null } as const;
     const report = (code: string) =>
       world.done(who('driver'), 'report-defect', { defect: uuidv7(), unit: fleet.unit, code, place, words: '' });
-    await report('rust-trail');
+    await report('drum-blue');
     expect(await page()).toMatchObject({ holds: [], defects: [{ holds: false }] });
     await report('chamber-leak');
     const unit = await page();
     expect(unit.holds).toMatchObject([{ reason: '2R: Air leak heard at the chamber' }]);
-    expect(unit.defects).toMatchObject([{ code: 'chamber-leak', holds: true }, { code: 'rust-trail' }]);
+    expect(unit.defects).toMatchObject([{ code: 'chamber-leak', holds: true }, { code: 'drum-blue' }]);
   });
 
   test('takes a known defect into its judgement', async () => {

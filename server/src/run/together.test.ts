@@ -50,6 +50,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
   const all: Partial<{ [N in CommandName]: CommandBody<N> }> = {
     'report-defect': { defect: fresh, unit, code: 'lamp-out', place, words: 'dark' },
     'report-nothing': { report: fresh, unit },
+    'see-held': { report: fresh, unit },
     'add-to-report': { defect: REPORTED, note: fresh, words: 'more' },
     'triage-defect': { defect: REPORTED, version, holds: true },
     'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },

@@ -83,6 +83,11 @@ describe('a database of version 3', () => {
         lastMeasured: '2026-02-01T09:00:00.000Z',
         verdict: 'violation',
         due: { paper: 'Periodic inspection', on: '2027-03-31' },
+        // Marked, until it is judged by the rules that now hold.
+        judging: true,
+        looked: [],
+        walked: null,
+        inspecting: null,
       },
     ]);
     const unit = await inFleet(server.db, FLEET, (store) => unitPage(store, UNIT, new Date()));

@@ -36,6 +36,7 @@ function reported({
 }: About): Bodies<
   | 'report-defect'
   | 'report-nothing'
+  | 'see-held'
   | 'add-to-report'
   | 'triage-defect'
   | 'dismiss-defect'
@@ -49,6 +50,7 @@ function reported({
   return {
     'report-defect': { defect: uuidv7(), unit, code: 'lamp-out', place: PLACE, words: 'dark' },
     'report-nothing': { report: uuidv7(), unit },
+    'see-held': { report: uuidv7(), unit },
     'add-to-report': { defect, note: uuidv7(), words: 'on the left too' },
     'triage-defect': { defect, version: 1, holds: false },
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },

@@ -12,10 +12,17 @@ import {
   type YardTotal,
 } from '@zealous-axle/core';
 import { and, asc, count, eq, gt, ilike, isNull, lte, ne, or, type SQL, sql } from 'drizzle-orm';
-import { defectViews, lastCleanReport } from '../defects';
+import { defectViews, lastSigned, takenBackLately } from '../defects';
 import { combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
-import { countInspections, countPhotos, inspectionsBefore, photosBefore, standingReadings } from '../inspection';
+import {
+  countInspections,
+  countPhotos,
+  inspectionsBefore,
+  openInspections,
+  photosBefore,
+  standingReadings,
+} from '../inspection';
 import { jobViews, livesOf, openRetorques } from '../repair';
 import { type FleetStore, prepared } from '../store';
 import { yardRow } from './schema';
@@ -27,6 +34,9 @@ const FIRST_INSPECTIONS = 12;
 const FIRST_PHOTOS = 24;
 
 type Row = typeof yardRow.$inferSelect;
+
+const walkedOf = ({ walkedAt, walkedBy }: Pick<Row, 'walkedAt' | 'walkedBy'>) =>
+  walkedAt && walkedBy ? { at: walkedAt.toISOString(), by: walkedBy } : null;
 
 const rowView = (row: Row): YardRow => ({
   id: row.unitId,
@@ -40,6 +50,11 @@ const rowView = (row: Row): YardRow => ({
   lastMeasured: row.lastMeasured?.toISOString() ?? null,
   verdict: row.verdict,
   due: row.duePaper && row.dueOn ? { paper: row.duePaper, on: row.dueOn } : null,
+  looked: row.looked,
+  walked: walkedOf(row),
+  inspecting:
+    row.inspectingSince && row.inspectingBy ? { since: row.inspectingSince.toISOString(), by: row.inspectingBy } : null,
+  judging: row.judging,
 });
 
 const literal = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
@@ -124,6 +139,7 @@ export async function yardTotal(store: FleetStore, asked: YardAsked, today: stri
       .select({
         units: count(),
         held: sql<number>`count(*) filter (where ${yardRow.held})`.mapWith(Number),
+        judging: sql<number>`count(*) filter (where ${yardRow.judging})`.mapWith(Number),
         asked: sql<number>`count(*) filter (where ${where})`.mapWith(Number),
       })
       .from(yardRow),
@@ -134,7 +150,7 @@ export async function yardTotal(store: FleetStore, asked: YardAsked, today: stri
     store.selectDistinct({ body: yardRow.body }).from(yardRow).orderBy(asc(yardRow.body)),
   ]);
   return {
-    ...(counted[0] ?? { units: 0, held: 0, asked: 0 }),
+    ...(counted[0] ?? { units: 0, held: 0, judging: 0, asked: 0 }),
     sites: sites.map(({ site }) => site).filter(Boolean),
     bodies: bodies.map(({ body }) => body).filter(Boolean),
   };
@@ -153,36 +169,47 @@ const papersOf = (store: FleetStore, unitId: string) =>
 const totalOf = ({ rows, next }: { rows: readonly unknown[]; next: string | null }, all: () => Promise<number>) =>
   next ? all() : rows.length;
 
+/** What the yard's row of a unit says beside its state: of a unit that is not in use there is none. */
+async function rowParts(store: FleetStore, unitId: string) {
+  const [row] = await prepared(store, 'row of a unit', () =>
+    store
+      .select()
+      .from(yardRow)
+      .where(eq(yardRow.unitId, sql.placeholder('unit'))),
+  ).execute({ unit: unitId });
+  return row
+    ? { looked: row.looked, walked: walkedOf(row), judging: row.judging }
+    : { looked: [], walked: null, judging: false };
+}
+
 /** What the trailer page shows beside the unit itself, each as the page names it. */
 async function pageParts(store: FleetStore, unitId: string, now: Date) {
-  const [papers, nothingFound, holds, standing, defects, jobs, retorques, lives, combination, behind, meter] =
-    await Promise.all([
-      papersOf(store, unitId),
-      lastCleanReport(store, unitId),
-      openHolds(store, unitId),
-      standingReadings(store, unitId),
-      defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
-      jobViews(store, { unitId, states: OPEN_JOB_STATES }),
-      openRetorques(store, unitId),
-      livesOf(store, unitId),
-      combinationOf(store, unitId),
-      lastBehind(store, unitId, now),
-      lastMeter(store, unitId),
-    ]);
-  const lastBehindIt = combination.length ? null : behind;
-  return {
-    papers,
-    nothingFound,
-    holds,
-    standing,
-    defects,
-    jobs,
-    retorques,
-    lives,
+  const combination = combinationOf(store, unitId);
+  const behind = lastBehind(store, unitId, now);
+  const asked = {
+    papers: papersOf(store, unitId),
+    signed: lastSigned(store, unitId),
+    holds: openHolds(store, unitId),
+    standing: standingReadings(store, unitId),
+    inspecting: openInspections(store, unitId),
+    defects: defectViews(store, { unitId, states: [...OPEN_DEFECT_STATES, 'certified'] }),
+    takenBack: takenBackLately(store, unitId, now),
+    jobs: jobViews(store, { unitId, states: OPEN_JOB_STATES }),
+    retorques: openRetorques(store, unitId),
+    lives: livesOf(store, unitId),
     combination,
-    lastBehind: lastBehindIt,
-    meter,
+    lastBehind: Promise.all([combination, behind]).then(([runs, last]) => (runs.length ? null : last)),
+    meter: lastMeter(store, unitId),
+    row: rowParts(store, unitId),
   };
+  const { row, ...parts } = await allOf(asked);
+  return { ...parts, ...row };
+}
+
+/** The answers of questions that were asked at once, each under its name. */
+async function allOf<T extends Record<string, Promise<unknown>>>(asked: T): Promise<{ [K in keyof T]: Awaited<T[K]> }> {
+  const answers = await Promise.all(Object.values(asked));
+  return Object.fromEntries(Object.keys(asked).map((name, nth) => [name, answers[nth]])) as never;
 }
 
 /** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */

@@ -14,6 +14,8 @@ import { z } from 'zod';
 import { unitNumbered } from '../fleet';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inspectionsBefore, photosBefore } from '../inspection';
+import { inFleet } from '../store';
+import { wishJudged } from './judge-again';
 import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
 
 const params = z.object({ id: z.uuid() });
@@ -62,8 +64,15 @@ function yardRoutes(app: App, serving: Serving): void {
         response: { 200: yardTotalSchema },
       },
     },
-    (request) =>
-      ask(serving, request, (store, { fleet }) => yardTotal(store, request.query, dayIn(fleet.zone, serving.now()))),
+    async (request) => {
+      const { fleet, total } = await ask(serving, request, async (store, actor) => ({
+        fleet: actor.fleet.id,
+        total: await yardTotal(store, request.query, dayIn(actor.fleet.zone, serving.now())),
+      }));
+      // What nobody judges any more, or never did since the program is another, is asked for by whoever looks.
+      if (total.judging) await inFleet(serving.db, fleet, (store) => wishJudged(store, fleet, null));
+      return total;
+    },
   );
 }
 

@@ -1,6 +1,7 @@
-import type { UnitKind, Verdict } from '@zealous-axle/core';
-import { boolean, date, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
-import { at, fleetId, unitId } from '../store';
+import type { LookedAt, UnitKind, Verdict } from '@zealous-axle/core';
+import { sql } from 'drizzle-orm';
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { at, fleetId, shape, unitId } from '../store';
 
 /**
  * What the yard shows of a unit and sorts by. Derived: kept in the transaction that changes the unit, rebuilt by
@@ -20,12 +21,24 @@ export const yardRow = pgTable(
     urgency: integer('urgency').notNull(),
     openDefects: integer('open_defects').notNull(),
     toAcknowledge: integer('to_acknowledge').notNull(),
+    /** When the oldest reading of its axle ends was taken. */
     lastMeasured: at('last_measured'),
+    /** What it meets as it stands, whoever read it and when. */
     verdict: text('verdict').$type<Verdict>(),
     /** The verdict's place among them, worst first; after all of them where there is none. */
     verdictRank: integer('verdict_rank').notNull(),
     duePaper: text('due_paper'),
     dueOn: date('due_on', { mode: 'string' }),
+    /** What of it was looked at, when and by whom. */
+    looked: jsonb('looked').$type<LookedAt[]>().notNull(),
+    shape: shape(1),
+    walkedAt: at('walked_at'),
+    walkedBy: text('walked_by'),
+    /** Since when and by whom the inspection is open that read something of it last. */
+    inspectingSince: at('inspecting_since'),
+    inspectingBy: text('inspecting_by'),
+    /** The rules changed, and what stands was not judged by them yet. */
+    judging: boolean('judging').notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.fleetId, t.unitId] }),
@@ -34,5 +47,6 @@ export const yardRow = pgTable(
     index('yard_row_verdict').on(t.fleetId, t.verdictRank, t.number),
     index('yard_row_due').on(t.fleetId, t.dueOn, t.number),
     index('yard_row_measured').on(t.fleetId, t.lastMeasured, t.number),
+    index('yard_row_judging').on(t.fleetId, t.unitId).where(sql`${t.judging}`),
   ],
 );

@@ -2,8 +2,10 @@ import {
   BOOKS,
   causesOf,
   dayIn,
+  defectWords,
   type Finding,
   findingWords,
+  headVerdict,
   isOpenDefect,
   isOpenJob,
   keyWords,
@@ -16,9 +18,8 @@ import {
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
 import { noteOpened } from '../../device/lately';
 import { send } from '../../device/outbox';
 import { useOutbox } from '../../device/useOutbox';
@@ -30,12 +31,15 @@ import { endsOf } from '../../parts/ends';
 import { FindingRow } from '../../parts/FindingRow';
 import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
+import { LookedList } from '../../parts/LookedList';
+import { Notice } from '../../parts/Notice';
 import { endCode, RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
 import { BookWords } from '../../parts/verdict';
 import { useUnit } from '../../server/queries';
+import { beside, type Here, useHere, withHere } from '../../session/here';
 import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
@@ -52,30 +56,26 @@ import { History, UnitPhotos } from './History';
 import { InThePlan } from './InThePlan';
 import { ItsUnit } from './ItsUnit';
 import { RunsWith } from './RunsWith';
-
-/** A walk round that found nothing is signed in two taps, with or without a signal. */
-function NothingFound({ unit }: { unit: UnitPage }) {
-  const { person } = useSession();
-  const [asking, setAsking] = useState(false);
-  if (!useMaySend('report-nothing') || person.role !== 'driver') return null;
-  const sign = () => {
-    setAsking(false);
-    void send('report-nothing', { report: uuidv7(), unit: unit.id }, `${unit.number}: walked round, nothing found`);
-  };
-  return asking ? (
-    <Button tall look="act" className="grow" label={`Sign: ${unit.number}, nothing found`} onPress={sign} />
-  ) : (
-    <Button tall className="grow" label="Nothing found" onPress={() => setAsking(true)} />
-  );
-}
+import { BeforeUse, LastSigned, SignWalk } from './SignWalk';
 
 /** What was entered here about this unit and is not sent yet: it is shown at once, and as what it is. */
-function NotSentYet({ unit }: { unit: UnitPage }) {
+function NotSentYet({ unit, here }: { unit: UnitPage; here: Here }) {
   const { entries } = useOutbox();
-  const own = entries.filter(({ body, refused }) => !refused && (body as { unit?: string }).unit === unit.id);
-  if (own.length === 0) return null;
+  const own = entries.filter(
+    ({ name, body, refused }) =>
+      !refused && name !== 'start-inspection' && (body as { unit?: string }).unit === unit.id,
+  );
+  const readings = here.standing.length;
+  if (own.length === 0 && here.inspections.length === 0) return null;
   return (
-    <Card title="Not sent yet" note="Kept on this device until there is a signal.">
+    <Card title="Not sent yet" note="Kept on this device until there is a signal. Nobody else knows of it.">
+      {here.closed ? <Text bold>Inspection closed here</Text> : null}
+      {readings ? <Text bold>{`${readings} ${readings === 1 ? 'reading' : 'readings'}`}</Text> : null}
+      {here.found.map((each) => (
+        <Text key={`${each.code} ${each.axle} ${each.side} ${each.tyre}`} bold tone={each.holds ? 'out' : 'ink'}>
+          {`${defectPlace(each)}: ${defectWords(each.code)}`}
+        </Text>
+      ))}
       {own.map(({ id, label }) => (
         <Text key={id} bold>
           {label}
@@ -100,13 +100,62 @@ function Acts({ unit }: { unit: UnitPage }) {
   );
 }
 
-/** The state of the unit in one line: held or not, and what it meets as it stands. */
-function State({ unit, verdict }: { unit: UnitPage; verdict: Verdict }) {
+/** The word over a unit: no surer than what is known of it. */
+function headWord(unit: UnitPage, head: Verdict, verdict: Verdict): string | undefined {
+  if (head === verdict) return unit.standing.length || unit.defects.length ? undefined : 'Never measured';
+  return 'Not all looked at';
+}
+
+/** The state of the unit: held or not, what it meets as it stands, and what of it was looked at, when and by whom. */
+function State({ unit, verdict, here }: { unit: UnitPage; verdict: Verdict; here: Here }) {
+  const { fleet } = useSession();
+  const head = headVerdict(verdict, unit.looked, unit.walked !== null);
+  const found = unit.holds.some(({ inspection }) => inspection?.open);
   return (
-    <View className="flex-row flex-wrap gap-2">
-      {unit.holds.length ? <VerdictBadge large verdict="out-of-service" word="Held" /> : null}
-      <VerdictBadge large verdict={verdict} word={unit.standing.length ? undefined : 'Never measured'} />
+    <View className="gap-3">
+      <View className="flex-row flex-wrap gap-2">
+        {unit.holds.length ? <VerdictBadge large verdict="out-of-service" word="Held" /> : null}
+        {unit.holds.length === 0 && here.holds ? (
+          <VerdictBadge large verdict="out-of-service" word="Held here, not sent" />
+        ) : null}
+        <VerdictBadge large verdict={head} word={headWord(unit, head, verdict)} />
+      </View>
+      {found ? <Notice look="stop">Found, inspection still open</Notice> : null}
+      {unit.judging ? <Notice look="ask">The rules changed: it is being judged again.</Notice> : null}
+      <Inspecting unit={unit} />
+      <LookedList unit={unit} zone={fleet.zone} today={dayIn(fleet.zone, new Date())} />
     </View>
+  );
+}
+
+/** Who is at an inspection of it, and how far that is. */
+function Inspecting({ unit }: { unit: UnitPage }) {
+  const { fleet } = useSession();
+  return unit.inspecting.map(({ id, route, by, startedAt, read }) => (
+    <LinkRow key={id} href={`/sheet/${id}`} className="min-h-11 justify-center">
+      <Text size="small" bold>
+        {`Inspection open: ${route ?? 'measuring again'}, ${by}, since ${clock(startedAt, fleet.zone)}, ${read} saved`}
+      </Text>
+    </LinkRow>
+  ));
+}
+
+/** What was reported and taken back, because its reading was corrected. */
+function TakenBack({ unit }: { unit: UnitPage }) {
+  const { fleet } = useSession();
+  if (unit.takenBack.length === 0) return null;
+  return (
+    <Card title="Taken back" note="Reported from a reading that was corrected since.">
+      {unit.takenBack.map((each) => (
+        <View key={each.id} className="border-t border-line pt-2">
+          <Text bold>{`${defectPlace(each)}: ${defectWords(each.code)}`}</Text>
+          <Text size="small">{each.reason}</Text>
+          <Text size="small" tone="soft">
+            {clock(each.at, fleet.zone)}
+          </Text>
+        </View>
+      ))}
+    </Card>
   );
 }
 
@@ -184,8 +233,13 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   );
 }
 
-function Trailer({ unit }: { unit: UnitPage }) {
-  useEffect(() => noteOpened(unit.id), [unit.id]);
+/** A unit with what this device knows of it that the server does not. */
+function Trailer({ unit: known }: { unit: UnitPage }) {
+  useEffect(() => noteOpened(known.id), [known.id]);
+  const all = useHere(known);
+  const here = beside(all, known);
+  const unit = useMemo(() => withHere(known, all), [known, all]);
+  const alone = useMemo(() => [unit], [unit]);
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);
   const { shown } = useShown();
@@ -203,15 +257,14 @@ function Trailer({ unit }: { unit: UnitPage }) {
     })),
   });
   const select = (code: string) => setChosen(code === chosen ? null : code);
-  const here = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
+  const atEnd = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
     <>
-      <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} />
-      <NothingFound unit={unit} />
-      <NotSentYet unit={unit} />
-      {unit.nothingFound ? (
-        <Text tone="soft">{`Walked round, nothing found: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>
-      ) : null}
+      <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} here={here} />
+      <BeforeUse unit={unit} />
+      <SignWalk units={alone} ids={[unit.id]} asks />
+      <NotSentYet unit={unit} here={here} />
+      <LastSigned unit={unit} />
       <Certified defects={certified} />
       <Retorques unit={unit} today={dayIn(fleet.zone, new Date())} />
       <Card title="Running gear" note={readingDays(unit, fleet.zone)}>
@@ -225,7 +278,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
         {chosen ? (
           <View className="gap-2 border-t border-line pt-3">
             <Text bold>{`At ${chosen}`}</Text>
-            {here.map((each) => (
+            {atEnd.map((each) => (
               <View key={each.key} className="flex-row items-center gap-2">
                 <VerdictMark verdict={each.verdict} size={20} />
                 <Text className="min-w-0 flex-1">
@@ -258,6 +311,7 @@ function Trailer({ unit }: { unit: UnitPage }) {
           </DefectRow>
         ))}
       </Card>
+      <TakenBack unit={unit} />
       {jobs.length ? (
         <Card title="Jobs">
           {jobs.map((job) => (

@@ -1,6 +1,7 @@
 import { useQueries } from '@tanstack/react-query';
 import {
   COMMANDS,
+  dayIn,
   formatDistance,
   isOpenDefect,
   type Meter,
@@ -23,17 +24,20 @@ import { Choice } from '../../parts/Choice';
 import { DefectRow } from '../../parts/DefectRow';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
+import { LookedList } from '../../parts/LookedList';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { unitQuery, useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
-import { useMaySend } from '../../session/may';
+import { beside, useHere } from '../../session/here';
 import { useSession } from '../../session/session';
+import { useOutOfUse } from '../../session/standing';
 import { InspectButton } from '../inspection/InspectButton';
 import { Certified } from '../repair/Certified';
 import { AddToReport } from '../report/AddToReport';
 import { ExpectedBack } from './ExpectedBack';
+import { BeforeSigning, BeforeUse, LastSigned, SignWalk } from './SignWalk';
 
 const WHEN = [
   { value: 'before', label: 'Before the trip' },
@@ -82,9 +86,32 @@ function MeterField({ unit }: { unit: UnitPage }) {
   );
 }
 
-/** One unit of the trip: what was reported and repaired, and what may be said of it now. */
-function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
+/** What may be said of a unit before it moves: never more than is known of it. */
+function TripState({ unit, open, outOfUse }: { unit: UnitPage; open: number; outOfUse: boolean }) {
   const { fleet } = useSession();
+  const here = beside(useHere(unit), unit);
+  const found = unit.holds.some(({ inspection }) => inspection?.open) ? ' Found, inspection still open.' : '';
+  const reasons = unit.holds.map(({ reason }) => reason).join('. ');
+  return (
+    <>
+      {unit.holds.length ? (
+        <Notice look="stop">{`Held: do not move it, call the shop.${found} ${reasons}`}</Notice>
+      ) : here.holds ? (
+        <Notice look="stop">What was found here holds it, and is not sent yet: do not move it, call the shop.</Notice>
+      ) : outOfUse ? (
+        <Notice look="stop">Out of service as it stands: do not move it, call the shop.</Notice>
+      ) : open ? (
+        <Notice look="ask">Not on hold. The shop has the defects below.</Notice>
+      ) : (
+        <Text>No open defects reported.</Text>
+      )}
+      <LookedList unit={unit} zone={fleet.zone} today={dayIn(fleet.zone, new Date())} />
+    </>
+  );
+}
+
+/** One unit of the trip: what was reported and repaired, and what may be said of it now. */
+function UnitCard({ unit, when, outOfUse }: { unit: UnitPage; when: When; outOfUse: boolean }) {
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const { entries } = useOutbox();
   const unsent = entries.filter(
@@ -94,25 +121,15 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
   return (
     <>
       <Card title={`${unit.number}  ${unit.body}`}>
-        {unit.holds.length ? (
-          <Notice look="stop">{`Held: do not move it, call the shop. ${unit.holds.map(({ reason }) => reason).join('. ')}`}</Notice>
-        ) : open.length ? (
-          <Notice look="ask">It may go: the shop knows of what is listed here.</Notice>
-        ) : (
-          <Text tone="soft">Nothing is open on it.</Text>
-        )}
+        <TripState unit={unit} open={open.length} outOfUse={outOfUse} />
+        <BeforeUse unit={unit} />
         <ExpectedBack unit={unit.id} number={unit.number} />
         {unsent ? (
           <Notice look="stop">
             {`${unsent === 1 ? 'A report' : `${unsent} reports`} of it wait on this device: the shop does not know yet. Call it where it matters.`}
           </Notice>
         ) : null}
-        {unit.nothingFound ? (
-          <Text
-            size="small"
-            tone="soft"
-          >{`Last walk that found nothing: ${unit.nothingFound.by}, ${clock(unit.nothingFound.at, fleet.zone)}`}</Text>
-        ) : null}
+        <LastSigned unit={unit} />
         {open.map((defect) => (
           <DefectRow key={defect.id} defect={defect}>
             <AddToReport defect={defect} />
@@ -143,32 +160,19 @@ function UnitCard({ unit, when }: { unit: UnitPage; when: When }) {
 function Units({ ids, when }: { ids: readonly string[]; when: When }) {
   const queries = useQueries({ queries: ids.map(unitQuery) });
   const units = queries.flatMap(({ data }) => data ?? []);
-  const mayReport = useMaySend('report-nothing');
-  const [sent, setSent] = useState(false);
-  const numbers = units.map(({ number }) => number).join(', ');
-  const sign = () => {
-    if (sent) return;
-    setSent(true);
-    for (const unit of units)
-      void send('report-nothing', { report: uuidv7(), unit: unit.id }, `${unit.number}: walked round, nothing found`);
-  };
+  const outOfUse = useOutOfUse(units);
   return (
     <>
       {queries.some(({ data, error }) => !data && error) ? (
         <Notice look="stop">A unit could not be read: this device has not seen it before.</Notice>
       ) : null}
       {units.map((unit) => (
-        <UnitCard key={unit.id} unit={unit} when={when} />
+        <UnitCard key={unit.id} unit={unit} when={when} outOfUse={outOfUse.has(unit.id)} />
       ))}
-      {mayReport && units.length === ids.length ? (
-        <Button
-          tall
-          look="act"
-          label={sent ? 'Signed' : `Sign: nothing found on ${numbers}`}
-          disabled={sent}
-          onPress={sign}
-        />
-      ) : null}
+      {units.map((unit) => (
+        <BeforeSigning key={unit.id} unit={unit} />
+      ))}
+      <SignWalk units={units} ids={ids} />
     </>
   );
 }

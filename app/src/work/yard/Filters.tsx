@@ -40,7 +40,7 @@ export function Filters({ narrowed, order, sites, bodies, onNarrow, onOrder, onC
     <Drawer title="Filter and order" onClose={onClose}>
       <Choice label="Order" options={ORDERS} value={order} onChange={onOrder} />
       <Choice
-        label="Verdict of the last inspection"
+        label="Verdict of what stands"
         options={verdicts}
         value={narrowed.verdict ?? ANY}
         onChange={choose('verdict')}

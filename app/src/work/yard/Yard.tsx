@@ -21,6 +21,7 @@ import { Search } from '../../parts/Search';
 import { Text } from '../../parts/Text';
 import { VirtualList } from '../../parts/VirtualList';
 import { useYard, useYardTotal } from '../../server/yard';
+import { useHereAll } from '../../session/here';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { Filters } from './Filters';
@@ -67,6 +68,7 @@ function Rows({ asked, order, chosen }: ListProps) {
   const { fleet } = useSession();
   const yard = useYard(asked, order, fleet.zone);
   const { seen } = useReadAhead();
+  const here = useHereAll();
   const rows = useMemo(() => yard.data?.pages.flatMap(({ units }) => units) ?? [], [yard.data]);
   const first = yard.data?.pages[0];
   const today = first?.today ?? '';
@@ -93,7 +95,7 @@ function Rows({ asked, order, chosen }: ListProps) {
               keyOf={idOf}
               onEnd={more}
               onSeen={seen}
-              line={(row) => <YardLine row={row} today={today} chosen={row.id === chosen} />}
+              line={(row) => <YardLine row={row} today={today} chosen={row.id === chosen} here={here.get(row.id)} />}
             />
           )}
         </>

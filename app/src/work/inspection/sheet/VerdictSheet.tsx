@@ -9,7 +9,8 @@ import {
   ownFindings,
   placeWords,
   type SectionTime,
-  VERDICT_SENTENCES,
+  unreadWords,
+  verdictSentence,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -178,7 +179,8 @@ function Head({ judged }: { judged: Judged }) {
       {judged.stale ? (
         <Notice look="ask">A later inspection has been made. How it stands today is on its page.</Notice>
       ) : null}
-      <Text>{VERDICT_SENTENCES[judgement.verdict]}</Text>
+      <Text>{verdictSentence(judgement)}</Text>
+      {judged.job ? null : <Text bold>{unreadWords(judged.unit, judged.taken)}</Text>}
       {judgement.verdict !== 'not-judged' && !judgement.complete ? (
         <Text bold>Incomplete: some readings have no verdict.</Text>
       ) : null}

@@ -34,6 +34,8 @@ export interface Judged {
   skips: readonly { key: string; reason: string }[];
   /** Seconds spent in each section of its route. */
   sections: readonly SectionTime[];
+  /** The job whose places it measured again. */
+  job: string | null;
   /** Steps that have no reading yet; empty once the inspection is closed. */
   open: number;
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
@@ -65,6 +67,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     photos: [],
     skips: skippedSteps(draft),
     sections: [],
+    job: draft.job,
     open: unreadSteps(draft).length,
     closed: null,
     clocks: [],
@@ -102,6 +105,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         photos: sheet.photos,
         skips: sheet.skips,
         sections: sheet.sections ?? [],
+        job: sheet.job,
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         clocks: sheet.readings.flatMap(({ value, at, said }) => (said ? { key: readingKey(value), at, said } : [])),

@@ -115,7 +115,7 @@ test('a switch of the plug lights its lamps alone, and what is out stays dark', 
     const lit = good.shapes.filter(({ mark }) => mark?.startsWith('lit ')).length;
     expect(lit).toBe({ park: 5, brake: 2, left: 1, right: 1, hazard: 2, reverse: 2 }[on]);
   }
-  const wrong = [{ check: 'lamp-brake', side: 'left', code: 'lamp-out' }] as const;
+  const wrong = [{ check: 'lamp-brake', side: 'left', code: 'lamp-stop-out' }] as const;
   const brake = draw({ kind: 'lamps', check: 'lamp-brake', wrong }, { ...DAY, lamps: 'brake' });
   expect([countOf(brake, 'dark lamp-brake left'), countOf(brake, 'lit lamp-brake right')]).toEqual([1, 1]);
 });

@@ -90,7 +90,7 @@ export function drawLamps(scene: LampsScene, on: LampFunction | null): Drawing {
   const seen: string[] = [];
   const lamps = LAMPS.flatMap((lamp): Shape[] => {
     const wrong = wrongAt(scene, lamp);
-    const lit = on !== null && lamp.by.includes(on) && wrong !== 'lamp-out';
+    const lit = on !== null && lamp.by.includes(on) && !wrong?.endsWith('-out');
     const colour = wrong === 'lamp-colour' ? (lamp.colour === 'white' ? 'amber' : 'white') : lamp.colour;
     if (on !== null && lamp.by.includes(on))
       seen.push(
