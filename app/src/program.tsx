@@ -15,6 +15,7 @@ export { Gone } from './work/fleet/Gone';
 export { LimitBook } from './work/fleet/LimitBook';
 
 export { Me } from './work/fleet/Me';
+export { Outside } from './work/fleet/Outside';
 export { People } from './work/fleet/people/People';
 export { RouteEditor } from './work/fleet/RouteEditor';
 export { Routes } from './work/fleet/Routes';

@@ -24,11 +24,12 @@ import {
   webRoutes,
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
+import { dispatchRoutes, gaugeRoutes, openGauges, outsideRoutes, toldRoutes } from './outside';
 import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
 import { practiceRoutes } from './practice';
 import { fileRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
-import { dispatchRoutes, gaugeRoutes } from './standins';
+import { toldBy } from './told';
 import { unitRoutes } from './yard';
 
 export interface AppParts extends Serving {
@@ -89,7 +90,8 @@ export async function buildApp(parts: AppParts): Promise<App> {
       inspectionRoutes(v1, parts);
       fileRoutes(v1, parts);
       printRoutes(v1, parts);
-      gaugeRoutes(v1, parts);
+      const gauges = openGauges();
+      gaugeRoutes(v1, parts, gauges);
       defectRoutes(v1, parts);
       shopRoutes(v1, parts);
       commandRoutes(v1, parts, doCommand as DoCommand);
@@ -97,7 +99,9 @@ export async function buildApp(parts: AppParts): Promise<App> {
       planRoutes(v1, parts.planner);
       boardRoutes(v1, parts);
       ownCalendarRoutes(v1, parts);
+      outsideRoutes(v1, parts);
       dispatchRoutes(v1, parts);
+      await toldRoutes(v1, parts, toldBy(gauges));
       forecastRoutes(v1, parts);
       practiceRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);

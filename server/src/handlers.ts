@@ -48,6 +48,7 @@ import {
   startInspection,
   takeReading,
 } from './inspection';
+import { setOutside, tellHeld } from './outside';
 import {
   askPlan,
   cancelPlan,
@@ -74,6 +75,7 @@ import {
   lapseRetorque,
   makeJob,
   makeJobs,
+  noteRoad,
   orderPart,
   placeJob,
   receivePart,
@@ -125,6 +127,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'do-retorque': doRetorque,
   'lapse-retorque': lapseRetorque,
   'ask-road': askRoad,
+  'note-road': noteRoad,
   'take-road-report': takeRoadReport,
   'set-road-costs': setRoadCosts,
   'save-part': savePart,
@@ -149,6 +152,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'save-bay': saveBay,
   'set-holidays': setHolidays,
   'set-departure': setDeparture,
+  'set-outside': setOutside,
   'ask-plan': askPlan,
   'cancel-plan': cancelPlan,
   'put-plan-aside': putPlanAside,
@@ -193,9 +197,9 @@ const CHANGES_RULES: ReadonlySet<CommandName> = new Set(['set-fleet-rules', 'add
 
 /** What is kept in step with a command: the yard's rows, what is judged by its rules, and the plan where it may no longer stand. */
 const derivedOf =
-  (name: CommandName, { fleet: { id: fleet }, person }: Actor) =>
+  (name: CommandName, { fleet: { id: fleet }, person }: Actor, now: Date) =>
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
-    await keepYard(store, units);
+    await tellHeld(store, fleet, await keepYard(store, units), now);
     if (CHANGES_RULES.has(name)) await judgeAllAgain(store, fleet, person.id);
     if (movesPlan(name)) await watchPlan(store, fleet, name);
     const moved = forecastsMoved(name);
@@ -213,7 +217,7 @@ export const doCommand = <N extends CommandName>(
   runCommand(
     db,
     session,
-    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session) },
+    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session, clock.now) },
     sent,
     clock,
   );

@@ -62,9 +62,9 @@ export async function attachPhoto(file: Blob, { label, ...place }: Place): Promi
 /** Sends the pictures of a report after it: each points to it. */
 export async function sendPictures(
   pictures: readonly Picture[],
-  { unit, defect }: { unit: string; defect: string },
+  { unit, defect, key = null }: { unit: string; defect: string; key?: string | null },
   label: string,
 ): Promise<void> {
   for (const picture of pictures)
-    await send('attach-photo', { ...picture, unit, inspection: null, defect, key: null }, label);
+    await send('attach-photo', { ...picture, unit, inspection: null, defect, key }, label);
 }

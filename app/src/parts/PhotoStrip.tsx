@@ -11,7 +11,8 @@ export interface Picture {
 }
 
 /** Where a photo belongs, in words. */
-export const photoWords = (key: string | null): string => (key ? keyWords(key, ' at ') : 'Whole unit');
+export const photoWords = (key: string | null): string =>
+  key?.startsWith('road:') ? 'Road service' : key ? keyWords(key, ' at ') : 'Whole unit';
 
 /** Pictures in a row; touching one shows it large. */
 export function PhotoStrip({ pictures }: { pictures: readonly Picture[] }) {

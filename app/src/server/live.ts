@@ -1,22 +1,74 @@
 import type { Happened } from './refresh';
+import { followStream } from './stream';
 
-const SETTLE_MS = 120;
+/** What happens close together is told at once, and never later than this, however much happens. */
+const TOLD_WITHIN_MS = 100;
+/** How long the event of an own command is waited for, before its effects are read again without it. */
+const OWN_WITHIN_MS = 1_000;
+/** Own commands whose event may still come: the oldest are forgotten. */
+const MOST_OWN = 200;
 
-/** Says what happened in the fleet; events close together are said at once. The browser asks for what it missed by itself. */
-export function followLive(onChange: (events: readonly Happened[]) => void): () => void {
+/** An event of the fleet, with the command that made it. */
+type Told = Happened & { command?: string | null };
+
+export interface Live {
+  /** An own command was answered: its event is on its way, or its effects are told once without it. */
+  answered: (command: string, happened: Happened) => void;
+  close: () => void;
+}
+
+/**
+ * Says what happened in the fleet, each thing once: what others did, and what was done here. Whenever the stream opens,
+ * anything may have been missed, and that is said.
+ */
+export function followLive(onChange: (events: readonly Happened[]) => void): Live {
+  let waiting: Happened[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let heard: Happened[] = [];
-  const source = new EventSource('/api/v1/live');
-  source.onmessage = ({ data }: MessageEvent<string>) => {
-    heard.push(JSON.parse(data) as Happened);
-    clearTimeout(timer);
-    timer = setTimeout(() => {
-      onChange(heard);
-      heard = [];
-    }, SETTLE_MS);
+  let open = false;
+  const tell = (event: Happened) => {
+    waiting.push(event);
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      const events = waiting;
+      waiting = [];
+      onChange(events);
+    }, TOLD_WITHIN_MS);
   };
-  return () => {
-    clearTimeout(timer);
-    source.close();
+  /** Commands that were told of already, by their event or without it. */
+  const told = new Set<string>();
+  const once = (command: string | null | undefined, event: Happened) => {
+    if (command && told.has(command)) return;
+    if (command) told.add(command);
+    if (told.size > MOST_OWN) told.delete(told.values().next().value ?? '');
+    tell(event);
+  };
+  const pending = new Set<ReturnType<typeof setTimeout>>();
+  const leave = followStream('/api/v1/live', {
+    opened: () => {
+      open = true;
+      tell({ type: 'read-again' });
+    },
+    heard: (data) => {
+      const { command, ...event } = JSON.parse(data) as Told;
+      once(command, event);
+    },
+    lost: () => {
+      open = false;
+    },
+  });
+  return {
+    answered(command, event) {
+      if (!open) return once(command, event);
+      const late = setTimeout(() => {
+        pending.delete(late);
+        once(command, event);
+      }, OWN_WITHIN_MS);
+      pending.add(late);
+    },
+    close() {
+      leave();
+      clearTimeout(timer);
+      for (const late of pending) clearTimeout(late);
+    },
   };
 }

@@ -18,6 +18,7 @@ const row = (change: Partial<YardRow> = {}): YardRow => ({
   looked: [],
   walked: null,
   inspecting: null,
+  helpSince: null,
   judging: false,
   ...change,
 });

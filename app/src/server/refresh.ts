@@ -27,6 +27,9 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
   ['defect', 'job'].includes(commandOf(type).about) ||
   [
     'report-defect',
+    'ask-road',
+    'note-road',
+    'take-road-report',
     'make-job',
     'make-jobs',
     'close-inspection',
@@ -67,7 +70,7 @@ const SHOP_DATA: Partial<Record<CommandName, string>> = {
 /** Commands that change what is practised. */
 const CHANGES_PRACTICE = (type: CommandName): boolean =>
   type.endsWith('-practice') || type.endsWith('-practice-task') || type.endsWith('-exam');
-const SET_UP = ['set-up', 'people', 'gone'];
+const SET_UP = ['set-up', 'people', 'gone', 'outside', 'gauges'];
 const CHANGES_SET_UP = (type: CommandName): boolean =>
   [
     'add-unit',
@@ -78,6 +81,7 @@ const CHANGES_SET_UP = (type: CommandName): boolean =>
     'record-sticker',
     'save-bay',
     'set-holidays',
+    'set-outside',
   ].includes(type) ||
   type.endsWith('-person') ||
   type === 'set-person-left';

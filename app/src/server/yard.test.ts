@@ -16,6 +16,7 @@ const row = (number: string, change: Partial<YardRow> = {}): YardRow => ({
   looked: [],
   walked: null,
   inspecting: null,
+  helpSince: null,
   judging: false,
   ...change,
 });

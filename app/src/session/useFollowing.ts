@@ -25,7 +25,6 @@ const again = (events: readonly Happened[]) => {
   refresh(events);
   if (events.some(changesRules)) void renewSession();
 };
-const sent = ({ name, body }: Waiting) => again([{ type: name, unit: (body as { unit?: string }).unit }]);
 
 /** While a person is signed in: their answers are kept, what they enter is sent, and what happens elsewhere arrives. */
 export function useFollowing({ person: { id }, fleet }: Session): void {
@@ -38,7 +37,10 @@ export function useFollowing({ person: { id }, fleet }: Session): void {
     if (isKept()) void renewSession();
     void openOutbox(id, postCommand);
     void clearOldDrafts(Date.now());
-    const stops = [followLive(again), watchConnection(), onAnswered(sent)];
+    const live = followLive(again);
+    const answered = ({ id: command, name, body }: Waiting) =>
+      live.answered(command, { type: name, unit: (body as { unit?: string }).unit });
+    const stops = [live.close, watchConnection(), onAnswered(answered)];
     return () => {
       for (const stop of stops) stop();
       void openOutbox(null, postCommand);

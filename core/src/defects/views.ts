@@ -78,7 +78,7 @@ export const triagePageSchema = z.strictObject({
       unit: unitHeadSchema,
       held: z.boolean(),
       /** Its next departure, where that is known. */
-      leaves: z.strictObject({ at: z.string(), to: z.string() }).nullable(),
+      leaves: z.strictObject({ at: z.string(), to: z.string(), madeUp: z.boolean() }).nullable(),
       reports: z.array(z.strictObject({ defect: defectViewSchema, proposal: proposalSchema })),
     }),
   ),

@@ -6,6 +6,7 @@ import { dayText, displayUnitsSchema, distanceText, wordsText } from '../measure
 import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
 import { bayWorkSchema, holidaysSchema } from './bays';
 import { COUPLING_LIFE } from './combination';
+import { OUTSIDE_SOURCES, OUTSIDE_THINGS, outsideFormSchema, outsideSecretText } from './outside';
 import { PAPER_NAMES } from './papers';
 import { onceCodeText, personFormSchema, signInText } from './people';
 
@@ -35,6 +36,7 @@ export const FLEET_COMMANDS = {
       value: distanceText,
       /** When it was read, where somebody else told it. */
       readAt: z.iso.datetime().optional(),
+      source: z.enum(OUTSIDE_SOURCES).optional(),
     }),
   ),
   'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
@@ -78,6 +80,19 @@ export const FLEET_COMMANDS = {
     z.strictObject({
       unit: id,
       departure: z.strictObject({ at: z.iso.datetime({ offset: true }), to: z.string().trim().max(60) }).nullable(),
+      /** Who told of it, where nobody of the fleet did. */
+      source: z.enum(OUTSIDE_SOURCES).optional(),
+    }),
+  ),
+  /** How a thing outside is used; its secret, where one is drawn anew, is in no event and in no answer. */
+  'set-outside': command(
+    'fleet',
+    ['manager'],
+    z.strictObject({
+      thing: z.enum(OUTSIDE_THINGS),
+      version: z.int().min(0),
+      form: outsideFormSchema,
+      secret: outsideSecretText.optional(),
     }),
   ),
   'set-fleet-rules': command(

@@ -33,6 +33,7 @@ export {
   spansOf,
   type WeeklyHours,
 } from './hours';
+export * from './outside';
 export { PAPER_NAMES, PAPERS, type PaperKind, papersUnder, weeksAllowed } from './papers';
 export * from './people';
 export * from './views';

@@ -13,6 +13,13 @@ export const gaugeSourceSchema = z.strictObject({
 });
 export type GaugeSource = z.infer<typeof gaugeSourceSchema>;
 
+/** How serial numbers of gauges begin that a stand-in plays. */
+export const MADE_UP_SERIAL = 'MADE-UP';
+
+/** Which gauge sent a reading, in words; of a stand-in that it is made up. */
+export const gaugeWords = ({ serial }: Pick<GaugeSource, 'serial'>): string =>
+  serial.startsWith(MADE_UP_SERIAL) ? `made up, by the stand-in ${serial}` : `by gauge ${serial}`;
+
 /** One value a gauge sent. `value` is a length with its unit, as a person would write it. */
 export interface Frame extends GaugeSource {
   value: string;

@@ -11,6 +11,8 @@ export {
   type GaugeKind,
   type GaugeSource,
   gaugeSourceSchema,
+  gaugeWords,
+  MADE_UP_SERIAL,
   parseFrame,
   type Taken,
   takeFrame,

@@ -29,6 +29,10 @@ export const departureLine = ({ unit, at, to }: Omit<Departure, 'tells'>): strin
 export const odometerLine = ({ unit, at, value }: Omit<Odometer, 'tells'>): string =>
   `ZD1 reads ${unit} ${at} ${value}`;
 
+/** What is told a dispatch system: `ZD1 held H-15 2026-03-04T07:30:00.000Z`, or `free` once nothing holds it any more. */
+export const heldLine = ({ unit, at, held }: { unit: string; at: string; held: boolean }): string =>
+  `ZD1 ${held ? 'held' : 'free'} ${unit} ${at}`;
+
 /** Reads a line of the dispatch protocol, or says what is wrong with it. */
 export function parseDispatch(line: string): Departure | Odometer | { wrong: string } {
   const [, verb, unit, at, rest = ''] = LINE.exec(line.trim()) ?? [];

@@ -1,7 +1,7 @@
 /** The shop plan: its wire form, the shop it is made for, and what is done with it. The solver stands in `solver/`. */
 export { PLAN_COMMANDS } from './commands';
 export { type Difference, type Move, planDifference } from './difference';
-export { type Departure, departureLine, type Odometer, odometerLine, parseDispatch } from './dispatch';
+export { type Departure, departureLine, heldLine, type Odometer, odometerLine, parseDispatch } from './dispatch';
 export { type JobParts, type PartsDays, partsDays, type Shortage, type Stock } from './parts-days';
 export { PLAN_RUN_LIFE, type PlanRunState, RUN_STATES } from './run-life';
 export { nextStep, SHUNT_MINUTES, type ShopFacts, type ShopJob, type ShopRequest, shopRequest } from './shop-request';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bayViewSchema } from '../fleet';
+import { bayViewSchema, leavesSchema, OUTSIDE_WAYS } from '../fleet';
 import { RUN_STATES } from './run-life';
 import { planWeightsSchema } from './weights-form';
 import { objectiveSchema, planRequestSchema, slotSchema } from './wire';
@@ -53,7 +53,7 @@ const boardJobSchema = z.strictObject({
   begun: z.boolean(),
   held: z.boolean(),
   /** When its unit leaves next, and where to. */
-  leaves: z.strictObject({ at: instant, to: z.string() }).nullable(),
+  leaves: leavesSchema.nullable(),
   /** The part it waits for, and the day it is expected; null there where nobody knows. */
   waits: z.strictObject({ part: z.string().nullable(), on: z.string().nullable() }).nullable(),
   /** Who has clocked on and not off. */
@@ -117,7 +117,7 @@ export const unitPlanSchema = z.strictObject({
   /** It should have been back by now. */
   over: z.boolean(),
   slots: z.array(z.strictObject({ job: id, title: z.string(), bay: z.string(), start: instant, end: instant })),
-  leaves: z.strictObject({ at: instant, to: z.string() }).nullable(),
+  leaves: leavesSchema.nullable(),
 });
 export type UnitPlan = z.infer<typeof unitPlanSchema>;
 
@@ -127,6 +127,6 @@ export const calendarsSchema = z.strictObject({
 });
 export type Calendars = z.infer<typeof calendarsSchema>;
 
-/** What the dispatch system says now, line by line. */
-export const dispatchSchema = z.strictObject({ lines: z.array(z.string()) });
+/** What dispatch says now, line by line, and who it is: a connected system, a stand-in that makes it up, or nobody. */
+export const dispatchSchema = z.strictObject({ way: z.enum(OUTSIDE_WAYS), lines: z.array(z.string()) });
 export type Dispatch = z.infer<typeof dispatchSchema>;

@@ -177,3 +177,15 @@ test('paper is in the units of whoever prints it, with what was written beside a
     margin: '-1.59 mm',
   });
 });
+
+test('what a gauge sent is printed with the gauge, and a stand-in’s is made up in words', () => {
+  const value: Reading = { kind: 'stroke-applied', ...at, value: '1 7/8 in' };
+  const sent = (serial: string) => {
+    const sheet = sheetWith([value]);
+    const gauge = { kind: 'stroke' as const, serial, sequence: 1 };
+    const readings = sheet.readings.map((each) => ({ ...each, gauge }));
+    return paperOf([value], { readings }).gauges;
+  };
+  expect(sent('SG-104')).toEqual(['Applied stroke 1L: by gauge SG-104']);
+  expect(sent('MADE-UP-1')).toEqual(['Applied stroke 1L: made up, by the stand-in MADE-UP-1']);
+});

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns/format';
-import { type Sheet, unreadWords } from '../inspection';
+import { gaugeWords, type Sheet, unreadWords } from '../inspection';
 import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } from '../judge';
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
@@ -34,6 +34,8 @@ export interface InspectionPrintout {
   within: number;
   open: string[];
   skips: string[];
+  /** What was sent by a gauge, and by which. */
+  gauges: string[];
   signatures: string[];
   book: string;
   cautions: string[];
@@ -123,6 +125,7 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
     within: findings.filter(({ verdict: each }) => each === 'within').length,
     open: openWords(findings),
     skips: sheet.skips.map(({ key, reason }) => `${keyWords(key)}: ${reason}`),
+    gauges: live.flatMap(({ value, gauge }) => (gauge ? [`${keyWords(readingKey(value))}: ${gaugeWords(gauge)}`] : [])),
     signatures: ['Inspected by', 'Foreman'],
     book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
     cautions: [

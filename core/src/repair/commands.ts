@@ -5,7 +5,7 @@ import { fittedFormSchema } from '../trailer';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
 import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema } from './parts';
-import { roadCostsSchema } from './road';
+import { roadAnswerSchema, roadCostsSchema } from './road';
 import { TASK_LIFE } from './task-life';
 import { endSchema, templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
@@ -145,6 +145,8 @@ export const REPAIR_COMMANDS = {
   'lapse-retorque': command('unit', whoMay(TASK_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id })),
   /** Road service for a defect, at a place: asked of the provider. */
   'ask-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, defect: id, place: wordsText(120) })),
+  /** What became of a call for help, typed by whoever knows: agreed on the phone, arrived, done with its invoice, refused, not needed. */
+  'note-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, answer: id, told: roadAnswerSchema })),
   /** What the road service did becomes a job, with its invoice: measured again and certified like any other. */
   'take-road-report': command('unit', SHOP, z.strictObject({ call: id, unit: id, job: id })),
   'set-road-costs': command('fleet', SHOP, z.strictObject({ costs: roadCostsSchema })),

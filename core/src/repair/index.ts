@@ -23,11 +23,19 @@ export * from './remeasure';
 export { RETORQUE, retorqueDue, retorqueLapsed } from './retorque';
 export {
   COST_WORDS,
+  ROAD_ANSWERS,
+  ROAD_STATES,
   type Road,
+  type RoadAnswer,
   type RoadCall,
   type RoadCosts,
+  type RoadReport,
+  type RoadState,
   type RoadWay,
+  roadAnswerSchema,
   roadCostsSchema,
+  roadPhotoKey,
+  roadReportSchema,
   roadSchema,
   roadWays,
 } from './road';

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { OUTSIDE_SOURCES, OUTSIDE_WAYS } from '../fleet';
+import { wordsText } from '../measure';
 import { COUNTED } from './money';
 
 /** What the road costs this shop, as it set it: money in hundredths, points as they are counted where it runs. */
@@ -53,20 +55,68 @@ export const roadWays = (costs: RoadCosts, { untilService, work, toShop }: RoadQ
   found: way(forMinutes('lostHour', costs, toShop), once('fine', costs)),
 });
 
-const ROAD_STATES = ['asked', 'accepted', 'arrived', 'done'] as const;
-/** A road service as its provider tells of it. */
+/** What may become of a call for help. */
+export const ROAD_ANSWERS = ['accepted', 'arrived', 'done', 'refused', 'cancelled'] as const;
+export type RoadAnswer = (typeof ROAD_ANSWERS)[number];
+export const ROAD_STATES = ['asked', ...ROAD_ANSWERS] as const;
+export type RoadState = (typeof ROAD_STATES)[number];
+
+/** What a road service did, as it or somebody there tells: money in hundredths. */
+export const roadReportSchema = z.strictObject({
+  done: wordsText(300),
+  parts: z.string().trim().max(300),
+  minutes: z.int().min(0).max(10_000),
+  invoice: COUNTED,
+});
+export type RoadReport = z.infer<typeof roadReportSchema>;
+
+/** What is told of a call: typed by hand, or by the provider through its protocol. */
+export const roadAnswerSchema = z
+  .strictObject({
+    state: z.enum(ROAD_ANSWERS),
+    /** When it says it is there: an instant. */
+    eta: z.iso.datetime({ offset: true }).optional(),
+    /** What was agreed, or why not. */
+    words: z.string().trim().max(300).optional(),
+    report: roadReportSchema.optional(),
+  })
+  .refine(({ state, report }) => state === 'done' || !report, {
+    path: ['report'],
+    message: 'only what is done has a report',
+  });
+
 const roadCallSchema = z.strictObject({
   id: z.string(),
   defect: z.string(),
   place: z.string(),
   asked: z.strictObject({ by: z.string(), at: z.string() }),
+  /** How the fleet was connected when it asked. */
+  way: z.enum(OUTSIDE_WAYS),
   state: z.enum(ROAD_STATES),
-  /** When it says it is there, or was. */
   eta: z.string().nullable(),
-  report: z.strictObject({ done: z.string(), parts: z.string(), minutes: z.int(), invoice: z.int() }).nullable(),
+  words: z.string(),
+  /** Who told of its state; null where a system did. */
+  told: z.strictObject({ by: z.string().nullable(), at: z.string(), source: z.enum(OUTSIDE_SOURCES) }).nullable(),
+  report: roadReportSchema.nullable(),
+  /** Why the provider could not be told yet; null where it was, or is not connected. */
+  problem: z.string().nullable(),
+  /** Nobody tries to tell it any more. */
+  givenUp: z.boolean(),
+  /** Photos of it, the invoice among them. */
+  photos: z.array(z.string()),
   /** The job its report became. */
   job: z.string().nullable(),
 });
 export type RoadCall = z.infer<typeof roadCallSchema>;
-export const roadSchema = z.strictObject({ costs: roadCostsSchema.nullable(), calls: z.array(roadCallSchema) });
+
+export const roadSchema = z.strictObject({
+  costs: roadCostsSchema.nullable(),
+  /** How the fleet asks for road service, and the number it wrote down. */
+  way: z.enum(OUTSIDE_WAYS),
+  phone: z.string(),
+  calls: z.array(roadCallSchema),
+});
 export type Road = z.infer<typeof roadSchema>;
+
+/** The key under which a photo is of a call: its invoice, or what was done. */
+export const roadPhotoKey = (call: string): string => `road:${call}`;

@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { defectViewSchema } from '../defects';
+import { OUTSIDE_WAYS } from '../fleet';
 import { standingSchema } from '../inspection';
 import { axleSchema, featuresSchema, partLifeSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
 import { partOrderSchema } from './parts';
+import { ROAD_STATES } from './road';
 import { endSchema, templateSchema, workSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
@@ -53,6 +55,17 @@ export const shopSchema = z.strictObject({
   today: z.string(),
   bays: z.array(z.strictObject({ id, name: z.string() })),
   totals: z.strictObject({ reported: z.int(), triaged: z.int(), jobs: z.int() }),
+  /** Calls for help that are not over, those nobody answered first. */
+  help: z.array(
+    z.strictObject({
+      id,
+      unit: unitHeadSchema,
+      place: z.string(),
+      asked: z.strictObject({ by: z.string(), at: instant }),
+      state: z.enum(ROAD_STATES),
+      way: z.enum(OUTSIDE_WAYS),
+    }),
+  ),
 });
 export type Shop = z.infer<typeof shopSchema>;
 

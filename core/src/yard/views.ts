@@ -25,6 +25,8 @@ export const yardRowSchema = z.strictObject({
   due: z.strictObject({ paper: z.string(), on: z.string() }).nullable(),
   looked: z.array(lookedAtSchema),
   walked: walkedSchema.nullable(),
+  /** Since when somebody waits for help that nobody answered yet. */
+  helpSince: instant.nullable(),
   /** The inspection that is open and has read something. */
   inspecting: z.strictObject({ since: instant, by: z.string() }).nullable(),
   /** The rules changed, and what stands was not judged by them yet. */
@@ -105,6 +107,7 @@ export const unitPageSchema = z.strictObject({
   standing: z.array(standingSchema),
   looked: z.array(lookedAtSchema),
   walked: walkedSchema.nullable(),
+  helpSince: instant.nullable(),
   /** Inspections that are not closed, the newest first. */
   inspecting: z.array(openInspectionSchema),
   /** The rules changed, and what stands was not judged by them yet. */

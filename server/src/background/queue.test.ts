@@ -24,6 +24,8 @@ async function working(search: Doers['search-plan'], failed: (message: string) =
     'prove-plan': async () => {},
     'watch-plan': async () => {},
     'judge-again': async () => {},
+    'tell-outside': async () => {},
+    'make-up-road': async () => {},
     forecast: async () => {},
   };
   const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50 });
@@ -96,6 +98,8 @@ test('the task of a worker that died is taken up by another', async () => {
       },
       'watch-plan': async () => {},
       'judge-again': async () => {},
+      'tell-outside': async () => {},
+      'make-up-road': async () => {},
       forecast: async () => {},
     },
     // It looks for nobody itself, and does not come back within this test.

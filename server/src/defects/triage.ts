@@ -36,7 +36,7 @@ const waiting = (today: Day) =>
 interface Queue {
   places: QueuePlace[];
   total: number;
-  leaves: Map<string, { at: string; to: string }>;
+  leaves: Map<string, { at: string; to: string; madeUp: boolean }>;
 }
 
 /** The whole queue, from the columns its order follows from: only rows that wait are read. */
@@ -52,6 +52,7 @@ async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: D
       book: sql<BookId | null>`${unit.features} ->> 'book'`,
       leavesAt: departure.leavesAt,
       leavesTo: departure.leavesTo,
+      source: departure.source,
     })
     .from(defect)
     .innerJoin(unit, and(eq(unit.fleetId, defect.fleetId), eq(unit.id, defect.unitId)))
@@ -60,10 +61,11 @@ async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: D
       and(eq(departure.fleetId, defect.fleetId), eq(departure.unitId, defect.unitId), gt(departure.leavesAt, now)),
     )
     .where(waiting(today));
-  const leaves = new Map<string, { at: string; to: string }>();
+  const leaves: Queue['leaves'] = new Map();
   const places = queueOf(
-    rows.map(({ leavesAt, leavesTo, reportedAt, measuredAt, book, ...row }) => {
-      if (leavesAt) leaves.set(row.unit, { at: leavesAt.toISOString(), to: leavesTo ?? '' });
+    rows.map(({ leavesAt, leavesTo, source, reportedAt, measuredAt, book, ...row }) => {
+      if (leavesAt)
+        leaves.set(row.unit, { at: leavesAt.toISOString(), to: leavesTo ?? '', madeUp: source === 'made-up' });
       return {
         unit: row.unit,
         holds: row.holds,

@@ -1,10 +1,11 @@
-import { dayAfter, dayIn, INCH_UNITS, NO_WORK, type Unit } from '@zealous-axle/core';
+import { dayAfter, dayIn, INCH_UNITS, NO_WORK, OUTSIDE_THINGS, type Role, type Unit } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
 import { bay, meter, paper, unit } from '../fleet/schema';
 import { keepForecasts } from '../forecast/keep';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
+import { outside } from '../outside/schema';
 import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
@@ -135,6 +136,35 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
   }
 }
 
+/** The demo plays everything outside by stand-ins, as its manager chose. */
+async function chooseStandIns(db: Database, people: readonly { id: string; role: Role }[], now: Date): Promise<void> {
+  const manager = people.find(({ role }) => role === 'manager');
+  if (!manager) throw new Error('the demo has no manager');
+  const chosen = { fleetId: FLEET.id, way: 'made-up' as const, setBy: manager.id, setAt: now };
+  await db.insert(outside).values(OUTSIDE_THINGS.map((thing) => ({ ...chosen, thing })));
+}
+
+/** Sessions of those who tell the story. */
+function sessionsOf(people: readonly { id: string; signIn: string; name: string; role: Role }[]) {
+  const session = (signIn: DemoPerson): Actor => {
+    const who = people.find((each) => each.signIn === signIn);
+    if (!who) throw new Error(`no demo person ${signIn}`);
+    return {
+      person: { id: who.id, name: who.name, role: who.role, secondFactor: false, units: null },
+      fleet: {
+        id: FLEET.id,
+        name: FLEET.name,
+        zone: FLEET.zone,
+        book: FLEET.book,
+        policies: {},
+        units: INCH_UNITS,
+        version: 1,
+      },
+    };
+  };
+  return { driver: session('driver'), technician: session('technician'), foreman: session('foreman') };
+}
+
 async function loadFleet(db: Database, now: Date) {
   const random = seeded(SEED);
   const id = () => seededId(random, now);
@@ -152,6 +182,7 @@ async function loadFleet(db: Database, now: Date) {
     work: work ? workOf(work, (days) => dayAfter(today, days)) : NO_WORK,
   }));
   await db.insert(person).values(people);
+  await chooseStandIns(db, people, now);
   const bays = BAYS.map((each, rank) => ({ fleetId: FLEET.id, id: id(), ...each, rank }));
   await db.insert(bay).values(bays);
   await db.insert(part).values(PARTS.map((each) => ({ fleetId: FLEET.id, ...each })));
@@ -184,22 +215,6 @@ async function loadFleet(db: Database, now: Date) {
     );
   }
   await rebuildYard(db as unknown as FleetStore, FLEET.id);
-  const session = (signIn: DemoPerson): Actor => {
-    const who = people.find((each) => each.signIn === signIn);
-    if (!who) throw new Error(`no demo person ${signIn}`);
-    return {
-      person: { id: who.id, name: who.name, role: who.role, secondFactor: false, units: null },
-      fleet: {
-        id: FLEET.id,
-        name: FLEET.name,
-        zone: FLEET.zone,
-        book: FLEET.book,
-        policies: {},
-        units: INCH_UNITS,
-        version: 1,
-      },
-    };
-  };
-  const sessions = { driver: session('driver'), technician: session('technician'), foreman: session('foreman') };
+  const sessions = sessionsOf(people);
   return { random, trailers, sessions, bays: bays.map((each) => each.id) };
 }

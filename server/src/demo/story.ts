@@ -20,6 +20,9 @@ export interface DemoTrailer {
 
 const MINUTES_A_READING = 2;
 
+/** Units that are known whole: inspected by the full route, and walked round today with nothing found. */
+const WHOLE = ['H-11', 'L-23', 'R-35'] as const;
+
 /** A whole inspection in which the readings in `odd` replace the usual ones, and the steps in `skipped` are left open. Gives the defects it made. */
 async function inspect(
   { id, tell }: Teller,
@@ -127,6 +130,15 @@ async function tellWholeWalk({ narrator, trailer }: Scene): Promise<void> {
   ]);
 }
 
+/** What is known whole, and signed by a driver before its trip. */
+async function tellKnownWhole({ narrator, trailer }: Scene): Promise<void> {
+  for (const [nth, number] of WHOLE.entries()) {
+    await inspectFully(narrator, trailer(number), 34 + nth * 24, []);
+    const unit = trailer(number).unit.id;
+    await narrator.tell('driver', 'report-nothing', 4 + nth, { report: narrator.id(), unit });
+  }
+}
+
 /** What drivers reported and nobody has answered yet. */
 async function tellReports({ narrator, trailer }: Scene): Promise<void> {
   const { id, tell } = narrator;
@@ -224,6 +236,11 @@ async function tellNuts({ narrator, bays, dayAhead, trailer }: Scene, told: Repa
   });
   await tell('technician', 'close-inspection', at(24), { inspection: again, outcome: 'complete' });
   await tell('technician', 'certify-job', at(24), { job, version: 4, statement: told.statement });
+  await tell('foreman', 'release-trailer', at(24.5), {
+    release: id(),
+    unit: unit.id,
+    statement: 'Nuts seen, torque witnessed, measured again.',
+  });
 }
 
 const MINUTES_A_STEP = 9;
@@ -319,14 +336,28 @@ async function tellPutOffAndRoad({ narrator: { id, tell }, trailer, dayAhead }: 
     words: 'Lost air on the wharf road',
   });
   await tell('driver', 'ask-road', 8.8, { call, unit, defect: tyre, place: 'Wharf road, at the second bridge' });
+  const answers = [
+    { hoursAgo: 8.6, told: { state: 'accepted' as const, words: 'By phone: a van from the county road, in an hour' } },
+    { hoursAgo: 6.5, told: { state: 'done' as const, report: ROAD_REPORT } },
+  ];
+  for (const { hoursAgo, told } of answers)
+    await tell('foreman', 'note-road', hoursAgo, { call, unit, answer: id(), told });
   await tell('foreman', 'take-road-report', 6, { call, unit, job: id() });
 }
+
+const ROAD_REPORT = {
+  done: 'Tyre 2L outer changed for the spare',
+  parts: 'None, the spare was carried along',
+  minutes: 45,
+  invoice: 26_500,
+};
 
 /** The last days in the yard: a trailer for every verdict, reports in every state, a job in the bay, a repair to acknowledge. */
 export async function tellStory(scene: Scene): Promise<void> {
   await tellHooked(scene);
   await tellInspections(scene);
   await tellWholeWalk(scene);
+  await tellKnownWhole(scene);
   await tellReports(scene);
   await tellRepaired(scene);
   await tellPlaced(scene);

@@ -3,7 +3,14 @@ import pg from 'pg';
 import { z } from 'zod';
 import { LIVE_CHANNEL } from '../run';
 
-const noticeSchema = z.object({ fleet: z.string(), id: z.number(), type: z.string(), unit: z.string().nullable() });
+const noticeSchema = z.object({
+  fleet: z.string(),
+  id: z.number(),
+  type: z.string(),
+  unit: z.string().nullable(),
+  /** The command that did it; null where nobody did anything. */
+  command: z.string().nullable().default(null),
+});
 export type Notice = z.infer<typeof noticeSchema>;
 type Listener = (notice: Notice) => void;
 
@@ -26,7 +33,7 @@ export function openLive(url: string, retryMs = RETRY_MS): Live {
     for (const listener of listeners.get(notice.fleet) ?? []) listener(notice);
   };
   const tellAll = () => {
-    for (const fleet of listeners.keys()) tell({ fleet, id: 0, type: 'read-again', unit: null });
+    for (const fleet of listeners.keys()) tell({ fleet, id: 0, type: 'read-again', unit: null, command: null });
   };
   /** Listens until the connection is lost. */
   const listen = async () => {

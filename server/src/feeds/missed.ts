@@ -9,7 +9,13 @@ const MOST = 200;
 /** What happened in a fleet after an event of this id, oldest first; or that it was too much to tell. */
 export async function missedSince(store: FleetStore, id: number): Promise<Notice[] | 'too much'> {
   const rows = await store
-    .select({ fleet: sql<string>`${event.fleetId}`, id: event.id, type: event.type, unit: event.unitId })
+    .select({
+      fleet: sql<string>`${event.fleetId}`,
+      id: event.id,
+      type: event.type,
+      unit: event.unitId,
+      command: event.commandId,
+    })
     .from(event)
     .where(gt(event.id, id))
     .orderBy(asc(event.id))

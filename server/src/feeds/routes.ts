@@ -3,11 +3,14 @@ import { type App, ask, openStreams, type Serving, signedIn } from '../http';
 import type { Live, Notice } from './live';
 import { missedSince } from './missed';
 
-const AGAIN: Notice = { fleet: '', id: 0, type: 'read-again', unit: null };
+const AGAIN: Notice = { fleet: '', id: 0, type: 'read-again', unit: null, command: null };
 /** How soon a reader that was cut off comes back. */
 const RETRY_MS = 2_000;
 
-const message = ({ id, type, unit }: Notice) => ({ ...(id ? { id: String(id) } : {}), data: { type, unit } });
+const message = ({ id, type, unit, command }: Notice) => ({
+  ...(id ? { id: String(id) } : {}),
+  data: { type, unit, command },
+});
 
 /** Sends notices in the order of their ids, each once, however they come in. */
 function sender(reply: FastifyReply, after: number) {
@@ -34,7 +37,8 @@ export function liveRoutes(app: App, serving: Serving, live: Live): void {
     reply.sse.onClose(leave);
     opened(reply);
     reply.sse.keepAlive();
-    await reply.sse.send({ event: 'ready', retry: RETRY_MS, data: '' });
+    // Without data a browser would not tell of it.
+    await reply.sse.send({ event: 'ready', retry: RETRY_MS, data: 'ready' });
     const missed = heard ? await ask(serving, request, (store) => missedSince(store, heard)) : [];
     const now = sender(reply, heard);
     for (const notice of [...(missed === 'too much' ? [AGAIN] : missed), ...waiting]) now(notice);

@@ -163,6 +163,7 @@ export async function keepMeter({ store, session, at, now, body }: Doing<'record
     value: body.value,
     readBy: session.person.id,
     readAt: body.readAt ? new Date(body.readAt) : at,
+    source: body.source ?? 'hand',
   });
 }
 

@@ -3,6 +3,7 @@ import {
   type BayWork,
   type Features,
   NO_BAY_WORK,
+  type OutsideSource,
   type Route,
   type UnitKind,
   type UnitState,
@@ -62,6 +63,8 @@ export const departure = pgTable(
     leavesTo: text('leaves_to').notNull(),
     toldBy: uuid('told_by').notNull(),
     toldAt: at('told_at').notNull(),
+    /** Who it came from, where nobody of the fleet told it. */
+    source: text('source').$type<OutsideSource>().notNull().default('hand'),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.unitId] })],
 );
@@ -167,6 +170,7 @@ export const meter = pgTable(
     value: text('value').notNull(),
     readBy: uuid('read_by').notNull(),
     readAt: at('read_at').notNull(),
+    source: text('source').$type<OutsideSource>().notNull().default('hand'),
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],

@@ -55,6 +55,7 @@ export const setDeparture: Handler<'set-departure'> = async ({ store, session, a
       leavesTo: body.departure.to,
       toldBy: session.person.id,
       toldAt: at,
+      source: body.source ?? ('hand' as const),
     };
     await store
       .insert(departure)

@@ -5,7 +5,7 @@ export { documentRoutes } from './documents';
 export { answerError, loggedError } from './errors';
 export { healthRoutes } from './health';
 export { type Key, pageOf, readKey } from './pages';
-export { refuseUnreadable } from './readable';
+export { refuseUnreadable, unreadablePath } from './readable';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from './serving';
 export { openStreams } from './streams';

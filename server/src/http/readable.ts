@@ -3,7 +3,7 @@ import type { FastifyRequest } from 'fastify';
 import { invalid } from '../problem';
 
 /** The path of the first text that cannot be kept; null when all can. */
-function unreadablePath(value: unknown, path: readonly string[] = []): string | null {
+export function unreadablePath(value: unknown, path: readonly string[] = []): string | null {
   if (typeof value === 'string') return isReadable(value) ? null : path.join('.');
   if (typeof value !== 'object' || value === null) return null;
   for (const [name, inner] of Object.entries(value)) {

@@ -400,8 +400,17 @@ test('a unit says when it is expected back, to drivers too; with a job that has 
   expect((await of()).leaves).toEqual(expect.objectContaining({ to: 'Mill' }));
 });
 
+/** Has a fleet choose the stand-in of its dispatch. */
+const chooseStandIn = (here: Awaited<ReturnType<typeof shop>>) =>
+  world.done(here.who('manager'), 'set-outside', {
+    thing: 'dispatch',
+    version: 0,
+    form: { way: 'made-up', phone: '', url: '' },
+  });
+
 test('the simulated dispatch speaks the protocol, and only of the fleet’s own units', async () => {
   const here = await shop(0);
+  await chooseStandIn(here);
   const { body } = await world.get(here.who('foreman'), '/dispatch');
   for (const line of body.lines) expect(parseDispatch(line)).toMatchObject({ unit: 'T-1' });
   expect((await world.get(here.who('driver'), '/dispatch')).status).toBe(403);
@@ -409,6 +418,7 @@ test('the simulated dispatch speaks the protocol, and only of the fleet’s own 
 
 test('a meter the dispatch tells stands with the time it was read at, and never ahead of now', async () => {
   const here = await shop(0);
+  await chooseStandIn(here);
   const meter = (value: string, readAt: string) =>
     world.send(here.who('foreman'), 'record-meter', { meter: uuidv7(), unit: here.fleet.unit, value, readAt });
   const day = 86_400_000;

@@ -24,7 +24,7 @@ function boardJobs(facts: Facts): BoardJob[] {
     state: each.state,
     begun: each.begun !== null,
     held: each.held,
-    leaves: each.leaves ? { at: each.leaves, to: each.leavesTo } : null,
+    leaves: each.leaves ? { at: each.leaves, to: each.leavesTo, madeUp: each.leavesMadeUp } : null,
     waits: waitsFor(facts, each.id),
     working: each.working,
   }));

@@ -45,6 +45,7 @@ export interface Facts extends ShopFacts {
     state: string;
     held: boolean;
     leavesTo: string;
+    leavesMadeUp: boolean;
     working: string[];
   })[];
   parts: PartsDays;
@@ -181,6 +182,7 @@ function jobsOf(read: ShopRows, priorityOf: (id: string) => Priority, parts: Par
       partsOn: parts.days.get(row.id) ?? null,
       leaves: leaves && leaves.leavesAt > now ? leaves.leavesAt.toISOString() : null,
       leavesTo: leaves?.leavesTo ?? '',
+      leavesMadeUp: leaves?.source === 'made-up',
       held: holding.has(row.unitId),
       working: own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId),
       begun: begunOf(row, own, known, now),

@@ -36,6 +36,9 @@ export async function unitPlanOf(store: FleetStore, id: string, now: Date): Prom
       start: slot.startsAt.toISOString(),
       end: slot.endsAt.toISOString(),
     })),
-    leaves: leaves && leaves.leavesAt > now ? { at: leaves.leavesAt.toISOString(), to: leaves.leavesTo } : null,
+    leaves:
+      leaves && leaves.leavesAt > now
+        ? { at: leaves.leavesAt.toISOString(), to: leaves.leavesTo, madeUp: leaves.source === 'made-up' }
+        : null,
   };
 }

@@ -10,12 +10,18 @@ const PROBLEMS = {
   'second-factor': [401, 'A code is asked for', 'Write the code your own device shows, or one you kept on paper.'],
   'wrong-second-factor': [401, 'Code refused', 'The code is wrong, too old, or was used. Wait for the next one.'],
   'sign-in-first': [401, 'Sign in first', 'A PIN changes the person only where somebody signed in in full today.'],
+  'wrong-signature': [
+    401,
+    'Not signed as agreed',
+    'This fleet is not connected so, or the signature is wrong or too old: sign the text as it is sent.',
+  ],
   'wrong-pin': [
     401,
     'PIN refused',
     'The PIN is wrong. After five wrong ones it opens nothing until its person signs in with their password.',
   ],
   'not-allowed': [403, 'Not for this role', 'Your role may not do this.'],
+  'not-set-up': [409, 'Not set up', 'Your fleet is not connected to this. A manager sets it up under Outside.'],
   'not-found': [404, 'Not found', 'There is nothing at this address, or it belongs to another fleet.'],
   'not-now': [409, 'Not possible now', 'The state it is in does not allow this.'],
   changed: [

@@ -17,6 +17,7 @@ const SENTENCES = {
   'corrections-only': 'This inspection is closed: only a correction of a reading may follow.',
   'before-start': 'An inspection cannot end before it began.',
   'closed-already': 'This inspection is closed already.',
+  'call-over': (state: string) => `This call is over already: ${state}.`,
   'held-unit':
     'It is held, or out of service as it stands: it cannot be signed as found good. Do not drive it; call the shop.',
   'dropped-inspection': 'This inspection was dropped: begin another.',

@@ -152,6 +152,7 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
       { text: `${paper.within} readings and checks inside their limits.`, fontSize: 8, margin: [0, 4, 0, 0] },
       ...lines('Not judged: never a pass', paper.open),
       ...lines('Skipped, because', paper.skips),
+      ...lines('Sent by gauges', paper.gauges),
       signatureLines(paper.signatures),
       { stack: paper.cautions.map((text) => ({ text: plain(text), fontSize: 7, color: SOFT })), margin: [0, 8, 0, 0] },
     ],

@@ -7,7 +7,7 @@ export { makeJobs, unitsOfDefects } from './make-jobs';
 export { jobPage } from './page';
 export { orderPart, receivePart, takePart } from './parts';
 export { comingParts, jobViews, openRetorques } from './queries';
-export { askRoad, setRoadCosts, takeRoadReport } from './road';
+export { askRoad, makeUpRoad, noteRoad, roadAnswered, setRoadCosts, takeRoadReport } from './road';
 export { shopRoutes } from './routes';
 export { job, jobTime, part, partUse } from './schema';
 export { savePart, saveTemplate, templatesOf } from './shop-data';

@@ -16,7 +16,7 @@ import { type App, ask, readKey, type Serving } from '../http';
 import { bayDay } from './bay-day';
 import { jobPage } from './page';
 import { bayList, closedJobs, countOpenJobs, lapsedRetorques, openJobs } from './queries';
-import { roadOf } from './road';
+import { openCalls, roadOf } from './road';
 import { searchRepairs } from './search';
 import { partsOf, templatesShown } from './shop-data';
 
@@ -38,6 +38,7 @@ function loadRoutes(app: App, serving: Serving): void {
             triaged: defects.get('triaged') ?? 0,
             jobs: await countOpenJobs(store),
           },
+          help: await openCalls(store),
         };
       }),
   );
@@ -164,7 +165,7 @@ function lookUpRoutes(app: App, serving: Serving): void {
         response: { 200: roadSchema },
       },
     },
-    (request) => ask(serving, request, (store) => roadOf(store, request.params.id, serving.now())),
+    (request) => ask(serving, request, (store) => roadOf(store, request.params.id)),
   );
 
   app.get(

@@ -4,13 +4,29 @@ import {
   type JobState,
   type JobWork,
   NO_WORK_KNOWN,
+  type OutsideSource,
+  type OutsideWay,
   type RenewedPart,
+  type RoadAnswer,
+  type RoadReport,
   type Side,
   type Template,
   type TorqueStage,
   type Tyre,
 } from '@zealous-axle/core';
-import { boolean, date, index, integer, jsonb, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
 
 export const job = pgTable(
@@ -212,10 +228,38 @@ export const roadCall = pgTable(
     place: text('place').notNull(),
     askedBy: uuid('asked_by').notNull(),
     askedAt: at('asked_at').notNull(),
+    /** How the fleet was connected when it was asked. */
+    way: text('way').$type<OutsideWay>().notNull(),
+    /** What told the provider. */
+    messageId: uuid('message_id'),
     /** The job its report became. */
     jobId: uuid('job_id'),
   },
-  (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), index('road_call_unit').on(t.fleetId, t.unitId)],
+);
+
+/** What became of a call, as it was told: append-only, the last stands. */
+export const roadAnswer = pgTable(
+  'road_answer',
+  {
+    fleetId,
+    id,
+    seq: bigint('seq', { mode: 'number' }).generatedAlwaysAsIdentity(),
+    callId: uuid('call_id').notNull(),
+    state: text('state').$type<RoadAnswer>().notNull(),
+    source: text('source').$type<OutsideSource>().notNull(),
+    eta: at('eta'),
+    words: text('words').notNull().default(''),
+    report: jsonb('report').$type<RoadReport>(),
+    shape: shape(1),
+    toldBy: uuid('told_by'),
+    toldAt: at('told_at').notNull(),
+    recordedAt,
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('road_answer_of_call').on(t.fleetId, t.callId, t.seq.desc()),
+  ],
 );
 
 /** What came with a job from outside. */

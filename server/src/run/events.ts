@@ -1,3 +1,4 @@
+import type { CommandName } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import type { Behind, FleetStore } from '../store';
 import { event } from './schema';
@@ -7,10 +8,16 @@ export const LIVE_CHANNEL = 'za_live';
 const EVENT_LOCK = 2;
 
 /** Tells whoever listens that something moved: no event, since nobody did anything. */
-export const tellLive = (store: FleetStore, fleet: string, type: 'plan' | 'read-again'): Promise<unknown> =>
+export const tellLive = (
+  store: FleetStore,
+  fleet: string,
+  type: 'plan' | 'read-again' | CommandName,
+  unit: string | null = null,
+): Promise<unknown> =>
   store
     .execute(
-      sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${fleet}::text, 'id', 0, 'type', ${type}::text, 'unit', null)::text)`,
+      sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${fleet}::text, 'id', 0, 'type', ${type}::text,
+        'unit', ${unit}::text)::text)`,
     )
     .execute();
 
@@ -24,7 +31,8 @@ export function writeEvent(store: FleetStore, behind: Behind, row: typeof event.
   behind(
     store
       .execute(sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${row.fleetId}::text,
-      'id', lastval(), 'type', ${row.type}::text, 'unit', ${row.unitId ?? null}::text)::text)`)
+      'id', lastval(), 'type', ${row.type}::text, 'unit', ${row.unitId ?? null}::text,
+      'command', ${row.commandId}::text)::text)`)
       .execute(),
   );
 }

@@ -96,6 +96,7 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'lapse-retorque': { unit, retorque: fresh },
     'ask-road': { call: fresh, unit, defect: REPORTED, place: 'mile 12' },
     'take-road-report': { call: fresh, unit, job: fresh },
+    'note-road': { call: fresh, unit, answer: fresh, told: { state: 'cancelled' } },
     hook: { coupling: fresh, unit, pulled: unit, place: '' },
     drop: { coupling: fresh, unit, pulled: unit, place: '' },
     'record-meter': { meter: fresh, unit, value: '48 210 km' },

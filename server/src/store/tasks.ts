@@ -9,6 +9,10 @@ export interface Tasks {
   'prove-plan': { fleet: string; run: string };
   /** Looks whether the plan still stands, and asks for another where it does not. */
   'watch-plan': { fleet: string; because: string | null };
+  /** Tells a connected system something, until it takes it. */
+  'tell-outside': { fleet: string; message: string };
+  /** What a road service that is made up says next of a call. */
+  'make-up-road': { fleet: string; call: string; step: number };
   /** Judges anew what stands on the units that are marked, because the rules changed; `person` changed them. */
   'judge-again': { fleet: string; person: string | null };
   /** Works out what is foreseen of some units, or of all of them from one on; or only of those it never was. */

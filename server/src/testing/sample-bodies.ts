@@ -127,12 +127,20 @@ function afterwards({
   unit,
   defect,
 }: About): Bodies<
-  'do-retorque' | 'lapse-retorque' | 'ask-road' | 'take-road-report' | 'set-road-costs' | 'save-part' | 'save-template'
+  | 'do-retorque'
+  | 'lapse-retorque'
+  | 'ask-road'
+  | 'note-road'
+  | 'take-road-report'
+  | 'set-road-costs'
+  | 'save-part'
+  | 'save-template'
 > {
   return {
     'do-retorque': { unit, retorque: uuidv7(), value: '475 lb-ft', tool: 'wrench 4', moved: false },
     'lapse-retorque': { unit, retorque: uuidv7() },
     'ask-road': { call: uuidv7(), unit, defect, place: 'mile 12' },
+    'note-road': { call: uuidv7(), unit, answer: uuidv7(), told: { state: 'cancelled' } },
     'take-road-report': { call: uuidv7(), unit, job: uuidv7() },
     'set-road-costs': { costs: { callOut: 1, serviceHour: 1, lostHour: 1, fine: 1, points: 1 } },
     'save-part': { part: 'lamp', form: { name: 'Lamp', stock: 4, price: 1600, leadDays: 1 } },
@@ -155,6 +163,7 @@ function units({
   | 'set-chamber'
   | 'set-unit-state'
   | 'set-departure'
+  | 'set-outside'
   | 'record-paper'
   | 'record-sticker'
 > {
@@ -170,6 +179,7 @@ function units({
     'set-chamber': { unit, axle: 1, side: null, chamber: { type: 'clamp', size: '24', stroke: 'long' } },
     'set-unit-state': { unit, version: 1, state: 'sold', reason: 'sold' },
     'set-departure': { unit, departure: { at: '2026-03-04T08:00:00Z', to: 'Wharf' } },
+    'set-outside': { thing: 'dispatch', version: 0, form: { way: 'none', phone: '+1 555 0100', url: '' } },
     'record-paper': {
       paper: uuidv7(),
       unit,

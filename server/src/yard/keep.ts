@@ -19,7 +19,9 @@ const fromFacts = (judged: readonly Judged[]): Sql => sql`
       where each ->> 'area' = 'ends') as last_measured,
     j.verdict, coalesce(array_position(${WORST_FIRST}::text[], j.verdict), ${VERDICTS.length + 1}) as verdict_rank,
     p.paper as due_paper, p.due_on, j.looked, w.at as walked_at, w.by as walked_by,
-    o.since as inspecting_since, o.by as inspecting_by
+    o.since as inspecting_since, o.by as inspecting_by,
+    (select min(c.asked_at) from road_call c where c.fleet_id = u.fleet_id and c.unit_id = u.id and not exists
+      (select 1 from road_answer a where a.fleet_id = c.fleet_id and a.call_id = c.id)) as help_since
   from jsonb_to_recordset(${JSON.stringify(judged)}::jsonb) as j (unit uuid, verdict text, looked jsonb)
   join unit u on u.id = j.unit
   cross join lateral (select exists (select 1 from hold where fleet_id = u.fleet_id and unit_id = u.id and not exists
@@ -65,6 +67,7 @@ const COLUMNS = [
   'walked_by',
   'inspecting_since',
   'inspecting_by',
+  'help_since',
 ];
 const now = sql.raw(COLUMNS.map((name) => `${name} = excluded.${name}`).join(', '));
 
@@ -73,15 +76,29 @@ const write = (rows: Sql) => sql`
   ${rows}
   on conflict (fleet_id, unit_id) do update set ${now}`;
 
-/** Brings the yard's rows of these units up to date with the facts; what is not in use has none. */
-export async function keepYard(store: FleetStore, unitIds: readonly string[]): Promise<void> {
-  if (unitIds.length === 0) return;
+/** A unit that is held since just now, or no longer. */
+export interface HeldChange {
+  id: string;
+  number: string;
+  held: boolean;
+}
+
+/**
+ * Brings the yard's rows of these units up to date with the facts; what is not in use has none. Gives those that are held
+ * now and were not, or the other way round.
+ */
+export async function keepYard(store: FleetStore, unitIds: readonly string[]): Promise<HeldChange[]> {
+  if (unitIds.length === 0) return [];
   const ids = sql`any(${sql.param([...unitIds])}::uuid[])`;
   const judged = await judgedUnits(store, unitIds);
-  await store.execute(sql`
+  const { rows } = await store.execute<{ id: string; number: string; held: boolean }>(sql`
     with gone as (delete from yard_row y where y.unit_id = ${ids} and exists
-      (select 1 from unit u where u.fleet_id = y.fleet_id and u.id = y.unit_id and u.state <> 'in-use'))
-    ${write(fromFacts(judged))}`);
+        (select 1 from unit u where u.fleet_id = y.fleet_id and u.id = y.unit_id and u.state <> 'in-use')),
+      old as (select unit_id, held from yard_row where unit_id = ${ids}),
+      kept as (${write(fromFacts(judged))} returning unit_id, number, held)
+    select kept.unit_id as id, kept.number, kept.held from kept left join old on old.unit_id = kept.unit_id
+    where kept.held <> coalesce(old.held, false)`);
+  return rows;
 }
 
 /** Units judged in one go, where all of a fleet are. */

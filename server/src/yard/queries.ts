@@ -55,6 +55,7 @@ const rowView = (row: Row): YardRow => ({
   inspecting:
     row.inspectingSince && row.inspectingBy ? { since: row.inspectingSince.toISOString(), by: row.inspectingBy } : null,
   judging: row.judging,
+  helpSince: row.helpSince?.toISOString() ?? null,
 });
 
 const literal = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
@@ -178,8 +179,13 @@ async function rowParts(store: FleetStore, unitId: string) {
       .where(eq(yardRow.unitId, sql.placeholder('unit'))),
   ).execute({ unit: unitId });
   return row
-    ? { looked: row.looked, walked: walkedOf(row), judging: row.judging }
-    : { looked: [], walked: null, judging: false };
+    ? {
+        looked: row.looked,
+        walked: walkedOf(row),
+        judging: row.judging,
+        helpSince: row.helpSince?.toISOString() ?? null,
+      }
+    : { looked: [], walked: null, judging: false, helpSince: null };
 }
 
 /** What the trailer page shows beside the unit itself, each as the page names it. */

@@ -34,6 +34,8 @@ export const yardRow = pgTable(
     shape: shape(1),
     walkedAt: at('walked_at'),
     walkedBy: text('walked_by'),
+    /** Since when somebody waits for help that nobody answered yet. */
+    helpSince: at('help_since'),
     /** Since when and by whom the inspection is open that read something of it last. */
     inspectingSince: at('inspecting_since'),
     inspectingBy: text('inspecting_by'),

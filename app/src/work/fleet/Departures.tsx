@@ -1,4 +1,14 @@
-import { type Departure, meterDoubt, type Odometer, parseDispatch, type UnitPage } from '@zealous-axle/core';
+import {
+  type Departure,
+  type Dispatch,
+  meterDoubt,
+  type Odometer,
+  type OutsideSource,
+  type OutsideWay,
+  parseDispatch,
+  type UnitPage,
+  type YardRow,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -6,6 +16,7 @@ import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
 import { useSession } from '../../session/session';
@@ -17,28 +28,37 @@ interface Told {
   said: Departure | Odometer | null;
   wrong: string | null;
   doubt: string | null;
+  /** It does not leave as it stands, and why. */
+  held: string | null;
 }
+
+/** What keeps a unit from leaving, in words. */
+const heldWords = ({ held, inspecting }: YardRow): string | null =>
+  held ? (inspecting ? 'Held. An inspection of it is still open.' : 'Held.') : null;
 
 async function read(line: string): Promise<Told> {
   const said = parseDispatch(line);
-  if ('wrong' in said) return { line, unit: null, said: null, wrong: said.wrong, doubt: null };
+  if ('wrong' in said) return { line, unit: null, said: null, wrong: said.wrong, doubt: null, held: null };
   const number = encodeURIComponent(said.unit);
   const { unit } = await call<{ unit: string | null }>('GET', `/units/number?number=${number}`);
-  if (!unit) return { line, unit, said, wrong: `There is no unit ${said.unit}.`, doubt: null };
-  if (said.tells === 'departure') return { line, unit, said, wrong: null, doubt: null };
+  if (!unit) return { line, unit, said, wrong: `There is no unit ${said.unit}.`, doubt: null, held: null };
+  if (said.tells === 'departure') {
+    const row = await call<YardRow>('GET', `/units/${unit}/row`);
+    return { line, unit, said, wrong: null, doubt: null, held: said.at ? heldWords(row) : null };
+  }
   const { meter } = await call<UnitPage>('GET', `/units/${unit}`);
-  return { line, unit, said, wrong: null, doubt: meterDoubt(meter, said.value, said.at) };
+  return { line, unit, said, wrong: null, doubt: meterDoubt(meter, said.value, said.at), held: null };
 }
 
-function take({ unit, said }: Told): void {
+function take({ unit, said }: Told, source: OutsideSource): void {
   if (!unit || !said) return;
   if (said.tells === 'meter') {
     const { at, value } = said;
-    void send('record-meter', { meter: uuidv7(), unit, value, readAt: at }, `${said.unit}: its meter`);
+    void send('record-meter', { meter: uuidv7(), unit, value, readAt: at, source }, `${said.unit}: its meter`);
     return;
   }
   const departure = said.at ? { at: said.at, to: said.to } : null;
-  void send('set-departure', { unit, departure }, `${said.unit}: its departure`);
+  void send('set-departure', { unit, departure, source }, `${said.unit}: its departure`);
 }
 
 function words(said: Departure | Odometer, zone: string): string {
@@ -51,10 +71,13 @@ export function Departures() {
   const { fleet } = useSession();
   const [told, setTold] = useState<readonly Told[] | null>(null);
   const [note, setNote] = useState<string | null>(null);
+  const [way, setWay] = useState<OutsideWay | null>(null);
+  const source = way === 'made-up' ? 'made-up' : 'protocol';
   const ask = async () => {
     setNote('Asking dispatch…');
     try {
-      const { lines } = await call<{ lines: string[] }>('GET', '/dispatch');
+      const { lines, way: its } = await call<Dispatch>('GET', '/dispatch');
+      setWay(its);
       setTold(await Promise.all(lines.map(read)));
       setNote(null);
     } catch {
@@ -63,7 +86,7 @@ export function Departures() {
   };
   const good = told?.filter(({ wrong, doubt }) => wrong === null && doubt === null) ?? [];
   const takeOne = (each: Told) => {
-    take(each);
+    take(each, source);
     setTold((all) => all?.filter((other) => other !== each) ?? null);
   };
   return (
@@ -72,16 +95,30 @@ export function Departures() {
       note="From the dispatch system; the plan is looked at again with what is taken."
     >
       {note ? <Text>{note}</Text> : null}
-      {told?.length === 0 ? <Text tone="soft">Dispatch has nothing to tell now.</Text> : null}
+      {way === 'none' ? (
+        <Text>
+          No dispatch system is connected: say on each unit’s page when it leaves. A manager connects one under Setting
+          up, Outside.
+        </Text>
+      ) : null}
+      {way === 'made-up' ? (
+        <Notice look="ask">Made up: a stand-in plays dispatch. None of these lines is of a real trip.</Notice>
+      ) : null}
+      {told?.length === 0 && way !== 'none' ? <Text tone="soft">Dispatch has nothing to tell now.</Text> : null}
       {told?.map((each) => (
         <View key={each.line} className="min-h-11 justify-center gap-1 border-t border-line py-1">
           {each.said ? (
             <Text>
               <Text bold>{each.said.unit}</Text>
-              {`  ${words(each.said, fleet.zone)}`}
+              {`  ${words(each.said, fleet.zone)}${way === 'made-up' ? ' (made up)' : ''}`}
             </Text>
           ) : null}
           {each.wrong ? <Text tone="violation">{each.wrong}</Text> : null}
+          {each.held ? (
+            <Text bold tone="out">
+              {each.held}
+            </Text>
+          ) : null}
           {each.doubt ? (
             <>
               <Text tone="violation">{each.doubt}</Text>
@@ -96,7 +133,7 @@ export function Departures() {
           look="act"
           label={`Take these ${good.length}`}
           onPress={() => {
-            good.forEach(take);
+            for (const each of good) take(each, source);
             setTold(told?.filter(({ doubt }) => doubt !== null) ?? null);
             setNote(`${good.length} taken: they stand once they are sent.`);
           }}

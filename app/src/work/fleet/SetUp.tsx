@@ -71,6 +71,9 @@ function Steps({ has }: { has: Has }) {
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
       </Step>
+      <Step title="Outside" has="Road service, dispatch and gauges: connected or not" missing={null}>
+        <Button label="Outside" onPress={() => router.navigate('/outside')} />
+      </Step>
       <Step
         title="Papers"
         has={papers ? `${papers} kept` : 'None yet'}

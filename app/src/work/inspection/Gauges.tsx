@@ -1,4 +1,4 @@
-import { GAUGE_KINDS, type GaugeKind } from '@zealous-axle/core';
+import { GAUGE_KINDS, type GaugeKind, type OutsideWay } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../../parts/Button';
@@ -8,7 +8,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Slider } from '../../parts/Slider';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
-import { gaugeWanted, useGauge, wantGauge } from './gauge';
+import { gaugeWanted, useGauge, useGaugesWay, wantGauge } from './gauge';
 
 /** Where each probe stands at first, and how far it may be moved, in hundredths of a millimetre. */
 const PROBES: Record<GaugeKind, { name: string; at: number; most: number }> = {
@@ -16,6 +16,12 @@ const PROBES: Record<GaugeKind, { name: string; at: number; most: number }> = {
   lining: { name: 'Lining gauge', at: 1_270, most: 3_000 },
   tread: { name: 'Tread gauge', at: 714, most: 2_500 },
 };
+const WAY_WORDS: Record<OutsideWay, string> = {
+  none: 'Not set up',
+  protocol: 'Connected',
+  'made-up': 'Made up: they stand in for real ones',
+};
+
 const STATE_WORDS = {
   off: 'off',
   looking: 'looking for the receiver',
@@ -23,14 +29,19 @@ const STATE_WORDS = {
   lost: 'receiver lost',
 } as const;
 
-/** A stand-in for electronic gauges: move the probe, press, and the pad on this person's devices takes the value. */
+/** Electronic gauges: whether this device listens for them; and where the fleet chose the stand-in, probes to press. */
 export function Gauges() {
+  const way = useGaugesWay();
   const [probes, setProbes] = useState({ stroke: PROBES.stroke.at, lining: PROBES.lining.at, tread: PROBES.tread.at });
   const [wanted, setWanted] = useState(gaugeWanted);
   const [heard, setHeard] = useState<string[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const note = (line: string) => setHeard((now) => [line, ...now].slice(0, 6));
-  const state = useGauge(wanted, ({ kind, value, serial }) => note(`${serial} (${kind}): ${value}`), note);
+  const state = useGauge(
+    wanted && way !== 'none',
+    ({ kind, value, serial }) => note(`${serial} (${kind}): ${value}`),
+    note,
+  );
   const post = (path: string, body: unknown) =>
     call<{ line: string } | undefined>('POST', path, body).then(
       () => setProblem(null),
@@ -39,26 +50,59 @@ export function Gauges() {
   const press = (kind: GaugeKind, again = false) =>
     void post('/gauges/press', { kind, value: `${(probes[kind] / 100).toFixed(2)} mm`, ...(again ? { again } : {}) });
   return (
-    <Screen title="Gauges" under="Simulated: they stand in for real ones" back={goBack('/me')}>
-      <Card title="This device" note={`Receiver: ${STATE_WORDS[state]}`}>
-        <Button
-          look={wanted ? 'plain' : 'act'}
-          label={wanted ? 'Stop listening' : 'Listen for gauges'}
-          onPress={() => {
-            wantGauge(!wanted);
-            setWanted(!wanted);
-          }}
-        />
-        {heard.map((line, index) => (
-          <Text key={`${line} ${index}`} size="small" tone={index ? 'soft' : 'ink'}>
-            {line}
+    <Screen title="Gauges" under={way ? WAY_WORDS[way] : undefined} back={goBack('/me')}>
+      {way === 'none' ? (
+        <Notice>No gauge is connected: figures are typed. A manager connects one under Setting up, Outside.</Notice>
+      ) : null}
+      {way === 'made-up' ? (
+        <Notice look="ask">
+          Made up: these gauges are a stand-in. What they send is marked by their serial numbers.
+        </Notice>
+      ) : null}
+      {way === 'none' ? null : (
+        <Card title="This device" note={`Receiver: ${STATE_WORDS[state]}`}>
+          <Button
+            look={wanted ? 'plain' : 'act'}
+            label={wanted ? 'Stop listening' : 'Listen for gauges'}
+            onPress={() => {
+              wantGauge(!wanted);
+              setWanted(!wanted);
+            }}
+          />
+          {heard.map((line, index) => (
+            <Text key={`${line} ${index}`} size="small" tone={index ? 'soft' : 'ink'}>
+              {line}
+            </Text>
+          ))}
+          <Text size="small" tone="soft">
+            While measuring, a press goes into the figure in hand, and the pad goes on to the next.
           </Text>
-        ))}
-        <Text size="small" tone="soft">
-          While measuring, a press goes into the figure in hand, and the pad goes on to the next.
-        </Text>
-      </Card>
+        </Card>
+      )}
       {problem ? <Notice look="stop">{problem}</Notice> : null}
+      {way === 'made-up' ? (
+        <MadeUp
+          probes={probes}
+          onProbe={(kind, at) => setProbes((now) => ({ ...now, [kind]: at }))}
+          onPress={press}
+          post={post}
+        />
+      ) : null}
+    </Screen>
+  );
+}
+
+interface MadeUpProps {
+  probes: Record<GaugeKind, number>;
+  onProbe: (kind: GaugeKind, at: number) => void;
+  onPress: (kind: GaugeKind, again?: boolean) => void;
+  post: (path: string, body: unknown) => Promise<void>;
+}
+
+/** A stand-in for electronic gauges: move the probe, press, and the pad on this person's devices takes the value. */
+function MadeUp({ probes, onProbe, onPress: press, post }: MadeUpProps) {
+  return (
+    <>
       {GAUGE_KINDS.map((kind) => (
         <Card key={kind} title={PROBES[kind].name}>
           <Slider
@@ -68,7 +112,7 @@ export function Gauges() {
             least={0}
             most={PROBES[kind].most}
             step={1}
-            onChange={(at) => setProbes((now) => ({ ...now, [kind]: at }))}
+            onChange={(at) => onProbe(kind, at)}
           />
           <View className="flex-row flex-wrap gap-2">
             <Button
@@ -108,6 +152,6 @@ export function Gauges() {
           />
         </View>
       </Card>
-    </Screen>
+    </>
   );
 }

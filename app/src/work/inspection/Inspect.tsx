@@ -29,7 +29,7 @@ import { type Current, CurrentContext, useCurrent } from './current';
 import { Doubted } from './Doubted';
 import { useDraftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
-import { type GaugeState, gaugeWanted, useGauge, wantGauge } from './gauge';
+import { type GaugeState, gaugeWanted, useGauge, useGaugesWay, wantGauge } from './gauge';
 import { judgeStep } from './judged';
 import { asksReservoir, PAD_ID, Pad, reportHere } from './Pad';
 import { Skip } from './Skip';
@@ -139,7 +139,9 @@ const Frame = memo(function Frame(props: FrameProps) {
 
 /** Whether gauges are listened to here, and how that stands. */
 function useListening({ takeGauge, setGaugeMessage }: Inspecting) {
-  const [on, setOn] = useState(gaugeWanted);
+  const [wanted, setOn] = useState(gaugeWanted);
+  const there = useGaugesWay() !== 'none';
+  const on = wanted && there;
   const state = useGauge(on, takeGauge, setGaugeMessage);
   useEffect(() => {
     if (state === 'lost') setGaugeMessage(null);
@@ -148,7 +150,7 @@ function useListening({ takeGauge, setGaugeMessage }: Inspecting) {
     wantGauge(wanted);
     setOn(wanted);
   });
-  return { state: on ? state : null, listen };
+  return { state: on ? state : null, listen, there };
 }
 
 /** An inspection: one step after another by its route, on this device at every keystroke. */
@@ -237,7 +239,10 @@ function Measuring({ draft, update, kept }: MeasuringProps) {
           onSheet={sheet}
         />
         {over === 'steps' ? (
-          <StepList onListen={gauge.state ? null : () => gauge.listen(true)} onClose={() => setOver(null)} />
+          <StepList
+            onListen={gauge.state || !gauge.there ? null : () => gauge.listen(true)}
+            onClose={() => setOver(null)}
+          />
         ) : null}
         <DoubtHere />
         {over === 'skip' && step ? <SkipHere step={step} onClose={() => setOver(null)} /> : null}

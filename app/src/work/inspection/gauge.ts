@@ -1,5 +1,8 @@
-import { type Frame, parseFrame } from '@zealous-axle/core';
+import { useQuery } from '@tanstack/react-query';
+import { type Frame, type OutsideWay, parseFrame } from '@zealous-axle/core';
 import { useEffect, useRef, useState } from 'react';
+import { call } from '../../server/client';
+import { followStream } from '../../server/stream';
 
 export type GaugeState = 'off' | 'looking' | 'on' | 'lost';
 
@@ -8,6 +11,10 @@ const KEY = 'za-gauge';
 /** Whether this device listens for gauges. */
 export const gaugeWanted = (): boolean => globalThis.localStorage?.getItem(KEY) === 'on';
 export const wantGauge = (on: boolean): void => localStorage.setItem(KEY, on ? 'on' : 'off');
+
+/** How the fleet uses electronic gauges; null while that is not known here. */
+export const useGaugesWay = (): OutsideWay | null =>
+  useQuery({ queryKey: ['gauges'], queryFn: () => call<{ way: OutsideWay }>('GET', '/gauges') }).data?.way ?? null;
 
 /**
  * Listens to the gauge receiver while `on`. Each readable line goes to `onFrame`, each other to `onTrouble` in a
@@ -24,15 +31,15 @@ export function useGauge(
   useEffect(() => {
     if (!on) return setState('off');
     setState('looking');
-    const source = new EventSource('/api/v1/gauges/stream');
-    source.onopen = () => setState('on');
-    source.onerror = () => setState('lost');
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      const parsed = parseFrame(data);
-      if (parsed.ok) latest.current.onFrame(parsed.value);
-      else latest.current.onTrouble(parsed.message);
-    };
-    return () => source.close();
+    return followStream('/api/v1/gauges/stream', {
+      opened: () => setState('on'),
+      lost: () => setState('lost'),
+      heard: (line) => {
+        const parsed = parseFrame(line);
+        if (parsed.ok) latest.current.onFrame(parsed.value);
+        else latest.current.onTrouble(parsed.message);
+      },
+    });
   }, [on]);
   return state;
 }

@@ -36,11 +36,11 @@ function Leaves({ job, slot, scale }: { job: BoardJob; slot: KeptSlot; scale: Ti
   const look = slot.end > leaves ? 'border-violation text-violation' : 'border-within text-within';
   return (
     <div
-      title={`${job.number} leaves`}
+      title={`${job.number} leaves${job.leaves?.madeUp ? ' (made up)' : ''}`}
       className={`absolute z-20 border-l-2 pl-0.5 font-words text-small leading-4 ${look}`}
       style={{ left: scale.x(leaves), bottom: 0, height: 16 }}
     >
-      {scale.hour >= 20 ? `${job.number} leaves` : ''}
+      {scale.hour >= 20 ? `${job.number} leaves${job.leaves?.madeUp ? ' (made up)' : ''}` : ''}
     </div>
   );
 }

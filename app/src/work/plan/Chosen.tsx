@@ -7,6 +7,7 @@ import { clock } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { leavesWords } from '../../parts/leaves';
 import { Text } from '../../parts/Text';
 import type { Draft } from './useDraft';
 import { bindingWords, type Names, waitsWords } from './words';
@@ -48,9 +49,7 @@ export function Chosen({ board, draft, slot, names, mayChange, onClose }: Props)
       <Text>{`${slot.bay ? names.bay(slot.bay) : 'No bay'} · ${slot.technicians.map(names.person).join(' and ')}`}</Text>
       {slot.setupMinutes ? <Text tone="soft">{`Of it ${minutesWords(slot.setupMinutes)} to set up`}</Text> : null}
       {job.leaves ? (
-        <Text
-          tone={slot.end > job.leaves.at ? 'violation' : 'soft'}
-        >{`Leaves ${clock(job.leaves.at, board.zone)}${job.leaves.to ? ` for ${job.leaves.to}` : ''}`}</Text>
+        <Text tone={slot.end > job.leaves.at ? 'violation' : 'soft'}>{leavesWords(job.leaves, board.zone)}</Text>
       ) : null}
       {job.waits ? <Text tone="violation">{waitsWords(job)}</Text> : null}
       {job.begun ? (

@@ -8,6 +8,7 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { LinkRow } from '../../parts/LinkRow';
+import { leavesWords } from '../../parts/leaves';
 import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
@@ -62,9 +63,7 @@ function DayItem({
         </Text>
         <Text tone={job.waits ? 'violation' : 'within'}>{waitsWords(job) ?? 'Parts ready'}</Text>
         {job.leaves ? (
-          <Text
-            tone={slot.end > job.leaves.at ? 'violation' : 'soft'}
-          >{`Leaves ${clock(job.leaves.at, board.zone)}`}</Text>
+          <Text tone={slot.end > job.leaves.at ? 'violation' : 'soft'}>{leavesWords(job.leaves, board.zone)}</Text>
         ) : null}
       </LinkRow>
       {may && (next || job.begun) ? (

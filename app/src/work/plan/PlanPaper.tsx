@@ -4,6 +4,7 @@ import { clock, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { Loaded } from '../../parts/Loaded';
+import { leavesWords } from '../../parts/leaves';
 import { goBack, Screen } from '../../parts/Screen';
 import { usePlan } from '../../server/queries';
 import { namesOf, waitsWords } from './words';
@@ -25,7 +26,7 @@ function DayPaper({ board, day }: { board: Board; day: string }) {
     const notes = [
       job?.held ? 'held' : '',
       job && waitsWords(job),
-      job?.leaves ? `leaves ${clock(job.leaves.at, board.zone)}` : '',
+      job?.leaves ? leavesWords(job.leaves, board.zone) : '',
     ].filter(Boolean);
     return h(
       'tr',

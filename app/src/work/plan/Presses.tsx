@@ -68,7 +68,7 @@ export function Presses({ board, draft, names, onChoose }: Props) {
         {(job) => {
           const until = last(all.filter((slot) => slot.job === job.id));
           const done = until ? `and is done ${clock(until, zone)}` : 'and has no place';
-          const words = `${job.number} leaves ${clock(job.leaves?.at ?? '', zone)}, ${done}`;
+          const words = `${job.number} leaves ${clock(job.leaves?.at ?? '', zone)}${job.leaves?.madeUp ? ' (made up)' : ''}, ${done}`;
           return <Line tone="violation" words={words} onPress={() => onChoose(job.id)} />;
         }}
       </Some>

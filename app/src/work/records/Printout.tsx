@@ -99,6 +99,7 @@ function Page({ paper }: { paper: InspectionPrintout }) {
     h('p', null, `${paper.within} readings and checks inside their limits.`),
     createElement(Lines, { title: 'Not judged: never a pass', lines: paper.open }),
     createElement(Lines, { title: 'Skipped, because', lines: paper.skips }),
+    createElement(Lines, { title: 'Sent by gauges', lines: paper.gauges }),
     h('div', 'signatures', ...paper.signatures.map((who) => createElement('div', { key: who }, `${who}, date`))),
     h(
       'footer',

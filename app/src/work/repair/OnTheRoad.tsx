@@ -6,7 +6,9 @@ import {
   defectWords,
   isOpenDefect,
   type Road,
+  type RoadCall,
   type RoadCosts,
+  type RoadState,
   type RoadWay,
   roadCostsSchema,
   roadWays,
@@ -29,6 +31,7 @@ import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
+import { PhotoStrip } from '../../parts/PhotoStrip';
 import { goBack, Screen } from '../../parts/Screen';
 import { Stepper } from '../../parts/Stepper';
 import { Text } from '../../parts/Text';
@@ -38,6 +41,7 @@ import { useUnit } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
+import { NoteRoad } from './NoteRoad';
 
 const QUARTER = 15;
 const money = (hundredths: number): string => (hundredths / 100).toFixed(2);
@@ -99,8 +103,8 @@ function Way({ title, way, points }: { title: string; way: RoadWay; points?: num
   );
 }
 
-/** Each way's sum beside the others: the person decides. */
-function Compare({ costs }: { costs: RoadCosts }) {
+/** Each way's sum beside the others: the person decides. Driving is no way for a unit that is held. */
+function Compare({ costs, held }: { costs: RoadCosts; held: boolean }) {
   const [quarters, setQuarters] = useState({ untilService: 4, work: 4, toShop: 6 });
   const minutes = (name: keyof typeof quarters) => quarters[name] * QUARTER;
   const ways = roadWays(costs, {
@@ -127,41 +131,83 @@ function Compare({ costs }: { costs: RoadCosts }) {
       ))}
       <View className="flex-row flex-wrap gap-2">
         <Way title="Road service" way={ways.service} />
-        <Way title="Drive there" way={ways.drive} />
-        <Way title="Drive, and it is found" way={ways.found} points={costs.points} />
+        {held ? null : (
+          <>
+            <Way title="Drive there" way={ways.drive} />
+            <Way title="Drive, and it is found" way={ways.found} points={costs.points} />
+          </>
+        )}
       </View>
+      {held ? <Text tone="soft">It is held: driving it is no way, and has no price here.</Text> : null}
     </>
   );
 }
 
-const STATE_WORDS: Record<Road['calls'][number]['state'], string> = {
-  asked: 'asked, not answered yet',
-  accepted: 'on its way',
+const STATE_WORDS: Record<RoadState, string> = {
+  asked: 'not answered yet',
+  accepted: 'agreed, on its way',
   arrived: 'at work',
   done: 'has reported',
+  refused: 'refused',
+  cancelled: 'not needed any more',
 };
 
-function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
+/** What still waits for an answer, and whom to call: a call for help is not lost in a list. */
+function NotAnswered({ call, phone }: { call: RoadCall; phone: string }) {
+  if (call.state !== 'asked') return null;
+  const number = phone
+    ? ` Call ${phone}.`
+    : ' Nobody wrote the number of a road service down: the shop knows whom to call.';
+  if (call.way === 'none')
+    return <Notice look="stop">{`Nobody was told but the shop: no road service is connected.${number}`}</Notice>;
+  if (call.way === 'made-up')
+    return <Notice look="ask">Made up: a stand-in plays the road service. Nobody was called.</Notice>;
+  if (call.problem)
+    return (
+      <Notice look="stop">
+        {`The road service could not be told${call.givenUp ? '' : ' yet'}: ${call.problem}.${number}`}
+      </Notice>
+    );
+  return <Text>{`Told the road service. It has not answered.${number}`}</Text>;
+}
+
+function Call({ call, unit, road }: { call: RoadCall; unit: UnitPage; road: Road }) {
   const { fleet } = useSession();
   const may = useMaySend('take-road-report');
-  const [taken, setTaken] = useState<string[]>([]);
-  return road.calls.map(({ id, place, asked, state, eta, report, job }) => (
-    <View key={id} className="gap-1 border-t border-line py-2">
-      <Text bold>{`${place}: ${STATE_WORDS[state]}`}</Text>
+  const [taken, setTaken] = useState(false);
+  const [noting, setNoting] = useState(false);
+  const { id, place, asked, state, eta, words, told, report, photos, job } = call;
+  const madeUp = told?.source === 'made-up' ? ' (made up)' : '';
+  const by = told ? (told.by ?? (told.source === 'protocol' ? 'the road service' : 'a stand-in')) : '';
+  const over = state === 'refused' || state === 'cancelled' || job !== null;
+  return (
+    <View className="gap-2 border-t border-line py-2">
+      <Text bold>{`${place}: ${STATE_WORDS[state]}${madeUp}`}</Text>
       <Text size="small" tone="soft">
-        {`Asked by ${asked.by}, ${clock(asked.at, fleet.zone)}${eta ? `. There ${clock(eta, fleet.zone)}` : ''}`}
+        {`Asked by ${asked.by}, ${clock(asked.at, fleet.zone)}${eta ? `. There ${clock(eta, fleet.zone)}${madeUp}` : ''}${told ? `. Told by ${by}, ${clock(told.at, fleet.zone)}` : ''}`}
       </Text>
+      {words ? <Text>{words}</Text> : null}
+      <NotAnswered call={call} phone={road.phone} />
       {report ? (
-        <Text>{`${report.done}. ${report.parts}. ${minutesWords(report.minutes)}, ${money(report.invoice)}`}</Text>
+        <Text>{`${report.done}. ${report.parts}. ${minutesWords(report.minutes)}, ${money(report.invoice)}${madeUp}`}</Text>
+      ) : null}
+      {photos.length ? (
+        <PhotoStrip
+          pictures={photos.map((photo, nth) => ({
+            id: photo,
+            source: `/api/v1/photos/${photo}`,
+            words: `${nth + 1} of ${photos.length}, road service at ${place}`,
+          }))}
+        />
       ) : null}
       {job ? <Button label="Open its job" onPress={() => router.navigate(`/job/${job}`)} /> : null}
       {report && !job && may ? (
         <Button
           look="act"
           label="Take its report as a job"
-          disabled={taken.includes(id)}
+          disabled={taken}
           onPress={() => {
-            setTaken([...taken, id]);
+            setTaken(true);
             void send(
               'take-road-report',
               { call: id, unit: unit.id, job: uuidv7() },
@@ -170,8 +216,14 @@ function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
           }}
         />
       ) : null}
+      {over ? null : <Button label="Write what was agreed or done …" hint={place} onPress={() => setNoting(true)} />}
+      {noting ? <NoteRoad call={call} unit={unit} onClose={() => setNoting(false)} /> : null}
     </View>
-  ));
+  );
+}
+
+function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
+  return road.calls.map((call) => <Call key={call.id} call={call} unit={unit} road={road} />);
 }
 
 /** Where it is driven to, kept with the report: said by the person who decides it. */
@@ -227,7 +279,18 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
         ) : (
           <Text tone="soft">Nothing is reported on it: report it first.</Text>
         )}
-        {chosen ? <Button tall look="act" label="Ask for road service" onPress={() => setAsking('service')} /> : null}
+        {chosen ? (
+          <>
+            {road.way === 'none' ? (
+              <Text>
+                {`No road service is connected: asking tells the shop alone.${road.phone ? ` Call ${road.phone} yourself, and write here what was agreed.` : ''}`}
+              </Text>
+            ) : road.way === 'made-up' ? (
+              <Notice look="ask">Made up: a stand-in plays the road service. Nobody is called.</Notice>
+            ) : null}
+            <Button tall look="act" label="Ask for road service" onPress={() => setAsking('service')} />
+          </>
+        ) : null}
         {chosen && unit.holds.length === 0 ? (
           <Button label="It drives to a named place …" onPress={() => setAsking('drive')} />
         ) : null}
@@ -242,7 +305,7 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
       ) : null}
       <Card title="What each way costs" note="By the shop’s own figures. The person decides.">
         {road.costs ? (
-          <Compare costs={road.costs} />
+          <Compare costs={road.costs} held={unit.holds.length > 0} />
         ) : (
           <Text tone="soft">The shop has not written its figures yet.</Text>
         )}

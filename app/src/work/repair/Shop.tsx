@@ -1,20 +1,33 @@
-import type { Shop as ShopData } from '@zealous-axle/core';
+import type { RoadState, Shop as ShopData } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { dayName } from '../../look/dates';
+import { clock, dayName } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
+import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
+import { Text } from '../../parts/Text';
 import { useDefectPages, useJobPages, useShop, useTriagePages } from '../../server/queries';
 import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
 import { Board } from './Board';
 import { ToRepair } from './MakeJob';
 import { LapsedRetorques } from './Retorques';
 import { ToMeasure } from './ToMeasure';
 import { Triage } from './triage/Triage';
+
+const HELP_WORDS: Record<RoadState, string> = {
+  asked: 'not answered yet',
+  accepted: 'on its way',
+  arrived: 'at work',
+  done: 'has reported',
+  refused: 'refused',
+  cancelled: 'not needed any more',
+};
 
 type Pages = ReturnType<typeof useTriagePages> | ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
 
@@ -44,6 +57,24 @@ function Column({
   );
 }
 
+/** Calls for help that are not over: those that nobody answered stand out. */
+function Help({ shop: { help } }: { shop: ShopData }) {
+  const { fleet } = useSession();
+  if (help.length === 0) return null;
+  return (
+    <Card title={`Help on the road (${help.length})`}>
+      {help.map(({ id, unit, place, asked, state, way }) => {
+        const words = `${unit.number}, ${place}: ${HELP_WORDS[state]}${way === 'made-up' ? ' (made up)' : ''}. Asked by ${asked.by}, ${clock(asked.at, fleet.zone)}`;
+        return (
+          <LinkRow key={id} href={`/road/${unit.id}`} className="min-h-11 justify-center border-t border-line">
+            {state === 'asked' ? <Notice look="stop">{words}</Notice> : <Text>{words}</Text>}
+          </LinkRow>
+        );
+      })}
+    </Card>
+  );
+}
+
 function Columns({ shop }: { shop: ShopData }) {
   const may = useMaySend('triage-defect');
   const wide = useWide();
@@ -68,15 +99,24 @@ function Columns({ shop }: { shop: ShopData }) {
       </Loaded>
     </Column>,
   ];
-  if (!wide) return <>{columns}</>;
+  if (!wide)
+    return (
+      <>
+        <Help shop={shop} />
+        {columns}
+      </>
+    );
   return (
-    <View className="flex-row items-start gap-4">
-      {columns.map((column) => (
-        <View key={column.key} className="min-w-0 flex-1">
-          {column}
-        </View>
-      ))}
-    </View>
+    <>
+      <Help shop={shop} />
+      <View className="flex-row items-start gap-4">
+        {columns.map((column) => (
+          <View key={column.key} className="min-w-0 flex-1">
+            {column}
+          </View>
+        ))}
+      </View>
+    </>
   );
 }
 

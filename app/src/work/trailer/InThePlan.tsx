@@ -6,6 +6,7 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
 import { LinkRow } from '../../parts/LinkRow';
+import { leavesWords } from '../../parts/leaves';
 import { Text } from '../../parts/Text';
 import { TextField } from '../../parts/TextField';
 import { useUnitPlan } from '../../server/queries';
@@ -61,7 +62,7 @@ export function InThePlan({ unit, number }: { unit: string; number: string }) {
       <ExpectedBack unit={unit} number={number} />
       {data.leaves ? (
         <Text tone={late ? 'violation' : 'soft'}>
-          {`Leaves ${clock(data.leaves.at, fleet.zone)}${data.leaves.to ? ` for ${data.leaves.to}` : ''}${late ? ': before it is back' : ''}`}
+          {`${leavesWords(data.leaves, fleet.zone)}${late ? ': before it is back' : ''}`}
         </Text>
       ) : null}
       {data.slots.map(({ job, title, bay, start, end }) => {

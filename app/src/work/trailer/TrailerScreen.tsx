@@ -120,6 +120,11 @@ function State({ unit, verdict, here }: { unit: UnitPage; verdict: Verdict; here
         ) : null}
         <VerdictBadge large verdict={head} word={headWord(unit, head, verdict)} />
       </View>
+      {unit.helpSince ? (
+        <LinkRow href={`/road/${unit.id}`}>
+          <Notice look="stop">{`Help was asked for at ${clock(unit.helpSince, fleet.zone)}, and nobody answered yet.`}</Notice>
+        </LinkRow>
+      ) : null}
       {found ? <Notice look="stop">Found, inspection still open</Notice> : null}
       {unit.judging ? <Notice look="ask">The rules changed: it is being judged again.</Notice> : null}
       <Inspecting unit={unit} />

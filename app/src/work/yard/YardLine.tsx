@@ -1,7 +1,7 @@
 import { AREA_WORDS, DUE_SOON_DAYS, daysBetween, headVerdict, type Verdict, type YardRow } from '@zealous-axle/core';
 import { memo } from 'react';
 import { View } from 'react-native';
-import { dayOf, dueWords } from '../../look/dates';
+import { clock, dayOf, dueWords } from '../../look/dates';
 import { useWide } from '../../look/wide';
 import { LinkRow } from '../../parts/LinkRow';
 import { Text } from '../../parts/Text';
@@ -53,6 +53,7 @@ export const YardLine = memo(function YardLine({
   const facts = [
     row.openDefects ? `${row.openDefects} open ${row.openDefects === 1 ? 'defect' : 'defects'}` : '',
     row.toAcknowledge ? `${row.toAcknowledge} ${row.toAcknowledge === 1 ? 'repair' : 'repairs'} to acknowledge` : '',
+    row.helpSince ? `Help asked ${clock(row.helpSince, fleet.zone)}, not answered` : '',
     row.inspecting ? `Inspection open, ${row.inspecting.by}` : '',
     row.judging ? 'Rules changed, being judged again' : '',
     hereWords(here),

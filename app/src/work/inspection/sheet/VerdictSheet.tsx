@@ -108,6 +108,21 @@ function Clocks({ judged: { clocks } }: { judged: Judged }) {
   );
 }
 
+/** What a gauge sent: a stand-in's is made up, and said to be. */
+function FromGauges({ judged: { gauges } }: { judged: Judged }) {
+  if (gauges.length === 0) return null;
+  return (
+    <Card title="Sent by gauges">
+      {gauges.map(({ key, words: by }) => (
+        <Text key={key}>
+          <Text bold>{keyWords(key)}</Text>
+          {`  ${by}`}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
 /** What is inside its limits of this inspection's own reading: of a walk by eye, what was looked at. */
 function withinWords(within: readonly Finding[], { taken }: Judged): string {
   const own = ownFindings(within, taken).length;
@@ -144,6 +159,7 @@ function Findings({ judged }: { judged: Judged }) {
       {open.length ? <OpenList findings={open} /> : null}
       <Skips judged={judged} />
       <Clocks judged={judged} />
+      <FromGauges judged={judged} />
       {within.length ? (
         <Card title={withinWords(within, judged)} note={olderWords(within, judged)}>
           <Button label={all ? 'Hide them' : 'Show them'} onPress={() => setAll(!all)} />

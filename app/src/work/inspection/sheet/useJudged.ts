@@ -2,6 +2,8 @@ import {
   type Draft,
   type EarlierReading,
   earlierReadings,
+  type GaugeSource,
+  gaugeWords,
   type Judgement,
   judgeDraft,
   type Photo,
@@ -41,11 +43,16 @@ export interface Judged {
   closed: { at: string; outcome: 'complete' | 'incomplete'; because: string | null; by: string } | null;
   /** What devices said of the time, where their clocks were off by minutes; and what we make of it. */
   clocks: readonly { key: string; at: string; said: string }[];
+  /** What a gauge sent, and which. */
+  gauges: readonly { key: string; words: string }[];
   /** A later inspection of the unit is known: this one says nothing of how it stands today. */
   stale: boolean;
   /** The inspection as it stands on this device, while it is not closed. */
   draft: Draft | null;
 }
+
+const gaugeOf = (read: { value: Reading; gauge?: GaugeSource | null } | null): Judged['gauges'] =>
+  read?.gauge ? [{ key: readingKey(read.value), words: gaugeWords(read.gauge) }] : [];
 
 function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
   const answer = judgeDraft(draft, known);
@@ -71,6 +78,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     open: unreadSteps(draft).length,
     closed: null,
     clocks: [],
+    gauges: Object.values(draft.entries).flatMap(({ saved }) => gaugeOf(saved)),
     stale: false,
     draft,
   };
@@ -109,6 +117,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         clocks: sheet.readings.flatMap(({ value, at, said }) => (said ? { key: readingKey(value), at, said } : [])),
+        gauges: sheet.readings.filter(({ supersededBy }) => supersededBy === null).flatMap(gaugeOf),
         stale:
           unit.data?.inspections.some(({ id: other, startedAt }) => other !== id && startedAt > sheet.startedAt) ??
           false,

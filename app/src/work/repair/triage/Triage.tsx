@@ -2,10 +2,10 @@ import type { TriagePage, TriageReport } from '@zealous-axle/core';
 import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '../../../device/useOutbox';
-import { clock } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
 import { DefectRow } from '../../../parts/DefectRow';
 import { LinkRow } from '../../../parts/LinkRow';
+import { leavesWords } from '../../../parts/leaves';
 import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
@@ -102,9 +102,7 @@ function OfTrailer({ group, may, current, onAll, onProposed, onOther }: GroupPro
         </Text>
         <Text tone="soft">{unit.body}</Text>
         {held ? <VerdictBadge verdict="out-of-service" word="Held" /> : null}
-        {leaves ? (
-          <Text size="small">{`Leaves ${clock(leaves.at, fleet.zone)}${leaves.to ? ` for ${leaves.to}` : ''}`}</Text>
-        ) : null}
+        {leaves ? <Text size="small">{leavesWords(leaves, fleet.zone)}</Text> : null}
       </LinkRow>
       {may && reports.length > 1 ? (
         <Button label={`All ${reports.length} of ${unit.number} as proposed`} onPress={onAll} />

@@ -1,12 +1,18 @@
 import { EventEmitter } from 'node:events';
-import { type Frame, frameLine, type GaugeKind } from '@zealous-axle/core';
+import { type Frame, frameLine, type GaugeKind, MADE_UP_SERIAL } from '@zealous-axle/core';
 
-/** Serial numbers of the simulated gauges. */
-const GAUGES: Record<GaugeKind, string> = { stroke: 'SG-104', lining: 'LG-221', tread: 'TG-037' };
+/** Serial numbers of the made-up gauges. */
+const GAUGES: Record<GaugeKind, string> = {
+  stroke: `${MADE_UP_SERIAL}-1`,
+  lining: `${MADE_UP_SERIAL}-2`,
+  tread: `${MADE_UP_SERIAL}-3`,
+};
+
+export type Gauges = ReturnType<typeof openGauges>;
 
 /**
- * Simulated electronic gauges of one process: what a radio receiver on the bench would hear. A press sends one line
- * of the gauge protocol to whoever listens for the same person; nothing is kept.
+ * Lines of electronic gauges, for whoever of one process listens for the same person; nothing is kept. A receiver that is
+ * connected sends lines; of a stand-in a press makes one up.
  */
 export function openGauges() {
   const air = new EventEmitter().setMaxListeners(0);

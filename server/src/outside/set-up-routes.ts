@@ -1,0 +1,23 @@
+import { outsideListSchema, SHOP } from '@zealous-axle/core';
+import { type App, ask, type Serving } from '../http';
+import { KnownProblem } from '../problem';
+import { outsideOf } from './connections';
+
+/** How the fleet uses what is outside: without its secrets. */
+export function outsideRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/outside',
+    {
+      schema: {
+        tags: ['outside'],
+        summary: 'Road service, dispatch and gauges, as the fleet uses them',
+        response: { 200: outsideListSchema },
+      },
+    },
+    (request) =>
+      ask(serving, request, (store, { person, fleet }) => {
+        if (!SHOP.includes(person.role)) throw new KnownProblem('not-allowed');
+        return outsideOf(store, fleet.id);
+      }),
+  );
+}
