@@ -186,6 +186,6 @@ test('what a gauge sent is printed with the gauge, and a stand-in’s is made up
     const readings = sheet.readings.map((each) => ({ ...each, gauge }));
     return paperOf([value], { readings }).gauges;
   };
-  expect(sent('SG-104')).toEqual(['Applied stroke 1L: by gauge SG-104']);
-  expect(sent('MADE-UP-1')).toEqual(['Applied stroke 1L: made up, by the stand-in MADE-UP-1']);
+  expect(sent('SG-104')).toEqual(['Applied stroke, 1L: by gauge SG-104']);
+  expect(sent('MADE-UP-1')).toEqual(['Applied stroke, 1L: made up, by the stand-in MADE-UP-1']);
 });
