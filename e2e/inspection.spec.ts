@@ -8,6 +8,7 @@ const GOOD: readonly [RegExp, string][] = [
   [/applied stroke$/, '1 3/4'],
   [/free stroke$/, '5/8'],
   [/lining$/, '7/16'],
+  [/tyre pressure$/, '100'],
   [/drum diameter$/, '16.55'],
   [/tread$/, '9'],
   [/bearing end play$/, '.003'],
@@ -18,14 +19,6 @@ async function enterFigures(page: Page, label: string): Promise<void> {
   const known = GOOD.find(([kind]) => kind.test(label));
   if (known) return page.keyboard.type(known[1]);
   if (/hub oil$/.test(label)) return page.keyboard.press('g');
-  if (/tyre pressure$/.test(label)) {
-    await page.keyboard.type('100');
-    const target = page.getByRole('radio', { name: /^Target, cold: / });
-    // The target goes along from the tyre before.
-    if ((await target.getAttribute('aria-label'))?.includes('100 psi')) return;
-    await target.click();
-    return page.keyboard.type('100');
-  }
   if (/king pin$/.test(label)) {
     await page.keyboard.type('1.99');
     await page.keyboard.press('Enter');

@@ -59,10 +59,10 @@ export async function attachPhoto(file: Blob, { label, ...place }: Place): Promi
   return photo;
 }
 
-/** Sends the pictures of a report after it: each points to it. */
+/** Sends the pictures of a report, or of another act, after it: each points to it. */
 export async function sendPictures(
   pictures: readonly Picture[],
-  { unit, defect, key = null }: { unit: string; defect: string; key?: string | null },
+  { unit, defect = null, key = null }: { unit: string; defect?: string | null; key?: string | null },
   label: string,
 ): Promise<void> {
   for (const picture of pictures)

@@ -8,7 +8,15 @@ import { Notice } from './Notice';
 import { PhotoStrip } from './PhotoStrip';
 
 /** Photos that go with a report. */
-export function Pictures({ photos, onPhoto }: { photos: readonly Picture[]; onPhoto: (picture: Picture) => void }) {
+export function Pictures({
+  photos,
+  onPhoto,
+  of = 'goes with this report',
+}: {
+  photos: readonly Picture[];
+  onPhoto: (picture: Picture) => void;
+  of?: string;
+}) {
   const [problem, setProblem] = useState<string | null>(null);
   const take = async () => {
     const file = await pickPhoto();
@@ -30,7 +38,7 @@ export function Pictures({ photos, onPhoto }: { photos: readonly Picture[]; onPh
           pictures={photos.map(({ photo, jpeg }) => ({
             id: photo,
             source: `data:image/jpeg;base64,${jpeg}`,
-            words: 'goes with this report',
+            words: of,
           }))}
         />
       ) : null}

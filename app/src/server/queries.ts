@@ -1,5 +1,6 @@
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type {
+  ActsPage,
   BayDay,
   Board,
   Calendars,
@@ -122,6 +123,8 @@ export const useDefectPages = (state: 'triaged' | 'measuring') =>
 export const useJobPages = () => usePages(['jobs'], (key) => call<JobsPage>('GET', `/jobs?${from('after', key)}`));
 export const olderInspections = (unit: string, key: string) =>
   call<InspectionsPage>('GET', `/units/${unit}/inspections?${from('before', key)}`);
+export const olderActs = (unit: string, key: string) =>
+  call<ActsPage>('GET', `/units/${unit}/acts?${from('before', key)}`);
 export const olderPhotos = (unit: string, key: string) =>
   call<PhotosPage>('GET', `/units/${unit}/photos?${from('before', key)}`);
 export const yardRowQuery = (id: string) => call<YardRow>('GET', `/units/${id}/row`);

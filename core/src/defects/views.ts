@@ -50,6 +50,13 @@ export const signedSchema = z.strictObject({
 /** The last signature of whoever walked round a unit. */
 export type Signed = z.infer<typeof signedSchema>;
 
+/** What somebody signed who walked round a unit, in words. */
+export function signedWords({ says, known }: Pick<Signed, 'says' | 'known'>): string {
+  if (says === 'held') return 'Saw that it is held';
+  const beside = known ? ` beside ${known} open ${known === 1 ? 'defect' : 'defects'}` : '';
+  return `Walked round, nothing found${beside}`;
+}
+
 /** Whether something was found after a signature: it says nothing of that. Instants are ISO texts in UTC. */
 export const foundSince = (
   { at }: Pick<Signed, 'at'>,

@@ -3,7 +3,16 @@ import { routeSchema } from '../inspection';
 import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { BOOK_IDS, policiesSchema, STICKER_MEANS, stickerMonth } from '../limits';
 import { dayText, displayUnitsSchema, distanceText, wordsText } from '../measure';
-import { chamberSchema, MAKER_READINGS, makerLimitSchema, SIDES, UNIT_STATES, unitFormSchema } from '../trailer';
+import {
+  becauseSchema,
+  endFactsSchema,
+  endSchema,
+  MAKER_READINGS,
+  makerLimitSchema,
+  SIDES,
+  UNIT_STATES,
+  unitFormSchema,
+} from '../trailer';
 import { bayWorkSchema, holidaysSchema } from './bays';
 import { COUPLING_LIFE } from './combination';
 import { OUTSIDE_SOURCES, OUTSIDE_THINGS, outsideFormSchema, outsideSecretText } from './outside';
@@ -12,6 +21,8 @@ import { onceCodeText, personFormSchema, signInText } from './people';
 
 const id = z.uuid();
 const version = z.int().min(1);
+/** As many ends as a unit may have. */
+const MOST_ENDS = 24;
 
 /** What a fleet judges by, walks and keeps. These have no life but their version: who may set them stands here. */
 export const FLEET_COMMANDS = {
@@ -40,18 +51,36 @@ export const FLEET_COMMANDS = {
     }),
   ),
   'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
-  /** Corrects what a unit is. What was judged stays as it was; what stands is judged again. */
-  'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form: unitFormSchema })),
-  /** The chamber at an axle, or at one end of it, as it was read on the clamp: what was judged by another is judged again. */
-  'set-chamber': command(
+  /**
+   * Corrects what a unit is. What was judged stays as it was; what stands is judged again. What is judged by is not changed
+   * without a reason.
+   */
+  'set-unit': command(
     'unit',
     BENCH,
-    z.strictObject({
-      unit: id,
-      axle: z.int().min(1).max(12),
-      side: z.enum(SIDES).nullable(),
-      chamber: chamberSchema,
-    }),
+    z.strictObject({ unit: id, version, form: unitFormSchema, because: becauseSchema.optional() }),
+  ),
+  /** What is fitted at ends of axles, as it was seen there, and why that is said: what was judged by something else is judged again. */
+  'correct-ends': command(
+    'unit',
+    BENCH,
+    z
+      .strictObject({
+        change: id,
+        unit: id,
+        ends: z.array(endSchema).min(1).max(MOST_ENDS),
+        facts: endFactsSchema,
+        because: becauseSchema,
+      })
+      .refine(({ facts }) => Object.values(facts).some((fact) => fact !== undefined), {
+        path: ['facts'],
+        message: 'say what it is',
+      })
+      // A chamber is read on its own clamp: those of another axle are others.
+      .refine(({ ends, facts }) => !facts.chamber || new Set(ends.map(({ axle }) => axle)).size === 1, {
+        path: ['ends'],
+        message: 'a chamber is put right one axle at a time',
+      }),
   ),
   /** Sold, scrapped, or back in use: its records stay whole. */
   'set-unit-state': command(
@@ -118,6 +147,8 @@ export const FLEET_COMMANDS = {
       side: z.enum(SIDES).nullable(),
       reading: z.enum(MAKER_READINGS),
       limit: makerLimitSchema.nullable(),
+      /** Why it is taken back: where it is written says why it is set. */
+      reason: wordsText(300).optional(),
     }),
   ),
   /** What a unit was found to have or to lack, by the key of what asks for it: asked once. */

@@ -3,7 +3,7 @@ import { judgementSchema } from '../judge';
 import { VERDICTS } from '../limits';
 import { earlierReadingSchema } from '../patterns';
 import { readingSchema, STEP_KINDS, stepSchema } from '../reading';
-import { axleSchema, placeSchema, unitHeadSchema } from '../trailer';
+import { axleSchema, placeSchema, unitChangeSchema, unitHeadSchema } from '../trailer';
 import { gaugeSourceSchema } from './gauge';
 import { PURPOSES, sectionTimeSchema } from './life';
 
@@ -89,6 +89,8 @@ export const sheetSchema = z.strictObject({
   steps: z.array(stepSchema).nullable(),
   sections: z.array(sectionTimeSchema).nullable(),
   photos: z.array(photoSchema),
+  /** Facts of the unit that were changed since it began: what was judged by may be another than before. */
+  unitChanges: z.array(unitChangeSchema),
   judgement: judgementSchema.nullable(),
 });
 /** One inspection, whole: readings with what replaced them, and the judgement that stands. */

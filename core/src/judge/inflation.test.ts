@@ -48,6 +48,41 @@ describe('shares of a pressure are those of what was typed', () => {
   });
 });
 
+describe('what is known of the end', () => {
+  const known = { axle: { target: '100 psi', sidewallMax: '120 psi' } };
+  const read = (value: string, noted: object = {}) =>
+    first({ kind: 'pressure', ...at, tyre: 'outer', value, ...noted }, known);
+
+  test.each([
+    ['45 psi', 'out-of-service'],
+    ['60 psi', 'out-of-service'],
+    ['61 psi', 'violation'],
+    ['99 psi', 'violation'],
+    ['100 psi', 'within'],
+    ['4.1 bar', 'out-of-service'],
+  ])('%s at an end set up as 100 cold and 120 at most is %s', (value, verdict) => {
+    expect(read(value).verdict).toBe(verdict);
+  });
+
+  test('noted with a reading, a pressure never makes less of what the end asks for', () => {
+    const psi = fc.integer({ min: 1, max: 140 }).map((each) => `${each} psi`);
+    const rank = { 'not-judged': 0, within: 0, 'shop-limit': 1, violation: 2, 'out-of-service': 3 };
+    const rankOf = (verdict: string) => rank[verdict as keyof typeof rank];
+    fc.assert(
+      fc.property(
+        psi,
+        fc.option(psi, { nil: undefined }),
+        fc.option(psi, { nil: undefined }),
+        (value, target, sidewallMax) => {
+          expect(rankOf(read(value, { target, sidewallMax }).verdict)).toBeGreaterThanOrEqual(
+            rankOf(read(value).verdict),
+          );
+        },
+      ),
+    );
+  });
+});
+
 describe('hot tyres', () => {
   test('the gas law goes there and back', () => {
     fc.assert(

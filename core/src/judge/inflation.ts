@@ -9,6 +9,7 @@ import {
   pressureUnit,
 } from '../measure';
 import type { ReadingOf } from '../reading';
+import type { WheelEnd } from '../trailer';
 import { notJudged, type Opinion, opinion } from './opinion';
 
 const pascals = (text: string): number => must(parsePressure(text));
@@ -30,10 +31,22 @@ function byGasLaw({ value, temperature, coldTemperature }: ReadingOf<'pressure'>
 }
 
 /** Judges a tyre's pressure against its target and its sidewall maximum. Source: 49 CFR 393.75. */
-export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>): Opinion {
-  const judged = judgeCold(book, reading);
+export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>, end: WheelEnd | null): Opinion {
+  const judged = judgeCold(book, { ...reading, ...meantFor(reading, end) });
   return { ...judged, because: `${judged.because}${byGasLaw(reading)}` };
 }
+
+/** The higher of two pressures, as it was written. */
+function higher(one: string | undefined, other: string | undefined): string | undefined {
+  if (!one || !other) return one ?? other;
+  return pascals(other) > pascals(one) ? other : one;
+}
+
+/** What a tyre is judged against: what is kept of its end, and what was noted with the reading where that asks for more. */
+const meantFor = (reading: ReadingOf<'pressure'>, end: WheelEnd | null): Pick<WheelEnd, 'target' | 'sidewallMax'> => ({
+  target: higher(end?.target, reading.target),
+  sidewallMax: higher(end?.sidewallMax, reading.sidewallMax),
+});
 
 /** How far a pressure stands above a written one, signed, in its unit. */
 function apart(pressure: number, from: string): string {

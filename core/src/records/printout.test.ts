@@ -44,6 +44,7 @@ function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
     steps: null,
     sections: null,
     photos: [],
+    unitChanges: [],
     judgement: {
       book: answer.book,
       verdict: own.verdict,

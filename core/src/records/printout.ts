@@ -5,7 +5,7 @@ import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } f
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
 import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
-import { placeWords, SIDES, type Side } from '../trailer';
+import { changeWords, placeWords, SIDES, type Side } from '../trailer';
 
 export interface PrintedFinding {
   place: string;
@@ -36,6 +36,8 @@ export interface InspectionPrintout {
   skips: string[];
   /** What was sent by a gauge, and by which. */
   gauges: string[];
+  /** Facts of the unit that were changed while it was inspected, or before it was judged last. */
+  changes: string[];
   signatures: string[];
   book: string;
   cautions: string[];
@@ -126,6 +128,9 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
     open: openWords(findings),
     skips: sheet.skips.map(({ key, reason }) => `${keyWords(key)}: ${reason}`),
     gauges: live.flatMap(({ value, gauge }) => (gauge ? [`${keyWords(readingKey(value))}: ${gaugeWords(gauge)}`] : [])),
+    changes: sheet.unitChanges.flatMap(({ facts, by, at, reason }) =>
+      facts.map((fact) => `${changeWords(fact)}. ${reason}. ${by}, ${clock(at, fleet.zone)}`),
+    ),
     signatures: ['Inspected by', 'Foreman'],
     book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
     cautions: [

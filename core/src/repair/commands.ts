@@ -1,15 +1,17 @@
 import { z } from 'zod';
 import { command, EVERYBODY, SHOP, whoMay } from '../life';
 import { dayText, wordsText } from '../measure';
-import { fittedFormSchema } from '../trailer';
+import { endSchema, fittedFormSchema } from '../trailer';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
-import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema } from './parts';
+import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema, stockSchema } from './parts';
 import { roadAnswerSchema, roadCostsSchema } from './road';
 import { TASK_LIFE } from './task-life';
-import { endSchema, templateSchema } from './templates';
+import { templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
+/** The short name of a part, as templates call it. */
+const partId = z.string().trim().min(1).max(40);
 const id = z.uuid();
 const version = z.int().min(1);
 const job = { job: id, version };
@@ -105,7 +107,14 @@ export const REPAIR_COMMANDS = {
   'take-part': command(
     'job',
     whoMay(JOB_LIFE, 'work on'),
-    z.strictObject({ job: id, use: id, part: z.string().max(40), count: z.int().min(1).max(100) }),
+    z.strictObject({
+      job: id,
+      use: id,
+      part: z.string().max(40),
+      count: z.int().min(1).max(100),
+      /** Where it came from, where not out of the parts room: then nothing is taken from there. */
+      elsewhere: wordsText(80).optional(),
+    }),
   ),
   /** A part that is not there: ordered for this job, which waits for it. */
   'order-part': command(
@@ -150,7 +159,15 @@ export const REPAIR_COMMANDS = {
   /** What the road service did becomes a job, with its invoice: measured again and certified like any other. */
   'take-road-report': command('unit', SHOP, z.strictObject({ call: id, unit: id, job: id })),
   'set-road-costs': command('fleet', SHOP, z.strictObject({ costs: roadCostsSchema })),
-  'save-part': command('fleet', SHOP, z.strictObject({ part: z.string().trim().min(1).max(40), form: partFormSchema })),
+  'add-part': command('fleet', SHOP, z.strictObject({ part: partId, form: partFormSchema, stock: stockSchema })),
+  /** What it is called, costs and how long it takes to come; how many lie there is counted. */
+  'set-part': command('fleet', SHOP, z.strictObject({ part: partId, version: z.int().min(1), form: partFormSchema })),
+  /** How many lie there. What was taken since whoever counted looked is not undone: it is counted again. */
+  'count-part': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ part: partId, stockVersion: z.int().min(1), stock: stockSchema }),
+  ),
   'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema })),
   'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason })),
   'release-trailer': command(

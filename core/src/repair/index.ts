@@ -8,7 +8,6 @@ export {
   type ClockReason,
   LEFT_ON_HOURS,
   PART_NEED_LIFE,
-  type PartForm,
   type PartNeed,
   type PartOrder,
   type Parts,
@@ -17,6 +16,7 @@ export {
   partOrderSchema,
   partsMissing,
   partsSchema,
+  stockSchema,
 } from './parts';
 export * from './release';
 export * from './remeasure';

@@ -10,16 +10,22 @@ export type ClockReason = (typeof CLOCK_REASONS)[number];
 /** A clock that ran longer than this was left on: whoever it is of says how long it was. Hours; source: `clock.json`. */
 export const LEFT_ON_HOURS = clock.leftOnHours;
 
-/** A part as the parts room has it. */
+/** What a part is called, costs and how long it takes to come. */
 export const partFormSchema = z.strictObject({
   name: wordsText(60),
-  stock: z.int().min(0).max(100_000),
   /** In hundredths of the fleet's money. */
   price: COUNTED,
   leadDays: z.int().min(0).max(365),
 });
-export type PartForm = z.infer<typeof partFormSchema>;
-const partViewSchema = partFormSchema.extend({ id: z.string() });
+/** How many of a part lie there, as somebody counted them. */
+export const stockSchema = z.int().min(0).max(100_000);
+const partViewSchema = partFormSchema.extend({
+  id: z.string(),
+  stock: stockSchema,
+  version: z.int(),
+  /** Goes up with whatever is taken, received or counted: a count is of the stock that whoever counted saw. */
+  stockVersion: z.int(),
+});
 export const partsSchema = z.strictObject({ parts: z.array(partViewSchema) });
 export type Parts = z.infer<typeof partsSchema>;
 

@@ -4,8 +4,10 @@ import { wordsText } from '../measure';
 import { parseSubject, STEP_KINDS } from '../reading';
 import {
   type Axle,
+  type AxleEnd,
   BRAKE_KINDS,
   type BrakeKind,
+  endSchema,
   RENEWED_PARTS,
   type Renewal,
   renewalSchema,
@@ -57,8 +59,7 @@ export function templateFor(templates: readonly Template[], code: string, brake?
   );
 }
 
-export const endSchema = z.strictObject({ axle: z.int().min(1).max(12), side: z.enum(SIDES) });
-export type End = z.infer<typeof endSchema>;
+export type End = AxleEnd;
 
 /** Work by a template, at these axle ends; at none where it is of the whole unit. */
 export interface Work {

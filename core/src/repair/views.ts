@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { defectViewSchema } from '../defects';
 import { OUTSIDE_WAYS } from '../fleet';
 import { standingSchema } from '../inspection';
-import { axleSchema, featuresSchema, partLifeSchema, unitHeadSchema } from '../trailer';
+import { axleSchema, endSchema, featuresSchema, partLifeSchema, unitChangeSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
 import { partOrderSchema } from './parts';
 import { ROAD_STATES } from './road';
-import { endSchema, templateSchema, workSchema } from './templates';
+import { templateSchema, workSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
 const id = z.string();
@@ -83,6 +83,8 @@ export const jobPageSchema = z.strictObject({
   held: z.boolean(),
   defects: z.array(defectViewSchema),
   standing: z.array(standingSchema),
+  /** Facts of the unit that were changed since the first of its defects was reported. */
+  unitChanges: z.array(unitChangeSchema),
   work: workSchema,
   ticks: z.array(z.strictObject({ step: z.string(), done: z.boolean(), by: z.string(), at: instant })),
   times: z.array(
@@ -101,7 +103,10 @@ export const jobPageSchema = z.strictObject({
       needed: z.int(),
       taken: z.int(),
       stock: z.int(),
-      leadDays: z.int(),
+      /** Null: the parts room does not know it, nor when it would come. */
+      leadDays: z.int().nullable(),
+      /** Where what was taken came from, where not out of the parts room. */
+      elsewhere: z.array(z.string()),
       /** Why it was not needed after all. */
       without: z.string().nullable(),
     }),

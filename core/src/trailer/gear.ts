@@ -117,9 +117,8 @@ export const isPowerUnit = (kind: UnitKind): boolean => POWER_UNITS.includes(kin
 /** An end of an axle, written out field by field: every judgement begins with all of them. */
 function endAt(unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd {
   const own = fitted.ends?.[side];
-  const { brake, chamber, adjuster, tyres, hub, liningStyle, suspension, slack, maker } = own
-    ? { ...fitted, ...own }
-    : fitted;
+  const { brake, chamber, adjuster, tyres, hub, liningStyle, suspension, slack, tyreSize, target, sidewallMax, maker } =
+    own ? { ...fitted, ...own } : fitted;
   return {
     brake,
     chamber,
@@ -129,6 +128,9 @@ function endAt(unit: Unit, fitted: Axle, axle: number, side: Side): WheelEnd {
     liningStyle,
     suspension,
     slack,
+    tyreSize,
+    target,
+    sidewallMax,
     maker,
     unit: unit.id,
     kind: unit.kind,

@@ -1,4 +1,26 @@
 /** Running gear, and positions on it. */
+export {
+  changedFacts,
+  changePhotoKey,
+  changeWords,
+  type Fact,
+  type FactChange,
+  factChangeSchema,
+  isJudgedBy,
+  type UnitChange,
+  unitChangeSchema,
+} from './changes';
+export {
+  type AxleEnd,
+  becauseSchema,
+  correctedEnds,
+  type EndFacts,
+  endFactsSchema,
+  endSchema,
+  SEEN_BY,
+  SEEN_WORDS,
+  type SeenBy,
+} from './correct';
 export * from './gear';
 export {
   axleSchema,
@@ -35,4 +57,3 @@ export {
   positionCode,
 } from './position';
 export { FIRST_AXLES, type UnitForm, unitFormSchema } from './unit-form';
-export { withChamber } from './with-chamber';

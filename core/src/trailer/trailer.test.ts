@@ -1,6 +1,6 @@
 import { measuringRoute } from '../inspection';
 import { expectedReadings, keyOf } from '../reading';
-import { parsePosition, positionCode, type Unit, wheelEnd, wheelEnds, withChamber } from '.';
+import { parsePosition, positionCode, type Unit, wheelEnd, wheelEnds } from '.';
 
 const axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' } as const;
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, { ...axle, lift: true, tyres: 'single' }, axle] };
@@ -21,20 +21,6 @@ test('what differs at one end is kept to that end', () => {
   const odd: Unit = { ...unit, axles: [{ ...axle, ends: { right: { hub: 'grease' } } }] };
   expect(wheelEnds(odd).map(({ hub }) => hub)).toEqual(['oil', 'grease']);
   expect(wheelEnd(odd, 2, 'left')).toBeNull();
-});
-
-test('a chamber is put right at one end, or at both', () => {
-  const chamber = { type: 'clamp', size: '24', stroke: 'long' } as const;
-  const [first, second] = withChamber([axle, axle], 2, 'left', chamber);
-  expect(first).toEqual(axle);
-  expect(second?.ends).toEqual({ left: { chamber } });
-  const both = withChamber([axle, second ?? axle], 2, null, { ...chamber, size: '30' });
-  expect(wheelEnds({ ...unit, axles: both }).map((each) => each.chamber?.size)).toEqual([
-    undefined,
-    undefined,
-    '30',
-    '30',
-  ]);
 });
 
 test('only a power unit steers, its first axle unless said otherwise', () => {

@@ -4,7 +4,15 @@ import { coupledUnitSchema, meterSchema } from '../fleet';
 import { inspectionHeadSchema, lookedAtSchema, openInspectionSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema, retorqueSchema } from '../repair';
-import { axleSchema, featuresSchema, partLifeSchema, placeSchema, UNIT_STATES, unitHeadSchema } from '../trailer';
+import {
+  axleSchema,
+  featuresSchema,
+  partLifeSchema,
+  placeSchema,
+  UNIT_STATES,
+  unitChangeSchema,
+  unitHeadSchema,
+} from '../trailer';
 
 const id = z.string();
 const instant = z.string();
@@ -82,6 +90,16 @@ export const goneUnitSchema = unitHeadSchema.extend({
 export const gonePageSchema = z.strictObject({ units: z.array(goneUnitSchema), next: z.string().nullable() });
 export type GonePage = z.infer<typeof gonePageSchema>;
 
+/** What a person signed on a walk, or changed in what a unit is. */
+export const actSchema = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.literal('walk'), id, ...signedSchema.shape }),
+  z.strictObject({ act: z.literal('change'), ...unitChangeSchema.shape }),
+]);
+export type UnitAct = z.infer<typeof actSchema>;
+/** A page of acts, newest first; `next` asks for what is older. */
+export const actsPageSchema = z.strictObject({ acts: z.array(actSchema), next: z.string().nullable() });
+export type ActsPage = z.infer<typeof actsPageSchema>;
+
 export const unitPageSchema = z.strictObject({
   ...unitHeadSchema.shape,
   site: z.string(),
@@ -130,6 +148,11 @@ export const unitPageSchema = z.strictObject({
   /** The newest; `inspectionsTotal` says how many there are, and the rest is asked for page by page. */
   inspections: z.array(inspectionHeadSchema),
   inspectionsTotal: z.int(),
+  /** What was signed on a walk and changed in what it is, the newest; `actsNext` asks for what is older. */
+  acts: z.array(actSchema),
+  actsNext: z.string().nullable(),
+  /** Facts that were changed since it is held: whoever releases it sees them. Empty while nothing holds it. */
+  changedSinceHeld: z.array(unitChangeSchema),
   photos: z.array(photoSchema),
   photosTotal: z.int(),
 });

@@ -21,7 +21,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'open-exam',
   'ask-plan',
   'open-calendar',
-  'save-part',
+  'add-part',
   'set-road-costs',
   'save-template',
   'set-fleet-rules',

@@ -26,6 +26,7 @@ export {
   OPEN_DEFECTS,
   openDefects,
   takenBackLately,
+  walksBefore,
 } from './queries';
 export { defectRoutes } from './routes';
 export { certificate, cleanReport, defect, reportNote } from './schema';

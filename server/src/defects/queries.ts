@@ -11,7 +11,7 @@ import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
 import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
-import { type FleetStore, prepared } from '../store';
+import { type Before, type FleetStore, keptBefore, newestKept, prepared } from '../store';
 import { certificate, cleanReport, defect } from './schema';
 
 export type DefectRow = typeof defect.$inferSelect;
@@ -168,6 +168,29 @@ export async function lastSigned(store: FleetStore, unitId: string): Promise<Sig
   );
   const [row] = await asked.execute({ unit: unitId });
   return row ? { ...row, at: row.at.toISOString() } : null;
+}
+
+/** At most so many signatures of walks round a unit, the newest first, kept before an instant; each with when it was kept. */
+export async function walksBefore(store: FleetStore, unitId: string, before: Before, most: number) {
+  const asked = prepared(store, `walks ${before ? 'before' : ''}`, () =>
+    store
+      .select({ walk: cleanReport, by: person.name })
+      .from(cleanReport)
+      .innerJoin(person, and(eq(person.fleetId, cleanReport.fleetId), eq(person.id, cleanReport.reportedBy)))
+      .where(
+        and(
+          eq(cleanReport.unitId, sql.placeholder('unit')),
+          before ? keptBefore(cleanReport.recordedAt, cleanReport.id) : undefined,
+        ),
+      )
+      .orderBy(...newestKept(cleanReport.recordedAt, cleanReport.id))
+      .limit(sql.placeholder('most')),
+  );
+  const rows = await asked.execute({ unit: unitId, ...before, most });
+  return rows.map(({ walk: { id, reportedAt, says, known, recordedAt }, by }) => ({
+    view: { id, by, at: reportedAt.toISOString(), says, known },
+    recordedAt,
+  }));
 }
 
 /** A page of the defects in a state, newest first. */

@@ -71,12 +71,16 @@ export const workOf = ({ skills, holds = {}, shifts }: DemoWork, dayAhead: (days
   away: [],
 });
 
+/** What its tyres ask for. */
+const TYRE = { tyreSize: '11R22.5', target: '100 psi', sidewallMax: '120 psi' } as const;
+
 const air = (change: Partial<Axle> = {}): Axle => ({
   brake: 's-cam',
   chamber: { type: 'clamp', size: '30', stroke: 'standard' },
   adjuster: 'automatic',
   tyres: 'dual',
   hub: 'oil',
+  ...TYRE,
   ...change,
 });
 const long = (change: Partial<Axle> = {}) => air({ chamber: { type: 'clamp', size: '30', stroke: 'long' }, ...change });

@@ -27,8 +27,6 @@ function goodAt(step: Step): Reading {
         ...end,
         tyre: step.tyre ?? 'single',
         value: '101 psi',
-        target: '100 psi',
-        sidewallMax: '120 psi',
       };
     case 'dual':
       return { kind: 'dual', ...end, touching: false };

@@ -1,10 +1,12 @@
 import {
   type Axle,
   type BayWork,
+  type FactChange,
   type Features,
   NO_BAY_WORK,
   type OutsideSource,
   type Route,
+  type SeenBy,
   type UnitKind,
   type UnitState,
 } from '@zealous-axle/core';
@@ -32,6 +34,27 @@ export const unit = pgTable(
     shape: shape(1),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('unit_number').on(t.fleetId, t.number)],
+);
+
+/** What was changed in what is kept of a unit, by whom and why: only ever added to. */
+export const unitChange = pgTable(
+  'unit_change',
+  {
+    fleetId,
+    id,
+    unitId,
+    facts: jsonb('facts').$type<FactChange[]>().notNull(),
+    shape: shape(1),
+    seen: text('seen').$type<SeenBy>(),
+    reason: text('reason').notNull().default(''),
+    changedBy: uuid('changed_by').notNull(),
+    changedAt: at('changed_at').notNull(),
+    recordedAt,
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('unit_change_of_unit').on(t.fleetId, t.unitId, t.recordedAt.desc(), t.id.desc()),
+  ],
 );
 
 export const paper = pgTable(

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { invalid } from '../problem';
 import { changed, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { noteFacts } from './changes';
 import { unit } from './schema';
 import { findUnit, type UnitRow, unitNumbered } from './units';
 
@@ -34,10 +35,13 @@ export async function unitAt(store: FleetStore, id: string, version: number): Pr
 }
 
 /** Sold, scrapped, or back in use: it leaves the yard or comes back to it, and its records stay. */
-export const setUnitState: Handler<'set-unit-state'> = async ({ store, at, body }) => {
+export const setUnitState: Handler<'set-unit-state'> = async (doing) => {
+  const { store, at, body } = doing;
   const row = await unitAt(store, body.unit, body.version);
   const version = row.version + 1;
   const { state, reason } = body;
+  const fact = { fact: 'state' as const, axle: null, side: null, from: row.state, to: state };
+  if (state !== row.state) await noteFacts(doing, row.id, [fact], { reason });
   await store.update(unit).set({ state, stateReason: reason, stateAt: at, version }).where(eq(unit.id, row.id));
   return { unitId: row.id, changed: [changed('unit', row.id, version)] };
 };

@@ -1,7 +1,8 @@
 import type { UnitForm } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
-import { FORM, openWorld, type TestFleet, type World } from '../testing/world';
+import { BECAUSE, TINY_JPEG } from '../testing/sample-bodies';
+import { AXLE, FORM, openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
 let fleet: TestFleet;
@@ -54,6 +55,7 @@ test('a wrong chamber corrected: what stands is judged again, and the old judgem
     unit: fleet.unit,
     version: 1,
     form: await formOf({ axles: long }),
+    because: BECAUSE,
   });
   expect(await standing()).toBe('within');
   expect((await page()).inspections[0].verdict).toBe('within');
@@ -82,6 +84,7 @@ test('a chamber corrected to the smaller one holds what it condemns', async () =
     unit: fleet.unit,
     version: 1,
     form: await formOf({ axles: small }),
+    because: BECAUSE,
   });
   expect((await page()).holds).toHaveLength(1);
   expect((await page()).defects).toMatchObject([{ code: 'stroke-applied', holds: true }]);
@@ -104,6 +107,7 @@ test('an axle with readings cannot be taken away', async () => {
     unit: fleet.unit,
     version: 1,
     form: { ...form, axles: form.axles.slice(0, 1) },
+    because: BECAUSE,
   });
   expect(less).toMatchObject({
     status: 400,
@@ -200,6 +204,7 @@ test('papers: a sticker’s month as it is printed and meant, a last day, and an
     unit,
     version: 1,
     form: await formOf({ features: { yearBuilt: 2014 } }),
+    because: BECAUSE,
   });
   expect((await safety(13)).body.errors[0].message).toBe('This is done again after 6 weeks.');
   expect((await safety(6)).status).toBe(200);
@@ -246,11 +251,15 @@ describe('what was dismissed stays dismissed', () => {
       [fleet.id],
     );
     const chamber = (size: string) =>
-      world.done(who('technician'), 'set-chamber', {
+      world.done(who('technician'), 'correct-ends', {
+        change: uuidv7(),
         unit: fleet.unit,
-        axle: 1,
-        side: null,
-        chamber: { type: 'clamp', size, stroke: 'standard' },
+        ends: [
+          { axle: 1, side: 'left' },
+          { axle: 1, side: 'right' },
+        ],
+        facts: { chamber: { type: 'clamp', size, stroke: 'standard' } },
+        because: BECAUSE,
       });
     await chamber('36');
     expect(await page()).toMatchObject({ holds: [], defects: [] });
@@ -258,4 +267,84 @@ describe('what was dismissed stays dismissed', () => {
     expect((await page()).defects).toMatchObject([{ code: 'stroke-applied', axle: 1, side: 'left' }]);
     expect((await page()).holds).toHaveLength(1);
   });
+});
+
+test('what it is judged by is changed with a reason, and the change stands on unit, sheet and job for who certifies', async () => {
+  const stroke = { kind: 'stroke-applied', axle: 1, side: 'left', value: '2 1/4 in', reservoir: '95 psi' } as const;
+  await inspectAll(world, fleet, [stroke]);
+  const held = await page();
+  expect(held).toMatchObject({ defects: [{ code: 'stroke-applied' }], changedSinceHeld: [] });
+  const job = uuidv7();
+  await world.done(who('foreman'), 'make-job', {
+    job,
+    unit: fleet.unit,
+    title: 'Stroke',
+    defects: [{ defect: held.defects[0].id, version: held.defects[0].version }],
+    minutes: 30,
+    wheelsOff: false,
+  });
+  const form = await formOf();
+  const long = { ...AXLE, chamber: { type: 'clamp', size: '30', stroke: 'long' } } as const;
+  const axles = [long, ...form.axles.slice(1)];
+  const silent = await world.send(who('technician'), 'set-unit', {
+    unit: fleet.unit,
+    version: 1,
+    form: { ...form, axles },
+  });
+  expect(silent).toMatchObject({ status: 400, body: { errors: [{ path: 'body.because' }] } });
+  const change = uuidv7();
+  await world.done(who('technician'), 'correct-ends', {
+    change,
+    unit: fleet.unit,
+    ends: [{ axle: 1, side: 'left' }],
+    facts: { chamber: { type: 'clamp', size: '30', stroke: 'long' } },
+    because: BECAUSE,
+  });
+  const photo = uuidv7();
+  const picture = {
+    photo,
+    unit: fleet.unit,
+    inspection: null,
+    defect: null,
+    key: `change:${change}`,
+    width: 2,
+    height: 2,
+    jpeg: TINY_JPEG,
+  };
+  await world.done(who('technician'), 'attach-photo', picture);
+  const kept = {
+    id: change,
+    by: 'The technician',
+    seen: 'ring-figure',
+    reason: BECAUSE.reason,
+    facts: [{ fact: 'chamber', axle: 1, side: 'left', from: '30 clamp chamber', to: '30 long stroke clamp chamber' }],
+    photos: [photo],
+  };
+  const now = await page();
+  expect(now.acts).toEqual([expect.objectContaining({ act: 'change', ...kept })]);
+  expect(now.changedSinceHeld).toEqual(now.holds.length ? [expect.objectContaining(kept)] : []);
+  expect((await world.get(who('foreman'), `/inspections/${now.inspections[0].id}`)).body.unitChanges).toMatchObject([
+    kept,
+  ]);
+  expect((await world.get(who('foreman'), `/jobs/${job}`)).body.unitChanges).toMatchObject([kept]);
+});
+
+test('walks signed and facts changed are asked for page by page, none twice and none left out', async () => {
+  for (let nth = 0; nth < 7; nth++) {
+    await world.done(who('driver'), 'report-nothing', { report: uuidv7(), unit: fleet.unit });
+    await world.done(who('technician'), 'set-fitted', {
+      unit: fleet.unit,
+      key: `check:spring@${(nth % 2) + 1}L`,
+      fitted: nth > 1,
+    });
+  }
+  const ids: string[] = [];
+  let { acts, actsNext: next } = await page();
+  for (;;) {
+    ids.push(...acts.map(({ id }: { id: string }) => id));
+    if (!next) break;
+    ({ acts, next } = (await world.get(who('driver'), `/units/${fleet.unit}/acts?before=${next}`)).body);
+  }
+  expect(ids).toHaveLength(11);
+  expect(new Set(ids).size).toBe(11);
 });

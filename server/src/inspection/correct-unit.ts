@@ -1,8 +1,7 @@
-import { isDeepStrictEqual } from 'node:util';
-import { type Book, type UnitForm, withChamber } from '@zealous-axle/core';
+import { type Book, correctedEnds, type UnitForm } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
-import { findUnit, freeNumber, limitAt, type UnitRow, unit, unitAt, unitBook } from '../fleet';
+import { findUnit, freeNumber, limitAt, noteChange, type UnitRow, unit, unitAt, unitBook } from '../fleet';
 import { invalid } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { judgeInspection } from './handlers';
@@ -11,7 +10,7 @@ import { inspection } from './schema';
 import { type Settling, settleUnit } from './settle';
 import { judgeStandingAgain } from './standing';
 
-type Correcting = Doing<'set-unit' | 'set-chamber'>;
+type Correcting = Doing<'set-unit'>;
 
 /** An axle that something was read at, or is open at, cannot be taken away. */
 async function everyAxleIsThere({ store }: Correcting, row: UnitRow, { axles }: UnitForm): Promise<void> {
@@ -52,15 +51,14 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
   const { form } = body;
   await freeNumber(store, form.number, row.id);
   await everyAxleIsThere(doing, row, form);
+  const judged = await noteChange(doing, row, form, body.because);
   const version = row.version + 1;
   await store
     .update(unit)
     .set({ ...form, version })
     .where(eq(unit.id, row.id));
   const own = changed('unit', row.id, version);
-  const same =
-    form.kind === row.kind && form.features.book === row.features.book && isDeepStrictEqual(form.axles, row.axles);
-  if (same) return { unitId: row.id, changed: [own] };
+  if (!judged) return { unitId: row.id, changed: [own] };
   return { unitId: row.id, changed: [own, ...(await judgedAgain(doing, { ...row, ...form, version }))] };
 };
 
@@ -68,18 +66,20 @@ export const setUnit: Handler<'set-unit'> = async (doing) => {
 export const setMakerLimit: Handler<'set-maker-limit'> = async (doing) => {
   const { store, body } = doing;
   const row = found(await findUnit(store, body.unit));
-  await limitAt(store, row, body);
+  await limitAt(doing, row, body);
   const changes = await judgedAgain(doing, found(await findUnit(store, body.unit)));
   return { unitId: row.id, changed: [changed('unit', row.id), ...changes] };
 };
 
-/** The chamber as it was read on the clamp. */
-export const setChamber: Handler<'set-chamber'> = async (doing) => {
+/** What is fitted at ends of axles, as it was seen there. */
+export const correctEnds: Handler<'correct-ends'> = async (doing) => {
   const { store, body } = doing;
   const row = found(await findUnit(store, body.unit));
-  if (!row.axles[body.axle - 1]) throw invalid('body.axle', 'no-axle', row.number, row.axles.length);
-  const axles = withChamber(row.axles, body.axle, body.side, body.chamber);
+  for (const [nth, { axle }] of body.ends.entries())
+    if (!row.axles[axle - 1]) throw invalid(`body.ends.${nth}.axle`, 'no-axle', row.number, row.axles.length);
+  const axles = correctedEnds(row.axles, body.ends, body.facts);
   const version = row.version + 1;
+  await noteChange(doing, row, { ...row, axles }, body.because, body.change);
   await store.update(unit).set({ axles, version }).where(eq(unit.id, row.id));
   const changes = await judgedAgain(doing, { ...row, axles, version });
   return { unitId: row.id, changed: [changed('unit', row.id, version), ...changes] };

@@ -1,5 +1,5 @@
 /** Readings, inspections and what they are judged to be. */
-export { judgedAgain, setChamber, setMakerLimit, setUnit } from './correct-unit';
+export { correctEnds, judgedAgain, setMakerLimit, setUnit } from './correct-unit';
 export { closeInspection, settleInspection, skipReading, startInspection, takeReading } from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';

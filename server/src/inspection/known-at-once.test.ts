@@ -2,6 +2,7 @@ import { bookFor, causesOf, foundSince, judgeStanding, ownFindings, type Reading
 import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
+import { BECAUSE } from '../testing/sample-bodies';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 import { doJudgeAgain } from '../yard/judge-again';
 
@@ -246,7 +247,13 @@ describe('whatever the order', () => {
       await world.send(who('manager'), 'add-fleet-limit', limit);
     } else if (what === 'chamber') {
       const chamber = { type: 'clamp', size: n % 2 ? '24' : '30', stroke: 'standard' } as const;
-      await world.send(who('technician'), 'set-chamber', { unit: fleet.unit, axle: 1, side: 'left', chamber });
+      await world.send(who('technician'), 'correct-ends', {
+        change: uuidv7(),
+        unit: fleet.unit,
+        ends: [{ axle: 1, side: 'left' }],
+        facts: { chamber },
+        because: BECAUSE,
+      });
     }
   }
 

@@ -9,12 +9,13 @@ import {
   type Standing,
   type Step,
   type Unit,
+  type UnitChange,
   type Verdict,
   WEARING_KINDS,
 } from '@zealous-axle/core';
 import { and, asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
 import { person } from '../access';
-import { unit } from '../fleet';
+import { changesSince, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
 import { photosOf } from './photos';
@@ -56,6 +57,17 @@ async function latestJudgement(
   const { book, edition, verdict, complete, brakes } = row;
   const findings = allFindings(unitOf, row.findings, steps);
   return { book: { id: book, edition }, verdict, complete, brakes, findings };
+}
+
+/** Facts of the unit that were changed since an inspection began, until it was judged last: its verdict may rest on them. */
+async function changesDuring(store: FleetStore, { id, unitId, startedAt }: InspectionRow): Promise<UnitChange[]> {
+  const [last] = await store
+    .select({ at: judgement.judgedAt })
+    .from(judgement)
+    .where(eq(judgement.inspectionId, id))
+    .orderBy(desc(judgement.seq))
+    .limit(1);
+  return changesSince(store, unitId, startedAt, last?.at ?? null);
 }
 
 /**
@@ -134,6 +146,7 @@ export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | nu
     steps,
     sections: head.inspection.sections,
     photos: await photosOf(store, id),
+    unitChanges: await changesDuring(store, head.inspection),
     judgement: await latestJudgement(store, id, head.unit, steps ?? []),
   };
 }

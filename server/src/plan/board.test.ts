@@ -233,9 +233,10 @@ test('a search that is cancelled ends with the best so far, which may be taken',
 
 test('a part that is missing holds its job back until the day after it is here', async () => {
   const here = await shop(1);
-  await world.done(here.who('foreman'), 'save-part', {
+  await world.done(here.who('foreman'), 'add-part', {
     part: 'air-bag',
-    form: { name: 'Air bag', stock: 0, price: 8_900, leadDays: 3 },
+    form: { name: 'Air bag', price: 8_900, leadDays: 3 },
+    stock: 0,
   });
   const [defect, job] = [uuidv7(), uuidv7()];
   await world.done(here.who('driver'), 'report-defect', {

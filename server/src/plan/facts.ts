@@ -154,11 +154,10 @@ function partsOf({ rows, uses, orders, room }: ShopRows, priorityOf: (id: string
 }
 
 /** When work on a job began, where and by whom; null while it has not. */
-function begunOf(row: typeof job.$inferSelect, own: ShopRows['times'], known: readonly string[], now: Date) {
-  if (row.state !== 'started') return null;
-  const first = own.map(({ startedAt }) => startedAt).sort((a, b) => a.getTime() - b.getTime())[0];
+function begunOf(row: typeof job.$inferSelect, own: ShopRows['times'], known: readonly string[]) {
+  if (row.state !== 'started' || !row.startedAt) return null;
   return {
-    at: (first ?? now).toISOString(),
+    at: row.startedAt.toISOString(),
     bay: row.bayId,
     people: [...new Set(own.map(({ personId }) => personId))].filter((id) => known.includes(id)),
   };
@@ -185,7 +184,7 @@ function jobsOf(read: ShopRows, priorityOf: (id: string) => Priority, parts: Par
       leavesMadeUp: leaves?.source === 'made-up',
       held: holding.has(row.unitId),
       working: own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId),
-      begun: begunOf(row, own, known, now),
+      begun: begunOf(row, own, known),
     };
   });
 }

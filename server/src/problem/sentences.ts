@@ -82,6 +82,8 @@ const SENTENCES = {
   'twice-in-file': (number: string) => `${number} stands in this file twice.`,
   'axle-in-use': (axle: number) =>
     `Axle ${axle} has readings or open defects: correct what was read there, or answer them first.`,
+  'part-there': (part: string) => `The parts room has a “${part}” already.`,
+  'reason-needed': 'What it is judged by changes: say why, and what it was seen by.',
   'not-in-use': (number: string, state: string) => `${number} is ${state}: bring it back into use first.`,
   'no-time': (text: string) => `“${text}” is not a time like 2026-03-02T12:00:00Z.`,
   future: (text: string) => `${text} lies in the future.`,

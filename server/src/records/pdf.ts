@@ -153,6 +153,7 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
       ...lines('Not judged: never a pass', paper.open),
       ...lines('Skipped, because', paper.skips),
       ...lines('Sent by gauges', paper.gauges),
+      ...lines('Changed of the unit', paper.changes),
       signatureLines(paper.signatures),
       { stack: paper.cautions.map((text) => ({ text: plain(text), fontSize: 7, color: SOFT })), margin: [0, 8, 0, 0] },
     ],

@@ -98,7 +98,7 @@ export async function fitParts(
     const unit = found(await findUnit(store, row.unitId));
     if (loosensItsMate(unit, each, limit)) continue;
     const source = `On the part${each.number ? ` (${each.number})` : ''}`;
-    await limitAt(store, unit, {
+    await limitAt(doing, unit, {
       ...each,
       reading,
       limit: { value: limit, source },

@@ -103,7 +103,7 @@ export const placeJob: Handler<'place-job'> = async (doing) => {
 export const cancelJob: Handler<'cancel-job'> = (doing) =>
   moveJob(doing, 'cancel', {}, () => ({ 'a reason': doing.body.reason !== '' }), 'unplan');
 
-export const startJob: Handler<'start-job'> = (doing) => moveJob(doing, 'start');
+export const startJob: Handler<'start-job'> = (doing) => moveJob(doing, 'start', { startedAt: doing.at });
 
 export const finishJob: Handler<'finish-job'> = async (doing) => {
   const { store, session, at, now, body } = doing;
@@ -146,7 +146,7 @@ export const reopenJob: Handler<'reopen-job'> = (doing) =>
   moveJob(
     doing,
     'reopen',
-    { doneAt: null, doneRecordedAt: null, doneBy: null },
+    { doneAt: null, doneRecordedAt: null, doneBy: null, startedAt: doing.at },
     () => ({ 'a reason': doing.body.reason !== '' }),
     'reopen',
   );

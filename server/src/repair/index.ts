@@ -10,5 +10,5 @@ export { comingParts, jobViews, openRetorques } from './queries';
 export { askRoad, makeUpRoad, noteRoad, roadAnswered, setRoadCosts, takeRoadReport } from './road';
 export { shopRoutes } from './routes';
 export { job, jobTime, part, partUse } from './schema';
-export { savePart, saveTemplate, templatesOf } from './shop-data';
+export { addPart, countPart, saveTemplate, setPart, templatesOf } from './shop-data';
 export { clockOff, clockOn, doRetorque, lapseRetorque, tickStep, torqueWheel } from './work';

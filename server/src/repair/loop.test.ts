@@ -144,9 +144,10 @@ test('whatever several people try in whatever order: nothing lost, doubled or si
   await fc.assert(
     fc.asyncProperty(fc.array(tried, { minLength: 20, maxLength: 45 }), async (sequence) => {
       const fleet = await world.makeFleet(`loop-${count++}`);
-      await world.done(`foreman@${fleet.slug}`, 'save-part', {
+      await world.done(`foreman@${fleet.slug}`, 'add-part', {
         part: 'lamp',
-        form: { name: 'Lamp', stock: STOCK, price: 100, leadDays: 1 },
+        form: { name: 'Lamp', price: 100, leadDays: 1 },
+        stock: STOCK,
       });
       let reported = 0;
       for (const each of sequence) {

@@ -6,23 +6,29 @@ import { findJob } from './queries';
 import { part, partOrder, partUse } from './schema';
 import { atWork, workedOn } from './work';
 
+/** Whoever counted before this counted another stock. */
+const MOVED = { stockVersion: sql`${part.stockVersion} + 1` };
+
 export const takePart: Handler<'take-part'> = async (doing) => {
   const { store, session, at, body } = doing;
   const row = await atWork(doing, body.job);
-  const [there] = await store.select().from(part).where(eq(part.id, body.part));
-  const wanted = found(there);
-  const taken = await store
-    .update(part)
-    .set({ stock: sql`${part.stock} - ${body.count}` })
-    .where(and(eq(part.id, wanted.id), gte(part.stock, body.count)))
-    .returning({ id: part.id });
-  if (taken.length === 0) throw notNow('no-stock', wanted.name, wanted.stock, wanted.leadDays);
+  if (!body.elsewhere) {
+    const [there] = await store.select().from(part).where(eq(part.id, body.part));
+    const wanted = found(there);
+    const taken = await store
+      .update(part)
+      .set({ stock: sql`${part.stock} - ${body.count}`, ...MOVED })
+      .where(and(eq(part.id, wanted.id), gte(part.stock, body.count)))
+      .returning({ id: part.id });
+    if (taken.length === 0) throw notNow('no-stock', wanted.name, wanted.stock, wanted.leadDays);
+  }
   await store.insert(partUse).values({
     fleetId: session.fleet.id,
     id: body.use,
     jobId: row.id,
-    partId: wanted.id,
+    partId: body.part,
     count: body.count,
+    elsewhere: body.elsewhere ?? null,
     takenBy: session.person.id,
     takenAt: at,
   });
@@ -65,7 +71,7 @@ export const receivePart: Handler<'receive-part'> = async (doing) => {
     .where(eq(partOrder.id, order.id));
   await store
     .update(part)
-    .set({ stock: sql`${part.stock} + ${order.count}` })
+    .set({ stock: sql`${part.stock} + ${order.count}`, ...MOVED })
     .where(eq(part.id, order.partId));
   return workedOn(row);
 };

@@ -20,7 +20,7 @@ import { fittedIn } from './fitted';
 import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque, torqueCheck } from './schema';
 
 /** What a job's page has beside the work done on it. */
-type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing'>;
+type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'>;
 
 export type JobRow = typeof job.$inferSelect;
 
@@ -250,7 +250,8 @@ export async function workOn(store: FleetStore, jobId: string): Promise<Omit<Job
         needed,
         taken: uses.filter(({ partId }) => partId === wanted).reduce((sum, each) => sum + each.count, 0),
         stock: room?.stock ?? 0,
-        leadDays: room?.leadDays ?? 0,
+        leadDays: room?.leadDays ?? null,
+        elsewhere: uses.flatMap((use) => (use.partId === wanted ? (use.elsewhere ?? []) : [])),
         without: row?.without.find((each) => each.part === wanted)?.reason ?? null,
       };
     }),

@@ -41,6 +41,8 @@ export const job = pgTable(
     wheelsOff: boolean('wheels_off').notNull(),
     bayId: uuid('bay_id'),
     day: date('day', { mode: 'string' }),
+    /** When work on it began, or began again after it was reopened. */
+    startedAt: at('started_at'),
     done: text('done'),
     doneAt: at('done_at'),
     /** When the server learnt that it is done, and from whom. */
@@ -119,6 +121,9 @@ export const part = pgTable(
     stock: integer('stock').notNull(),
     price: integer('price').notNull(),
     leadDays: integer('lead_days').notNull(),
+    version: integer('version').notNull().default(1),
+    /** Goes up with whatever is taken, received or counted. */
+    stockVersion: integer('stock_version').notNull().default(1),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
 );
@@ -131,6 +136,8 @@ export const partUse = pgTable(
     jobId: uuid('job_id').notNull(),
     partId: text('part_id').notNull(),
     count: integer('count').notNull(),
+    /** Where it came from, where not out of the parts room. */
+    elsewhere: text('elsewhere'),
     takenBy: uuid('taken_by').notNull(),
     takenAt: at('taken_at').notNull(),
     recordedAt,

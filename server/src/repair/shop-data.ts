@@ -1,7 +1,7 @@
 import { type Parts, TEMPLATES, type Templates } from '@zealous-axle/core';
-import { asc, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import { changed, type Handler } from '../run';
+import { asc, eq, sql } from 'drizzle-orm';
+import { invalid, KnownProblem } from '../problem';
+import { changed, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { fleetTemplate, job, jobTime, part } from './schema';
 
@@ -54,10 +54,42 @@ export const partsOf = async (store: FleetStore): Promise<Parts> => ({
   parts: (await store.select().from(part).orderBy(asc(part.name))).map(({ fleetId: _, ...each }) => each),
 });
 
-export const savePart: Handler<'save-part'> = async ({ store, session, body }) => {
-  await store
+type Part = Parts['parts'][number];
+
+/** A part, its row taken: nobody takes from it or counts it meanwhile. */
+async function takePartRow(store: FleetStore, id: string): Promise<Part> {
+  const [row] = await store.select().from(part).where(eq(part.id, id)).for('update');
+  const { fleetId: _, ...known } = found(row);
+  return known;
+}
+
+export const addPart: Handler<'add-part'> = async ({ store, session, body }) => {
+  const { part: id, form, stock } = body;
+  const own = await store
     .insert(part)
-    .values({ fleetId: session.fleet.id, id: body.part, ...body.form })
-    .onConflictDoUpdate({ target: [part.fleetId, part.id], set: body.form });
+    .values({ fleetId: session.fleet.id, id, ...form, stock })
+    .onConflictDoNothing()
+    .returning({ id: part.id });
+  if (own.length === 0) throw invalid('body.part', 'part-there', id);
+  return { unitId: null, changed: [changed('fleet', session.fleet.id)] };
+};
+
+export const setPart: Handler<'set-part'> = async ({ store, session, body }) => {
+  const row = await takePartRow(store, body.part);
+  await sameVersion(row, body.version, async () => row);
+  await store
+    .update(part)
+    .set({ ...body.form, version: row.version + 1 })
+    .where(eq(part.id, row.id));
+  return { unitId: null, changed: [changed('fleet', session.fleet.id)] };
+};
+
+export const countPart: Handler<'count-part'> = async ({ store, session, body }) => {
+  const row = await takePartRow(store, body.part);
+  await sameVersion({ version: row.stockVersion }, body.stockVersion, async () => row);
+  await store
+    .update(part)
+    .set({ stock: body.stock, stockVersion: row.stockVersion + 1 })
+    .where(eq(part.id, row.id));
   return { unitId: null, changed: [changed('fleet', session.fleet.id)] };
 };

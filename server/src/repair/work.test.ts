@@ -20,7 +20,7 @@ async function begin(stock = 3, template = 'hub-seal') {
   const done = <N extends CommandName>(role: string, name: N, body: CommandBody<N>) =>
     world.done(who(role), name, body);
   for (const part of ['hub-seal', 'hub-oil', 'hub-gasket', 'tyre', 'valve'])
-    await done('foreman', 'save-part', { part, form: { name: part, stock, price: 100, leadDays: 4 } });
+    await done('foreman', 'add-part', { part, form: { name: part, price: 100, leadDays: 4 }, stock });
   const [defect, job] = [uuidv7(), uuidv7()];
   const place = { ...left, tyre: null };
   await done('driver', 'report-defect', { defect, unit: fleet.unit, code: 'hub-leak', place, words: '' });

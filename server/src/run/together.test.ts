@@ -1,6 +1,6 @@
 import { COMMAND_NAMES, type CommandBody, type CommandName, commandOf, READING_COLUMNS } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { TINY_JPEG } from '../testing/sample-bodies';
+import { BECAUSE, TINY_JPEG } from '../testing/sample-bodies';
 import { FORM, openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
@@ -118,11 +118,17 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
     'set-fitted': { unit, key: `check:spring@${n + 1}L`, fitted: false },
-    'set-unit': { unit, version, form: { ...FORM, number: `T-${n}` } },
+    'set-unit': { unit, version, form: { ...FORM, number: `T-${n}` }, because: BECAUSE },
     'bundle-work': { unit, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z', job: id(90 + n) },
     'decline-work': { unit, key: 'lining@1L', seen: '2026-03-01T12:00:00.000Z' },
     'set-departure': { unit, departure: { at: `2026-03-0${4 + n}T08:00:00Z`, to: 'Wharf' } },
-    'set-chamber': { unit, axle: 1, side: null, chamber: { type: 'clamp', size: n ? '24' : '20', stroke: 'long' } },
+    'correct-ends': {
+      change: uuidv7(),
+      unit,
+      ends: [{ axle: 1, side: 'left' }],
+      facts: { chamber: { type: 'clamp', size: n ? '24' : '20', stroke: 'long' } },
+      because: BECAUSE,
+    },
     'set-unit-state': { unit, version, state: n ? 'sold' : 'scrapped', reason: 'gone' },
     'set-maker-limit': {
       unit,

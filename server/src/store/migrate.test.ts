@@ -87,6 +87,7 @@ describe('a database of version 3', () => {
         judging: true,
         looked: [],
         walked: null,
+        helpSince: null,
         inspecting: null,
       },
     ]);

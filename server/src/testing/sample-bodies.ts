@@ -13,9 +13,13 @@ import {
 import { v7 as uuidv7 } from 'uuid';
 import { FORM, type TestFleet } from './world';
 
+/** Why a fact of a unit is changed. */
+export const BECAUSE = { seen: 'ring-figure', reason: 'Read on the clamp ring' } as const;
+
 /** The smallest thing that begins like a JPEG. */
 export const TINY_JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xd9]).toString('base64');
 
+const LAMP = { name: 'Lamp', price: 1_600, leadDays: 1 };
 const PLACE = { axle: null, side: null, tyre: null };
 const EXERCISE = { what: 'yard', seed: 7, level: 2, of: 'practice-brakes', vehicle: 'trailer' } as const;
 
@@ -133,7 +137,9 @@ function afterwards({
   | 'note-road'
   | 'take-road-report'
   | 'set-road-costs'
-  | 'save-part'
+  | 'add-part'
+  | 'set-part'
+  | 'count-part'
   | 'save-template'
 > {
   return {
@@ -143,7 +149,9 @@ function afterwards({
     'note-road': { call: uuidv7(), unit, answer: uuidv7(), told: { state: 'cancelled' } },
     'take-road-report': { call: uuidv7(), unit, job: uuidv7() },
     'set-road-costs': { costs: { callOut: 1, serviceHour: 1, lostHour: 1, fine: 1, points: 1 } },
-    'save-part': { part: 'lamp', form: { name: 'Lamp', stock: 4, price: 1600, leadDays: 1 } },
+    'add-part': { part: 'lamp', form: LAMP, stock: 4 },
+    'set-part': { part: 'lamp', version: 1, form: LAMP },
+    'count-part': { part: 'lamp', stockVersion: 1, stock: 3 },
     'save-template': { version: 0, definition: { ...(TEMPLATES[0] as Template), name: 'Reline, our way' } },
   };
 }
@@ -160,7 +168,7 @@ function units({
   | 'import-units'
   | 'add-unit'
   | 'set-unit'
-  | 'set-chamber'
+  | 'correct-ends'
   | 'set-unit-state'
   | 'set-departure'
   | 'set-outside'
@@ -175,8 +183,14 @@ function units({
     'release-trailer': { release: uuidv7(), unit, statement: 'good' },
     'import-units': { csv: `${UNIT_COLUMNS.join(',')}\n`, goodLinesOnly: false },
     'add-unit': { unit: uuidv7(), form: FORM },
-    'set-unit': { unit, version: 1, form: FORM },
-    'set-chamber': { unit, axle: 1, side: null, chamber: { type: 'clamp', size: '24', stroke: 'long' } },
+    'set-unit': { unit, version: 1, form: FORM, because: BECAUSE },
+    'correct-ends': {
+      change: uuidv7(),
+      unit,
+      ends: [{ axle: 1, side: 'left' }],
+      facts: { chamber: { type: 'clamp', size: '24', stroke: 'long' } },
+      because: BECAUSE,
+    },
     'set-unit-state': { unit, version: 1, state: 'sold', reason: 'sold' },
     'set-departure': { unit, departure: { at: '2026-03-04T08:00:00Z', to: 'Wharf' } },
     'set-outside': { thing: 'dispatch', version: 0, form: { way: 'none', phone: '+1 555 0100', url: '' } },

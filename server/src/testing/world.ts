@@ -18,7 +18,7 @@ const A_DAY = 24 * 60;
 export const PASSWORD = 'a long enough password';
 const ROLES: readonly Role[] = ['driver', 'technician', 'foreman', 'manager'];
 
-const AXLE = {
+export const AXLE = {
   brake: 's-cam',
   chamber: { type: 'clamp', size: '30', stroke: 'standard' },
   adjuster: 'automatic',

@@ -13,7 +13,7 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, count, eq, gt, ilike, isNull, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import { defectViews, lastSigned, takenBackLately } from '../defects';
-import { combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
+import { changesSince, combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import {
   countInspections,
@@ -25,6 +25,7 @@ import {
 } from '../inspection';
 import { jobViews, livesOf, openRetorques } from '../repair';
 import { type FleetStore, prepared } from '../store';
+import { actsBefore } from './acts';
 import { yardRow } from './schema';
 
 /** Rows of one page: two screens of the largest device. */
@@ -32,6 +33,7 @@ export const PAGE = 50;
 
 const FIRST_INSPECTIONS = 12;
 const FIRST_PHOTOS = 24;
+const FIRST_ACTS = 5;
 
 type Row = typeof yardRow.$inferSelect;
 
@@ -220,17 +222,20 @@ async function allOf<T extends Record<string, Promise<unknown>>>(asked: T): Prom
 
 /** Everything the trailer page shows, asked for at once; null when the fleet has no such unit. */
 export async function unitPage(store: FleetStore, unitId: string, now: Date): Promise<UnitPage | null> {
-  const [found, parts, inspections, photos] = await Promise.all([
+  const [found, parts, inspections, photos, acts] = await Promise.all([
     findUnit(store, unitId),
     pageParts(store, unitId, now),
     inspectionsBefore(store, unitId, null, FIRST_INSPECTIONS),
     photosBefore(store, { unitId }, null, FIRST_PHOTOS),
+    actsBefore(store, unitId, null, FIRST_ACTS),
   ]);
   if (!found) return null;
   const { id, number, body, kind, site, state, version, features, axles, notFitted } = found;
-  const [inspectionsTotal, photosTotal] = await Promise.all([
+  const [heldSince] = parts.holds.map(({ at }) => at).sort();
+  const [inspectionsTotal, photosTotal, changedSinceHeld] = await Promise.all([
     totalOf(inspections, () => countInspections(store, unitId)),
     totalOf(photos, () => countPhotos(store, unitId)),
+    heldSince ? changesSince(store, unitId, new Date(heldSince)) : [],
   ]);
   return {
     id,
@@ -246,6 +251,9 @@ export async function unitPage(store: FleetStore, unitId: string, now: Date): Pr
     ...parts,
     inspections: inspections.rows,
     inspectionsTotal,
+    acts: acts.acts,
+    actsNext: acts.next,
+    changedSinceHeld,
     photos: photos.rows,
     photosTotal,
   };

@@ -1,4 +1,5 @@
 import {
+  actsPageSchema,
   dayIn,
   gonePageSchema,
   inspectionsPageSchema,
@@ -15,6 +16,7 @@ import { unitNumbered } from '../fleet';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inspectionsBefore, photosBefore } from '../inspection';
 import { inFleet } from '../store';
+import { actsBefore } from './acts';
 import { wishJudged } from './judge-again';
 import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
 
@@ -152,6 +154,23 @@ function pastRoutes(app: App, serving: Serving): void {
         const { rows, next } = await inspectionsBefore(store, request.params.id, key, PAGE);
         return { inspections: rows, next };
       });
+    },
+  );
+
+  app.get(
+    '/units/:id/acts',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'What was signed on walks round one unit and changed in what it is, newest first',
+        params,
+        querystring: before,
+        response: { 200: actsPageSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.before, 2);
+      return ask(serving, request, (store) => actsBefore(store, request.params.id, key, PAGE));
     },
   );
 

@@ -1,4 +1,5 @@
 import {
+  COMMANDS,
   LIMITED_WORDS,
   MAKER_READINGS,
   type MakerLimit,
@@ -17,6 +18,7 @@ import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
+import { WordsForm } from '../../parts/WordsForm';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 
@@ -55,6 +57,7 @@ function Form({
 export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
   const may = useMaySend('set-maker-limit');
   const [adding, setAdding] = useState(false);
+  const [taking, setTaking] = useState<MakerReading | null>(null);
   const position = parsePosition(at);
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
   if (!position || !end) return null;
@@ -62,10 +65,17 @@ export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
     const limit = end.maker?.[kind];
     return limit ? [{ kind, limit }] : [];
   });
-  const set = (kind: MakerReading, limit: { value: string; source: string } | null) =>
+  const set = (kind: MakerReading, limit: { value: string; source: string } | null, reason?: string) =>
     void send(
       'set-maker-limit',
-      { unit: unit.id, axle: position.axle, side: position.side, reading: kind, limit },
+      {
+        unit: unit.id,
+        axle: position.axle,
+        side: position.side,
+        reading: kind,
+        limit,
+        ...(reason ? { reason } : {}),
+      },
       `${unit.number}: maker’s limit at ${at}`,
     );
   if (!may && known.length === 0) return null;
@@ -75,11 +85,25 @@ export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
         <View key={kind} className="flex-row items-center justify-between gap-2">
           <Text className="min-w-0 flex-1">{`Maker: ${LIMITED_WORDS[kind]} ${limit.value} (${limit.source})`}</Text>
           {may ? (
-            <Button look="bare" label="Take back" hint={LIMITED_WORDS[kind]} onPress={() => set(kind, null)} />
+            <Button look="bare" label="Take back" hint={LIMITED_WORDS[kind]} onPress={() => setTaking(kind)} />
           ) : null}
         </View>
       ))}
       {may ? <Button label={`Maker’s limit at ${at}`} onPress={() => setAdding(true)} /> : null}
+      {taking ? (
+        <Drawer title={`Take back: ${LIMITED_WORDS[taking]}`} onClose={() => setTaking(null)}>
+          <WordsForm
+            short
+            label="Why?"
+            words={COMMANDS['set-unit-state'].body.shape.reason}
+            act="Take this limit back"
+            onWords={(reason) => {
+              setTaking(null);
+              set(taking, null, reason);
+            }}
+          />
+        </Drawer>
+      ) : null}
       {adding ? (
         <Form
           at={at}

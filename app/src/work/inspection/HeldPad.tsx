@@ -67,6 +67,7 @@ function Keys({ current: { draft, now, update, inspecting, onWhy }, why }: { cur
         note={(change) => update((latest) => withNote(latest, step, change))}
         type={(field, text) => update((latest) => withText(latest, step, field, text))}
         saveWith={inspecting.saveWith}
+        correct={null}
         Figures={FigurePad}
       />
     </>

@@ -19,6 +19,7 @@ import { Notice } from '../../parts/Notice';
 import { PhotoButton } from '../../parts/PhotoButton';
 import { endCode } from '../../parts/RunningGear';
 import { useStable } from '../../parts/useStable';
+import { useMaySend } from '../../session/may';
 import { useCurrent } from './current';
 import { currentField, nextEmptyField } from './fields';
 import { GoodTogether } from './GoodTogether';
@@ -62,6 +63,7 @@ export function Reservoir() {
 /** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
 function Entering() {
   const { draft, ends, now, update, inspecting, why } = useCurrent();
+  const mayCorrect = useMaySend('correct-ends');
   if (!now) return null;
   const { step, judged } = now;
   const Keys = padOf(step.kind).Pad ?? FigurePad;
@@ -74,6 +76,7 @@ function Entering() {
     note: (change) => update((latest) => withNote(latest, step, change)),
     type: (field, text) => update((latest) => withText(latest, step, field, text)),
     saveWith: inspecting.saveWith,
+    correct: mayCorrect ? inspecting.correct : null,
     Figures: FigurePad,
   };
   const reasons = judged.opinion

@@ -1,4 +1,5 @@
 import {
+  changePhotoKey,
   type Draft,
   entryOf,
   type GaugeSource,
@@ -11,7 +12,9 @@ import {
 } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
-import { padOf } from './kinds';
+import { sendPictures } from '../../device/photos';
+import { endCode } from '../../parts/RunningGear';
+import { type EndCorrection, padOf } from './kinds';
 import { kindWords } from './words';
 
 export type Update = (change: (draft: Draft) => Draft) => void;
@@ -28,6 +31,8 @@ export interface Keeper {
   take: (draft: Draft, at: Step, taken: TakenReading) => void;
   skip: (draft: Draft, at: Step, reason: string) => void;
   lacks: (draft: Draft, at: Step) => void;
+  /** What is fitted at ends of axles is put right; left out where nothing of the unit may be changed. */
+  correct?: (draft: Draft, correction: EndCorrection) => void;
 }
 
 /** A real inspection's: everything is kept on the device and sent in its turn. */
@@ -46,6 +51,13 @@ export const SENDS: Keeper = {
       { unit: unit.id, key: keyOf(at), fitted: false },
       `${unit.number}: no ${kindWords(at).toLowerCase()}`,
     ),
+  correct: ({ unit }, { pictures, ...correction }) => {
+    const change = uuidv7();
+    const label = `${unit.number}: put right at ${correction.ends.map(endCode).join(', ')}`;
+    void send('correct-ends', { change, unit: unit.id, ...correction }, label).then(() =>
+      sendPictures(pictures, { unit: unit.id, key: changePhotoKey(change) }, `${label}, photo`),
+    );
+  },
 };
 
 /** What is the same at many steps and no measurement goes along to the next. */
@@ -76,6 +88,7 @@ export function takeReading(keeper: Keeper, update: Update, now: Draft, at: Step
       withEntry(next, at, {
         saved: { reading, value, ...(gauge ? { gauge } : {}) },
         skipped: null,
+        field: null,
         ...(again ? { texts: {}, gauge: undefined } : {}),
       }),
     ),

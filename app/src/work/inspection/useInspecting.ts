@@ -1,4 +1,5 @@
 import {
+  correctedEnds,
   type Doubt,
   type Draft,
   doubtAt,
@@ -20,7 +21,7 @@ import { useRef, useState } from 'react';
 import type { Good } from './allGood';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
-import { padOf } from './kinds';
+import { type EndCorrection, padOf } from './kinds';
 import { type Keeper, SENDS, takeReading, type Update } from './taking';
 import { kindWords } from './words';
 
@@ -111,6 +112,15 @@ export function useInspecting(draft: Draft | null | undefined, update: Update, k
     confirm: () => draft && step && doubt && take(draft, step, doubt.value),
     again: () => draft && step && doubt && take(draft, step, doubt.value, true),
     dismiss: () => setDoubt(null),
+    /** Puts right what is fitted at ends of axles, here and on the server; null where that may not be done. */
+    correct: keeper.correct
+      ? (correction: EndCorrection) => {
+          if (!draft) return;
+          keeper.correct?.(draft, correction);
+          const { ends, facts } = correction;
+          update((now) => ({ ...now, unit: { ...now.unit, axles: correctedEnds(now.unit.axles, ends, facts) } }));
+        }
+      : null,
     skip(reason: string) {
       if (!draft || !step) return;
       keeper.skip(draft, step, reason);

@@ -6,6 +6,7 @@ import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { ChangeList } from '../../parts/ChangeList';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
@@ -17,7 +18,7 @@ export function Holding({
   unit,
   barriers,
 }: {
-  unit: Pick<UnitPage, 'id' | 'number' | 'holds'>;
+  unit: Pick<UnitPage, 'id' | 'number' | 'holds' | 'changedSinceHeld'>;
   barriers: readonly string[];
 }) {
   const { fleet } = useSession();
@@ -35,6 +36,7 @@ export function Holding({
           <Text size="small" tone="soft">{`${hold.by}, ${clock(hold.at, fleet.zone)}`}</Text>
         </View>
       ))}
+      <ChangeList changes={unit.changedSinceHeld} says="Changed since it is held: look whether it is so" />
       {barriers.length ? (
         <View className="gap-1 rounded-xl bg-raised p-3">
           <Text bold>Before it can be released</Text>

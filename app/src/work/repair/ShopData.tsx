@@ -1,4 +1,4 @@
-import { type PartForm, type Parts, partFormSchema, SKILLS, type Template, templateSchema } from '@zealous-axle/core';
+import { SKILLS, type Template, templateSchema } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
@@ -14,25 +14,19 @@ import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { Toggle } from '../../parts/Toggle';
-import { useParts, useTemplates } from '../../server/queries';
+import { useTemplates } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
+import { PartsRoom } from './PartsRoom';
 import { ShortParts } from './ShortParts';
+import { TemplateParts } from './TemplateParts';
 
 const lines = (text: string): string[] =>
   text
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean);
-const PART_LINE = /^(\d{1,3})\s*[×x]?\s*(\S.{0,39})$/;
-/** Parts as they are written, a line each: `2 × shoe-kit`. Null where a line is none. */
-function partsOf(text: string): Template['parts'] | null {
-  const read = lines(text).map((line) => PART_LINE.exec(line));
-  if (read.some((each) => each === null)) return null;
-  return read.map((each) => ({ count: Number(each?.[1]), part: (each?.[2] ?? '').trim() }));
-}
-
 const number = z.string().regex(/^\d{1,4}$/, 'write whole minutes');
 const formSchema = z.object({
   name: templateSchema.shape.name,
@@ -41,7 +35,6 @@ const formSchema = z.object({
   people: z.string().regex(/^[1-6]$/, 'write 1 to 6'),
   steps: z.string().refine((text) => lines(text).length > 0, 'write at least one step'),
   lookAt: z.string(),
-  parts: z.string().refine((text) => partsOf(text) !== null, 'write parts like 2 × shoe-kit, a line each'),
 });
 
 const BAYS = templateSchema.shape.bay.options.map((value) => ({ value, label: value }));
@@ -61,7 +54,6 @@ function EditTemplate({ version, definition, onClose }: Props) {
     people: String(definition.people),
     steps: definition.steps.join('\n'),
     lookAt: definition.lookAt.join('\n'),
-    parts: definition.parts.map(({ count, part }) => `${count} × ${part}`).join('\n'),
   });
   const [rest, setRest] = useState(definition);
   const change = (some: Partial<Template>) => setRest({ ...rest, ...some });
@@ -73,7 +65,6 @@ function EditTemplate({ version, definition, onClose }: Props) {
       people: Number(written.people),
       steps: lines(written.steps),
       lookAt: lines(written.lookAt),
-      parts: partsOf(written.parts) ?? [],
     });
   const [problem, setProblem] = useState<string | null>(null);
   const save = handleSubmit((written) => {
@@ -109,78 +100,10 @@ function EditTemplate({ version, definition, onClose }: Props) {
       </View>
       <Field control={control} name="steps" label="Steps, a line each" multiline />
       <Field control={control} name="lookAt" label="What else to look at, a line each" multiline />
-      <Field control={control} name="parts" label="Parts, a line each: 2 × shoe-kit" multiline />
+      <TemplateParts parts={rest.parts} onChange={(parts) => change({ parts })} />
       {problem ? <Notice look="stop">{problem}</Notice> : null}
       <Button tall look="act" label="Save" disabled={!formState.isValid} onPress={() => void save()} />
     </Drawer>
-  );
-}
-
-const whole = z.string().regex(/^\d{1,6}$/, 'write a whole number');
-const partSchema = z.object({
-  id: z.string().trim().min(1).max(40),
-  name: partFormSchema.shape.name,
-  stock: whole,
-  price: z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write a price like 89.00'),
-  leadDays: whole,
-});
-
-function EditPart({ part, onClose }: { part: Parts['parts'][number] | null; onClose: () => void }) {
-  const { control, handleSubmit, formState } = useZodForm(partSchema, {
-    id: part?.id ?? '',
-    name: part?.name ?? '',
-    stock: String(part?.stock ?? ''),
-    price: part ? (part.price / 100).toFixed(2) : '',
-    leadDays: String(part?.leadDays ?? ''),
-  });
-  const save = handleSubmit(({ id, name, stock, price, leadDays }) => {
-    const form: PartForm = {
-      name,
-      stock: Number(stock),
-      price: Math.round(Number(price.replace(',', '.')) * 100),
-      leadDays: Number(leadDays),
-    };
-    onClose();
-    void send('save-part', { part: id, form }, `${name}: ${stock} in stock`);
-  });
-  return (
-    <Drawer title={part?.name ?? 'A new part'} onClose={onClose}>
-      {part ? null : <Field control={control} name="id" label="Short name, as templates call it" maxLength={40} />}
-      <Field control={control} name="name" label="Name" maxLength={60} />
-      <Field control={control} name="stock" label="In stock, counted" inputMode="numeric" maxLength={6} />
-      <Field control={control} name="price" label="Price" inputMode="decimal" maxLength={9} />
-      <Field control={control} name="leadDays" label="Days to get it" inputMode="numeric" maxLength={3} />
-      <Button tall look="act" label="Save" disabled={!formState.isValid} onPress={() => void save()} />
-    </Drawer>
-  );
-}
-
-function PartsRoom({ may }: { may: boolean }) {
-  const query = useParts();
-  const [open, setOpen] = useState<Parts['parts'][number] | 'new' | null>(null);
-  return (
-    <Card title="Parts room" note="Counted by hand; jobs take from it.">
-      <Loaded query={query}>
-        {({ parts }) => (
-          <>
-            {parts.length === 0 ? <Text tone="soft">Nothing is kept here yet.</Text> : null}
-            {parts.map((part) => (
-              <View key={part.id} className="min-h-12 flex-row items-center gap-2 border-t border-line">
-                <View className="min-w-0 flex-1">
-                  <Text>{part.name}</Text>
-                  <Text size="small" tone={part.stock === 0 ? 'out' : 'soft'}>
-                    {`${part.stock} in stock · ${(part.price / 100).toFixed(2)} · ${part.leadDays} ${part.leadDays === 1 ? 'day' : 'days'} to get`}
-                  </Text>
-                </View>
-                {may ? <Button look="bare" label="Count" hint={part.name} onPress={() => setOpen(part)} /> : null}
-              </View>
-            ))}
-          </>
-        )}
-      </Loaded>
-      {may ? <Button label="A new part" onPress={() => setOpen('new')} /> : null}
-      {open ? <EditPart part={open === 'new' ? null : open} onClose={() => setOpen(null)} /> : null}
-    </Card>
   );
 }
 
@@ -189,7 +112,6 @@ export function ShopData() {
   const { fleet } = useSession();
   const query = useTemplates();
   const mayTemplate = useMaySend('save-template');
-  const mayPart = useMaySend('save-part');
   const [open, setOpen] = useState<string | null>(null);
   return (
     <Screen narrow title="Work and parts" under={fleet.name} back={goBack('/set-up')}>
@@ -232,7 +154,7 @@ export function ShopData() {
         </Loaded>
       </Card>
       <ShortParts />
-      <PartsRoom may={mayPart} />
+      <PartsRoom />
     </Screen>
   );
 }

@@ -1,4 +1,12 @@
-import { dayIn, foundSince, isOpenDefect, positionCode, retorqueLapsed, type UnitPage } from '@zealous-axle/core';
+import {
+  dayIn,
+  foundSince,
+  isOpenDefect,
+  positionCode,
+  retorqueLapsed,
+  signedWords,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
@@ -50,14 +58,8 @@ export function LastSigned({ unit }: { unit: UnitPage }) {
   const { signed } = unit;
   if (!signed) return null;
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
-  const what =
-    signed.says === 'held'
-      ? 'Saw that it is held'
-      : signed.known
-        ? `Walked round, nothing found beside ${signed.known} open ${signed.known === 1 ? 'defect' : 'defects'}`
-        : 'Walked round, nothing found';
   const since = foundSince(signed, { defects: open, holds: unit.holds }) ? ' Before what was found since.' : '';
-  return <Text tone="soft">{`${what}: ${signed.by}, ${clock(signed.at, fleet.zone)}.${since}`}</Text>;
+  return <Text tone="soft">{`${signedWords(signed)}: ${signed.by}, ${clock(signed.at, fleet.zone)}.${since}`}</Text>;
 }
 
 /** Of these units those that cannot be signed as found good: held, or out of service as they stand, as far as this device knows. */

@@ -57,6 +57,7 @@ import { InThePlan } from './InThePlan';
 import { ItsUnit } from './ItsUnit';
 import { RunsWith } from './RunsWith';
 import { BeforeUse, LastSigned, SignWalk } from './SignWalk';
+import { UnitActs } from './UnitActs';
 
 /** What was entered here about this unit and is not sent yet: it is shown at once, and as what it is. */
 function NotSentYet({ unit, here }: { unit: UnitPage; here: Here }) {
@@ -339,6 +340,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
         </Text>
       </LinkRow>
       <History unit={unit} />
+      <UnitActs unit={unit} />
       <ClosedJobs unit={unit} />
       <UnitPhotos unit={unit} />
       <NotFitted unit={unit} />

@@ -1,7 +1,10 @@
 import {
   type Axle,
+  changedFacts,
   type Features,
   FIRST_AXLES,
+  isJudgedBy,
+  SEEN_BY,
   type UnitForm,
   type UnitKind,
   type UnitPage,
@@ -11,6 +14,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../../device/outbox';
+import { type Because, BecauseForm } from '../../../parts/BecauseForm';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
 import { ChoiceField } from '../../../parts/ChoiceField';
@@ -54,7 +58,7 @@ interface FormProps {
   act: string;
   /** The unit it is of, where there is one already. */
   own?: string;
-  onSave: (form: UnitForm) => Promise<void>;
+  onSave: (form: UnitForm, because?: Because) => Promise<void>;
 }
 
 /** What is wrong with an axle, by its field. */
@@ -121,12 +125,15 @@ function Form({ name, first, act, own, onSave }: FormProps) {
   const { errors } = formState;
   const setAxles = (next: readonly Axle[]) =>
     setValue('axles', [...next] as UnitForm['axles'], { shouldValidate: true, shouldDirty: true });
-  const save = handleSubmit(async (sent) => {
-    const { number } = sent;
-    if (await isTaken(number, own)) return setError('number', { message: `there is a unit ${number} already` });
-    await onSave(sent);
-    await form.clear();
-  });
+  // What is judged by something else afterwards needs a reason; a new unit was never judged.
+  const asks = own !== undefined && formState.isValid && isJudgedBy(changedFacts(first, form.getValues() as UnitForm));
+  const save = async (because?: Because) =>
+    handleSubmit(async (sent) => {
+      const { number } = sent;
+      if (await isTaken(number, own)) return setError('number', { message: `there is a unit ${number} already` });
+      await onSave(sent, because);
+      await form.clear();
+    })();
   const setKind = (next: UnitKind) => {
     const untouched = JSON.stringify(axles) === JSON.stringify(FIRST_AXLES[kind]);
     if (untouched) setAxles(FIRST_AXLES[next]);
@@ -163,13 +170,25 @@ function Form({ name, first, act, own, onSave }: FormProps) {
         yearWrong={errors.features?.yearBuilt?.message ?? null}
         onChange={(next) => setValue('features', next, { shouldValidate: true, shouldDirty: true })}
       />
-      <Button
-        tall
-        look="act"
-        label={act}
-        onPress={() => void save()}
-        disabled={formState.isSubmitting || formState.isSubmitSuccessful}
-      />
+      {asks ? (
+        <Card title="Why it is changed" note="It is judged by this: what stands is judged again.">
+          <BecauseForm
+            photos={false}
+            seenBy={SEEN_BY}
+            act={act}
+            waits={formState.isSubmitting || formState.isSubmitSuccessful}
+            onBecause={(because) => void save(because)}
+          />
+        </Card>
+      ) : (
+        <Button
+          tall
+          look="act"
+          label={act}
+          onPress={() => void save()}
+          disabled={formState.isSubmitting || formState.isSubmitSuccessful}
+        />
+      )}
       {formState.isSubmitted && !formState.isValid ? (
         <Notice look="ask">Something is missing or cannot be: it is said where it stands above.</Notice>
       ) : null}
@@ -218,8 +237,9 @@ export function EditUnit() {
             first={formOf(unit)}
             act="Save"
             own={id}
-            onSave={async (form) => {
-              await send('set-unit', { unit: id, version: unit.version, form }, `${form.number}: corrected`);
+            onSave={async (form, because) => {
+              const sent = { unit: id, version: unit.version, form, ...(because ? { because } : {}) };
+              await send('set-unit', sent, `${form.number}: corrected`);
               router.replace(`/trailer/${id}`);
             }}
           />

@@ -42,4 +42,4 @@ const PADS: Record<StepKind, KindPad> = {
 };
 
 export const padOf = (kind: StepKind): KindPad => PADS[kind];
-export type { KindPad, PadField, PadProps, StepJudgement } from './kind';
+export type { EndCorrection, KindPad, PadField, PadProps, StepJudgement } from './kind';

@@ -1,8 +1,10 @@
 import type {
   Asking,
+  AxleEnd,
   Composed,
   Doubt,
   Draft,
+  EndFacts,
   Entry,
   Limit,
   Limited,
@@ -12,7 +14,9 @@ import type {
   WheelEnd,
 } from '@zealous-axle/core';
 import type { ComponentType, ReactNode } from 'react';
+import type { Picture } from '../../../device/photos';
 import type { Palette } from '../../../look/theme';
+import type { Because } from '../../../parts/BecauseForm';
 
 /** Something to type at a step, and with which keys. */
 export interface PadField {
@@ -47,6 +51,14 @@ export interface StepJudgement {
   end: WheelEnd | null;
 }
 
+/** A fact of the unit that is otherwise than it is kept, as it was seen at ends of axles, and why that is said. */
+export interface EndCorrection {
+  ends: AxleEnd[];
+  facts: EndFacts;
+  because: Because;
+  pictures: readonly Picture[];
+}
+
 /** What every pad is given: the step with what is entered at it, and how to change that. */
 export interface PadProps extends AtStep {
   judged: StepJudgement;
@@ -57,6 +69,8 @@ export interface PadProps extends AtStep {
   type: (field: string, text: string) => void;
   /** Chooses and takes the reading at once. */
   saveWith: (change: Note) => void;
+  /** Puts right what is fitted at ends of axles; null where nothing of the unit may be changed. */
+  correct: ((correction: EndCorrection) => void) | null;
   /** The pad of figures: what a kind of its own stands beside. */
   Figures: ComponentType<PadProps>;
 }

@@ -1,12 +1,18 @@
-import { bookOf, textOf } from '@zealous-axle/core';
+import { bookOf } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { Choice } from '../../../parts/Choice';
 import { Toggle } from '../../../parts/Toggle';
 import { useShown } from '../../../session/rules';
+import { PressureHere } from '../pads/PressureHere';
 import { type KindPad, optionalField, type PadProps, pick, valueField } from './kind';
 
 /** Whether a tyre was read hot, and which allowance it then takes. */
-function Options({ draft, entry: { note }, note: change }: PadProps) {
+function Options(pad: PadProps) {
+  const {
+    draft,
+    entry: { note },
+    note: change,
+  } = pad;
   const { shown } = useShown();
   const { hotAfterAnHourAt, heavyAbove } = bookOf(draft).inflation;
   const [from = '', to = ''] = hotAfterAnHourAt.map(shown);
@@ -16,6 +22,7 @@ function Options({ draft, entry: { note }, note: change }: PadProps) {
   ] as const;
   return (
     <View className="gap-2">
+      <PressureHere {...pad} />
       <View className="flex-row flex-wrap gap-2">
         <Toggle
           label={`Hot: ran ${from.replace(/ \D+$/, '')} to ${to} in the past hour`}
@@ -40,8 +47,6 @@ export const pressure: KindPad = {
   how: () => 'With a gauge, cold. A hot reading is converted, never bled.',
   fields: ({ entry: { note } }) => [
     valueField('Pressure', 'pressure'),
-    optionalField('target', 'Target, cold', 'pressure'),
-    optionalField('sidewallMax', 'Sidewall maximum', 'pressure'),
     ...(note.hot
       ? [
           optionalField('temperature', 'Temperature now', 'temperature'),
@@ -52,17 +57,10 @@ export const pressure: KindPad = {
   body: ({ entry: { note } }, texts) =>
     texts.value
       ? {
-          ...pick(texts, 'value', 'target', 'sidewallMax', 'temperature', 'coldTemperature'),
+          ...pick(texts, 'value', 'temperature', 'coldTemperature'),
           ...(note.hot ? { hot: true, ...(note.heavy === undefined ? {} : { heavy: note.heavy }) } : {}),
         }
       : null,
   unruled: true,
-  carry: ({ draft, step }) => ({
-    texts: {
-      ...draft.carried.texts,
-      target: textOf(draft, step, 'target'),
-      sidewallMax: textOf(draft, step, 'sidewallMax'),
-    },
-  }),
   Options,
 };

@@ -1,46 +1,48 @@
-import { type Chamber, chamberWords, type Draft, type Step, wheelEnd, withChamber } from '@zealous-axle/core';
+import { type Chamber, chamberWords, type Side, wheelEnd } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
-import { send } from '../../../device/outbox';
-import { Button } from '../../../parts/Button';
+import { BecauseForm } from '../../../parts/BecauseForm';
 import { ChamberChooser } from '../../../parts/ChamberChooser';
 import { Choice } from '../../../parts/Choice';
 import { Drawer } from '../../../parts/Drawer';
 import { Text } from '../../../parts/Text';
-import { useMaySend } from '../../../session/may';
-
-interface Props {
-  draft: Draft;
-  step: Step;
-  update: (change: (draft: Draft) => Draft) => void;
-}
+import type { PadProps } from '../kinds';
 
 const ENDS = [
-  { value: 'both', label: 'Both ends' },
-  { value: 'one', label: 'This end only' },
+  { value: 'one', label: 'This end' },
+  { value: 'both', label: 'Both ends, read on both' },
 ] as const;
+const SEEN_BY = ['ring-figure', 'tag', 'papers'] as const;
+const SIDES: readonly Side[] = ['left', 'right'];
+
+interface CorrectProps {
+  at: { axle: number; side: Side };
+  fitted: Chamber | null;
+  onCorrect: NonNullable<PadProps['correct']>;
+  onClose: () => void;
+}
 
 /** Puts the chamber right as it is read on the clamp: what it decides is judged again. */
-function Correct({ draft, step, update, fitted, onClose }: Props & { fitted: Chamber | null; onClose: () => void }) {
+function Correct({ at, fitted, onCorrect, onClose }: CorrectProps) {
   const [chamber, setChamber] = useState(fitted);
-  const [ends, setEnds] = useState<'both' | 'one'>('both');
-  const { axle } = step;
-  const save = () => {
-    if (!axle || !chamber) return;
-    const side = ends === 'one' ? step.side : null;
-    onClose();
-    void send(
-      'set-chamber',
-      { unit: draft.unit.id, axle, side, chamber },
-      `${draft.unit.number}: axle ${axle}, ${chamberWords(chamber)}`,
-    );
-    update((now) => ({ ...now, unit: { ...now.unit, axles: withChamber(now.unit.axles, axle, side, chamber) } }));
-  };
+  const [ends, setEnds] = useState<'both' | 'one'>('one');
+  const { axle, side } = at;
+  const same = JSON.stringify(chamber) === JSON.stringify(fitted);
   return (
-    <Drawer title={`The chamber at axle ${axle}`} onClose={onClose}>
+    <Drawer title={`The chamber at ${axle}${side === 'left' ? 'L' : 'R'}`} onClose={onClose}>
       <ChamberChooser value={chamber} onChange={setChamber} />
       <Choice label="Where" options={ENDS} value={ends} onChange={setEnds} />
-      <Button tall look="act" label="It is this chamber" disabled={!chamber} onPress={save} />
+      {chamber && !same ? (
+        <BecauseForm
+          seenBy={SEEN_BY}
+          act="It is this chamber"
+          onBecause={(because, pictures) => {
+            const sides = ends === 'one' ? [side] : SIDES;
+            onCorrect({ ends: sides.map((each) => ({ axle, side: each })), facts: { chamber }, because, pictures });
+            onClose();
+          }}
+        />
+      ) : null}
     </Drawer>
   );
 }
@@ -51,28 +53,29 @@ const shortly = (chamber: Chamber | null): string =>
     ? `Chamber ${chamber.size}${chamber.stroke && chamber.stroke !== 'standard' ? ' long' : ''}`
     : 'Chamber not known';
 
-/** The chamber whose limit decides here; a wrong one is put right on the spot. */
-export function ChamberHere(props: Props) {
+/** The chamber whose limit decides here; a wrong one is put right on the spot, with the reason. */
+export function ChamberHere({ draft, step: { axle, side }, correct }: Pick<PadProps, 'draft' | 'step' | 'correct'>) {
   const [open, setOpen] = useState(false);
-  const may = useMaySend('set-chamber');
-  const { draft, step } = props;
-  const end = step.axle && step.side ? wheelEnd(draft.unit, step.axle, step.side) : null;
+  const end = axle && side ? wheelEnd(draft.unit, axle, side) : null;
   if (!end) return null;
-  const words = end.chamber ? chamberWords(end.chamber) : 'Chamber not known';
+  const chamber = end.chamber ?? null;
+  const words = chamber ? chamberWords(chamber) : 'Chamber not known';
   return (
     <>
       <Pressable
         role="button"
         aria-label={`${words}. Put it right`}
-        disabled={!may}
+        disabled={!correct}
         onPress={() => setOpen(true)}
         className="min-h-11 min-w-0 shrink justify-center"
       >
-        <Text bold tone={may ? 'act' : 'ink'}>
-          {shortly(end.chamber ?? null)}
+        <Text bold tone={correct ? 'act' : 'ink'}>
+          {shortly(chamber)}
         </Text>
       </Pressable>
-      {open ? <Correct {...props} fitted={end.chamber ?? null} onClose={() => setOpen(false)} /> : null}
+      {open && correct ? (
+        <Correct at={end} fitted={chamber} onCorrect={correct} onClose={() => setOpen(false)} />
+      ) : null}
     </>
   );
 }

@@ -109,7 +109,10 @@ function Keys({ pad, field }: { pad: PadProps; field: PadField }) {
 }
 
 const sameChoices = (a: PadProps, b: PadProps): boolean =>
-  a.step === b.step && a.entry.note === b.entry.note && a.draft.carried === b.draft.carried;
+  a.step === b.step &&
+  a.entry.note === b.entry.note &&
+  a.draft.carried === b.draft.carried &&
+  a.draft.unit === b.draft.unit;
 
 /** What may be chosen beside the figures, drawn again only when a choice changes. */
 const CHOICES = new Map<StepKind, ComponentType<PadProps>>();
@@ -189,7 +192,7 @@ export function FigurePad(pad: PadProps) {
               {draft.reservoir ? (
                 <ReservoirLink reservoir={draft.reservoir} unit={draft.airUnit} onAsk={askReservoir} />
               ) : null}
-              <ChamberHere draft={draft} step={step} update={update} />
+              <ChamberHere {...pad} />
             </>
           ) : Options ? (
             <View className="min-w-0 flex-1">

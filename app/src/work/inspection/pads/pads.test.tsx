@@ -7,6 +7,7 @@ import {
   type Note,
   type Reading,
   type Step,
+  withEntry,
   withNote,
   withText,
 } from '@zealous-axle/core';
@@ -35,6 +36,7 @@ const at = (kind: Step['kind'], item?: string): Step => ({
 
 let draft: Draft;
 let answered: Note[] = [];
+let corrected: unknown[] = [];
 
 /** A pad as the screen holds it, over a draft of its own. */
 function Held({ from, step }: { from: Draft; step: Step }) {
@@ -51,12 +53,14 @@ function Held({ from, step }: { from: Draft; step: Step }) {
       note={(change) => setNow((latest) => withNote(latest, step, change))}
       type={(field, text) => setNow((latest) => withText(latest, step, field, text))}
       saveWith={(note) => answered.push(note)}
+      correct={(correction) => corrected.push(correction)}
       Figures={FigurePad}
     />
   );
 }
 const hold = async (step: Step, change: (draft: Draft) => Draft = (same) => same) => {
   answered = [];
+  corrected = [];
   await render(<Held from={change(two(step))} step={step} />);
 };
 const quickAt = (step: Step) => padOf(step.kind).quick?.({ draft, step, entry: entryOf(draft, step) }) ?? null;
@@ -117,10 +121,74 @@ test('a hot tyre takes its allowance, and temperatures may be below zero', async
   const step = at('pressure');
   const hot = (now: Draft) => withNote({ ...now, temperatureUnit: '°C' }, step, { hot: true });
   await hold(at('dual'));
-  const typed = withText(withText(hot(two(step)), step, 'value', '112'), step, 'target', '100');
+  const asks = { unit: { ...HOPPER, axles: [{ ...AXLE, target: '100 psi' }] } };
+  const typed = withText({ ...hot(two(step)), ...asks }, step, 'value', '112');
   const { entered, opinion } = judgeStep(withText(typed, step, 'coldTemperature', '-5'), step);
   expect(entered).toMatchObject({ ok: true, value: { value: '112 psi', hot: true, coldTemperature: '-5 °C' } });
   expect(opinion?.because).toMatch('112 psi hot, less 15 psi, is 97 psi cold');
+});
+
+describe('the pressure a tyre asks for', () => {
+  const step = at('pressure');
+  const known = (now: Draft): Draft => ({
+    ...now,
+    unit: { ...HOPPER, axles: [{ ...AXLE, target: '100 psi', sidewallMax: '120 psi' }] },
+  });
+
+  test('is shown, and decides: half of the sidewall maximum is flat', async () => {
+    await hold(step, known);
+    expect(screen.getByText('100 psi cold · sidewall 120 psi')).toBeTruthy();
+    await press('4', '5');
+    expect(made(step)).toEqual({ kind: 'pressure', axle: 1, side: 'left', tyre: 'outer', value: '45 psi' });
+    expect(screen.getByText('Out of service')).toBeTruthy();
+  });
+
+  test('is no field of the pad: digits typed at a tyre that was read already change its pressure alone', async () => {
+    await hold(step, (now) => withText(withEntry(known(now), step, { field: 'sidewallMax' }), step, 'value', '98'));
+    await press('Take back the last digit', '6');
+    expect(made(step)).toMatchObject({ value: '96 psi' });
+    expect(made(step)).not.toHaveProperty('sidewallMax');
+  });
+
+  test('is changed only when that is asked for, with the reason, for the ends that are meant', async () => {
+    await hold(step, known);
+    await press('Change. what this tyre asks for');
+    await fireEvent.changeText(screen.getByLabelText('At most, as on the sidewall'), '110');
+    await fireEvent.press(screen.getByText('This axle'));
+    await fireEvent.press(screen.getByText('Sidewall of the tyre'));
+    await fireEvent.press(screen.getByText('It was written down wrong'));
+    await fireEvent.press(screen.getByText('Write it down'));
+    expect(corrected).toEqual([
+      {
+        ends: [
+          { axle: 1, side: 'left' },
+          { axle: 1, side: 'right' },
+        ],
+        facts: { sidewallMax: '110 psi' },
+        because: { seen: 'sidewall', reason: 'It was written down wrong' },
+        pictures: [],
+      },
+    ]);
+  });
+});
+
+describe('the chamber here', () => {
+  const step = at('stroke-applied');
+
+  test('is put right at this end unless both were read, and never without a reason', async () => {
+    await hold(step);
+    await press('30 clamp chamber. Put it right');
+    expect(screen.queryByText('It is this chamber')).toBeNull();
+    await fireEvent.press(screen.getByText('Long stroke'));
+    await fireEvent.press(screen.getByText('It is this chamber'));
+    expect(corrected).toEqual([]);
+    await fireEvent.press(screen.getByText('Figure on the clamp ring'));
+    await fireEvent.press(screen.getByText('It was written down wrong'));
+    await fireEvent.press(screen.getByText('It is this chamber'));
+    expect(corrected).toMatchObject([
+      { ends: [{ axle: 1, side: 'left' }], facts: { chamber: { size: '30', stroke: 'long' } } },
+    ]);
+  });
 });
 
 test('a check by eye: a sign found and taken back, and never the same as an end nobody looked at', async () => {

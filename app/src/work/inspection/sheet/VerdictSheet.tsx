@@ -21,6 +21,7 @@ import { useWide } from '../../../look/wide';
 import { BrakeSum } from '../../../parts/BrakeSum';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
+import { ChangeList } from '../../../parts/ChangeList';
 import { endsOf } from '../../../parts/ends';
 import { FindingRow } from '../../../parts/FindingRow';
 import { Notice } from '../../../parts/Notice';
@@ -154,6 +155,10 @@ function Findings({ judged }: { judged: Judged }) {
           />
         ))}
       </Card>
+      <ChangeList
+        changes={judged.unitChanges}
+        says="What the unit is was changed since this began: the verdict rests on it"
+      />
       <Suggestions judged={judged} />
       <Photos judged={judged} />
       {open.length ? <OpenList findings={open} /> : null}

@@ -14,6 +14,7 @@ import {
   skippedSteps,
   takenReadings,
   type Unit,
+  type UnitChange,
   type UnitKind,
   unreadSteps,
 } from '@zealous-axle/core';
@@ -45,6 +46,8 @@ export interface Judged {
   clocks: readonly { key: string; at: string; said: string }[];
   /** What a gauge sent, and which. */
   gauges: readonly { key: string; words: string }[];
+  /** Facts of the unit that were changed since it began. */
+  unitChanges: readonly UnitChange[];
   /** A later inspection of the unit is known: this one says nothing of how it stands today. */
   stale: boolean;
   /** The inspection as it stands on this device, while it is not closed. */
@@ -78,6 +81,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     open: unreadSteps(draft).length,
     closed: null,
     clocks: [],
+    unitChanges: [],
     gauges: Object.values(draft.entries).flatMap(({ saved }) => gaugeOf(saved)),
     stale: false,
     draft,
@@ -117,6 +121,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         open: 0,
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         clocks: sheet.readings.flatMap(({ value, at, said }) => (said ? { key: readingKey(value), at, said } : [])),
+        unitChanges: sheet.unitChanges,
         gauges: sheet.readings.filter(({ supersededBy }) => supersededBy === null).flatMap(gaugeOf),
         stale:
           unit.data?.inspections.some(({ id: other, startedAt }) => other !== id && startedAt > sheet.startedAt) ??

@@ -13,6 +13,7 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { openDrafts } from '../../../device/drafts';
 import { Button } from '../../../parts/Button';
+import { ChangeList } from '../../../parts/ChangeList';
 import { defectPlace } from '../../../parts/DefectRow';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
@@ -155,6 +156,10 @@ export function Certify({ page, act }: StageProps) {
   return (
     <>
       <MeasureAgain page={page} />
+      <ChangeList
+        changes={page.unitChanges}
+        says="What this unit is was changed since the first report: look whether it is so"
+      />
       <Outcomes defects={defects} unneeded={unneeded} onChange={setUnneeded} />
       <Field
         control={form.control}
