@@ -24,7 +24,7 @@ export type Away = z.infer<typeof awaySchema>;
 export type Span = [from: string, to: string];
 
 /** The instant of an hour of a day in a zone; one that a spring forward leaves out is the one after it. */
-function instantAt(zone: string, day: Day, hour: string): Date {
+export function instantAt(zone: string, day: Day, hour: string): Date {
   const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
   const [hours = 0, minutes = 0] = hour.split(':').map(Number);
   return new Date(new TZDate(year, month - 1, date, hours, minutes, 0, zone).getTime());

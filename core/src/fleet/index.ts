@@ -27,6 +27,7 @@ export {
   awaySchema,
   dayBegins,
   hourText,
+  instantAt,
   type Shift,
   type Span,
   shiftSchema,

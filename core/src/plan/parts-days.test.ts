@@ -42,6 +42,18 @@ test('what was ordered for a job that is over goes to whoever needs it', () => {
   expect(shortages).toEqual([{ part: 'drum', missing: 1, jobs: ['c'], on: '2026-03-11' }]);
 });
 
+test('what should be here by now comes today at the earliest, and is said to be late', () => {
+  const ordered = [{ part: 'drum', count: 2, due: '2026-02-20' }];
+  const { days, overdue, toOrder } = partsDays([job('a', { ordered })], [], TODAY);
+  expect([[...days], [...overdue], [...toOrder]]).toEqual([[['a', TODAY]], ['a'], []]);
+});
+
+test('what nobody ordered yet is told from what is on its way', () => {
+  const ordered = [{ part: 'drum', count: 2, due: '2026-03-04' }];
+  const short = [{ part: 'drum', stock: 0, leadDays: 4, spare: [] }];
+  expect([...partsDays([job('a'), job('b', { ordered })], short, TODAY).toOrder]).toEqual(['a']);
+});
+
 test('of a part nobody knows, nobody knows when it comes', () => {
   const needs = [{ part: 'moon gear', count: 1 }];
   const { days, unknown, shortages } = partsDays([job('a', { needs })], room, TODAY);

@@ -29,7 +29,11 @@ export interface Shortage {
 export interface PartsDays {
   /** The day each job's last missing part is expected; jobs that miss nothing are not in it. */
   days: Map<string, Day>;
-  /** Jobs that need what the parts room does not know. */
+  /** Of these jobs something that is missing is not on its way: the day is the earliest it could be here. */
+  toOrder: Set<string>;
+  /** Of these jobs something should have been here before today. */
+  overdue: Set<string>;
+  /** Jobs that need what the parts room does not know: nobody knows whether it is there. */
   unknown: Map<string, string>;
   shortages: Shortage[];
 }
@@ -62,7 +66,14 @@ export function partsDays(jobs: readonly JobParts[], room: readonly Stock[], tod
   const days = new Map<string, Day>();
   const unknown = new Map<string, string>();
   const shortages = new Map<string, Shortage>();
+  const toOrder = new Set<string>();
+  const overdue = new Set<string>();
   const later = (job: string, day: Day) => days.set(job, [days.get(job) ?? '', day].sort().at(-1) ?? day);
+  /** What should have been here before and is not comes today at the earliest. */
+  const comes = (job: string, due: Day) => {
+    if (due < today) overdue.add(job);
+    later(job, due < today ? today : due);
+  };
   const rank = ({ priority }: JobParts) => PRIORITIES.indexOf(priority);
   for (const job of [...jobs].sort((a, b) => rank(a) - rank(b) || (a.job < b.job ? -1 : 1)))
     for (const { part, count } of job.needs) {
@@ -71,15 +82,17 @@ export function partsDays(jobs: readonly JobParts[], room: readonly Stock[], tod
       const there = left.get(part) ?? 0;
       const taken = Math.min(there, Math.max(0, count - coming));
       left.set(part, there - taken);
-      for (const { due } of orders) later(job.job, due);
-      const missing = fromSpare(spare.get(part) ?? [], count - coming - taken, (due) => later(job.job, due));
+      for (const { due } of orders) comes(job.job, due);
+      const missing = fromSpare(spare.get(part) ?? [], count - coming - taken, (due) => comes(job.job, due));
       if (missing <= 0) continue;
       const wait = lead.get(part);
       const on = wait === undefined ? null : dayAfter(today, wait);
-      if (on) later(job.job, on);
-      else unknown.set(job.job, part);
+      if (on) {
+        later(job.job, on);
+        toOrder.add(job.job);
+      } else unknown.set(job.job, part);
       const known = shortages.get(part) ?? { part, missing: 0, jobs: [], on };
       shortages.set(part, { ...known, missing: known.missing + missing, jobs: [...known.jobs, job.job] });
     }
-  return { days, unknown, shortages: [...shortages.values()] };
+  return { days, toOrder, overdue, unknown, shortages: [...shortages.values()] };
 }

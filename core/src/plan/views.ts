@@ -54,8 +54,18 @@ const boardJobSchema = z.strictObject({
   held: z.boolean(),
   /** When its unit leaves next, and where to. */
   leaves: leavesSchema.nullable(),
-  /** The part it waits for, and the day it is expected; null there where nobody knows. */
-  waits: z.strictObject({ part: z.string().nullable(), on: z.string().nullable() }).nullable(),
+  /** What it waits for of the parts room; null where nothing is missing. */
+  waits: z
+    .strictObject({
+      /** The day the last of it is expected, or could be here at the earliest; null where that says nothing. */
+      on: z.string().nullable(),
+      how: z.enum(['expected', 'to order', 'overdue']),
+      /** What the parts room does not know: the plan takes it as there. */
+      unknown: z.string().nullable(),
+    })
+    .nullable(),
+  /** The day and bay it was put on by hand, with no hour in the plan. */
+  putOn: z.strictObject({ day: z.string(), bay: id }).nullable(),
   /** Who has clocked on and not off. */
   working: z.array(z.string()),
 });

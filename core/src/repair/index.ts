@@ -44,6 +44,7 @@ export {
   type End,
   type JobWork,
   jobOf,
+  type Moved,
   NO_WORK_KNOWN,
   SET_UPS,
   TEMPLATES,

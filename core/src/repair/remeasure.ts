@@ -3,6 +3,7 @@ import { endSteps } from '../inspection';
 import type { Verdict } from '../limits';
 import { isStepKind, keyOf, parseSubject, type Step, type StepKind } from '../reading';
 import { comparePositions, placeCode, type Side, type Tyre, type Unit } from '../trailer';
+import type { Moved } from './templates';
 
 /** A defect as far as measuring again is concerned. `code` is a catalogue code, or the kind of reading that failed. */
 export interface RepairedDefect {
@@ -34,8 +35,9 @@ export interface Finished {
 const isAfter = (reading: StandingReading, finished: Finished): boolean =>
   reading.by === finished.by ? reading.recordedAt >= finished.at : reading.at >= finished.at;
 
-/** Readings that a repair of the thing itself changes with it: a reline moves the stroke too. */
+/** Readings that a repair of the thing itself changes with it: a reline moves the stroke too, a new tyre is inflated. */
 const MOVED_BY: Partial<Record<StepKind, readonly StepKind[]>> = {
+  tread: ['tread', 'pressure'],
   lining: ['lining', 'stroke-applied'],
   drum: ['drum', 'stroke-applied'],
 };
@@ -61,9 +63,21 @@ function stepsAt(unit: Unit, kinds: readonly StepKind[], { code, axle, side, tyr
   return asks.map((asked) => ({ ...asked, axle: null, side: asked.kind === 'mud-flap' ? side : null, tyre: null }));
 }
 
-/** What must be measured again after these defects are repaired: each place and kind once, front to rear. */
-export function toRemeasure(unit: Unit, defects: readonly RepairedDefect[]): Step[] {
-  const steps = defects.flatMap((defect) => stepsAt(unit, kindsOf(defect.code), defect));
+/** Every step of what a job's work may have moved. */
+const stepsMoved = (unit: Unit, { kind, axle, side }: Moved): Step[] =>
+  axle !== null && side !== null
+    ? endSteps(unit, [{ kind }], axle, side)
+    : [{ kind, axle: null, side: null, tyre: null }];
+
+/**
+ * What must be measured again after these defects are repaired: where they were, and whatever the job's work may have moved
+ * besides, both ends of a relined axle. Each place and kind once, front to rear.
+ */
+export function toRemeasure(unit: Unit, defects: readonly RepairedDefect[], moved: readonly Moved[] = []): Step[] {
+  const steps = [
+    ...defects.flatMap((defect) => stepsAt(unit, kindsOf(defect.code), defect)),
+    ...moved.flatMap((each) => stepsMoved(unit, each)),
+  ];
   const once = new Map(steps.map((each) => [keyOf(each), each]));
   return [...once.values()].sort((a, b) => comparePositions(a, b) || a.kind.localeCompare(b.kind));
 }

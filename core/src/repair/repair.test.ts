@@ -59,7 +59,7 @@ describe('measuring again', () => {
     ]);
   });
   test('a tyre defect asks for its own tyre, or for both when none was named', () => {
-    expect(keys(toRemeasure(unit, [defect('tread', 1, 'outer')]))).toEqual(['1l outer tread']);
+    expect(keys(toRemeasure(unit, [defect('tread', 1, 'outer')]))).toEqual(['1l outer pressure', '1l outer tread']);
     expect(keys(toRemeasure(unit, [defect('tyre-cut')]))).toEqual(['1l inner tread', '1l outer tread']);
   });
   test('what has no pushrod is not asked for a stroke; a lamp is not measured', () => {

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../catalogue';
 import { QUALIFICATIONS, SKILLS } from '../fleet';
-import { READING_KINDS } from '../reading';
+import { keyOf, READING_KINDS } from '../reading';
 import { AXLE } from '../testing';
 import { BRAKE_KINDS, SIDES } from '../trailer';
+import { toRemeasure } from './remeasure';
 import { jobOf, SET_UPS, TEMPLATES, templateFor, templateSchema, workFor } from './templates';
 import { starOrder } from './torque';
 
@@ -54,6 +55,20 @@ test('a reline is of both ends, with the axle’s minutes, its wheels off once, 
   });
   expect(job.steps[0]?.words).toBe('Axle 1: wheels off');
   expect(job.steps.at(-1)?.words).toBe('Axle 1: wheels on');
+});
+
+test('what a piece of work may have moved is measured again at every end it was done at', () => {
+  const unit = { id: 'T', kind: 'semitrailer' as const, axles: AXLES };
+  const lining = { code: 'lining', axle: 1, side: 'left' as const, tyre: null };
+  const again = (works: Parameters<typeof jobOf>[0]) =>
+    toRemeasure(unit, [lining], jobOf(works, AXLES).measures).map(keyOf);
+  const reline = again([{ template: template('reline-drum'), ends: [left] }]);
+  for (const kind of ['lining', 'stroke-applied', 'drum'])
+    expect(reline).toEqual(expect.arrayContaining([`${kind}@1L`, `${kind}@1R`]));
+  const tyre = again([{ template: template('tyre'), ends: [right] }]);
+  for (const place of ['1R-in', '1R-out'])
+    expect(tyre).toEqual(expect.arrayContaining([`tread@${place}`, `pressure@${place}`]));
+  expect(toRemeasure(unit, [lining]).map(keyOf)).toEqual(['lining@1L', 'stroke-applied@1L']);
 });
 
 test('a seal beside a reline takes no second set-up of the axle', () => {

@@ -86,7 +86,12 @@ export const workSchema = z.strictObject({
   parts: z.array(z.strictObject({ part: z.string(), count: z.int() })),
   /** Parts that begin a new life with it, end by end. */
   renews: z.array(renewalSchema),
+  /** What its work may have moved, and is measured again; left out by jobs from before that was kept. */
+  measures: z
+    .array(z.strictObject({ kind: z.enum(STEP_KINDS), axle: z.int().nullable(), side: z.enum(SIDES).nullable() }))
+    .optional(),
 });
+export type Moved = NonNullable<JobWork['measures']>[number];
 /** What a job is made of, as its templates said when it was made. */
 export type JobWork = z.infer<typeof workSchema>;
 export const NO_WORK_KNOWN: JobWork = {
@@ -158,6 +163,12 @@ const renewalsOf = ({ template }: Work, ends: readonly End[], axles: readonly Ax
     ends.filter(({ axle }) => isFitted(part, axles[axle - 1]?.brake)).map((end) => ({ part, ...end })),
   );
 
+/** What a piece of work may have moved: each kind it names, at every end it was done at. */
+const movedBy = ({ template }: Work, ends: readonly End[]): Moved[] =>
+  template.measure.flatMap((kind): Moved[] =>
+    template.at === 'unit' ? [{ kind, axle: null, side: null }] : ends.map((end) => ({ kind, ...end })),
+  );
+
 /** How often parts are counted: once an axle, once an end, or once. */
 const timesOf = ({ template }: Work, ends: readonly End[]): number =>
   template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
@@ -201,6 +212,7 @@ export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
     ],
     parts: [...parts].map(([part, count]) => ({ part, count })),
     renews: each.flatMap(({ work, ends }) => renewalsOf(work, ends, axles)),
+    measures: each.flatMap(({ work, ends }) => movedBy(work, ends)),
   };
 }
 

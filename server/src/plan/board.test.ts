@@ -6,6 +6,7 @@ import { doersOf } from '../doers';
 import { inFleet, queueUrl } from '../store';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 import { watchPlan } from './watch';
+import { watchPlan as lookAtPlan } from './watch-task';
 
 let world: World;
 let count = 0;
@@ -231,6 +232,31 @@ test('a search that is cancelled ends with the best so far, which may be taken',
   expect((await board(here)).runs).toHaveLength(1);
 });
 
+test('a job put on a day by hand is said to be so, and stands under nothing else', async () => {
+  const here = await shop(1);
+  const [job = ''] = here.jobs;
+  const { body } = await world.get(here.who('foreman'), `/jobs/${job}`);
+  const day = '2026-03-04';
+  await world.done(here.who('foreman'), 'place-job', { job, version: body.job.version, bay: here.fleet.bay, day });
+  expect((await board(here)).jobs).toMatchObject([{ id: job, putOn: { day, bay: here.fleet.bay } }]);
+});
+
+test('what a person asked for takes the place of what the program proposed, and is not proposed once more', async () => {
+  const here = await shop(2);
+  const published = { version: 0, slots: [], run: undefined };
+  await world.done(here.who('foreman'), 'publish-plan', published);
+  const look = () => lookAtPlan({ db: world.db, now: world.now }, { fleet: here.fleet.id, because: null });
+  await look();
+  expect((await board(here)).runs).toMatchObject([{ by: null }]);
+  await world.done(here.who('foreman'), 'ask-plan', { run: uuidv7(), how: 'anew', seconds: 2 });
+  expect((await board(here)).runs).toMatchObject([{ by: 'The foreman' }]);
+  await world.owner.pool.query("update plan_run set state = 'found' where fleet_id = $1 and asked_by is not null", [
+    here.fleet.id,
+  ]);
+  await look();
+  expect((await board(here)).runs).toMatchObject([{ by: 'The foreman' }]);
+});
+
 test('a part that is missing holds its job back until the day after it is here', async () => {
   const here = await shop(1);
   await world.done(here.who('foreman'), 'add-part', {
@@ -257,7 +283,7 @@ test('a part that is missing holds its job back until the day after it is here',
     work: [{ template: 'air-bag', ends: [{ axle: 1, side: 'left' }] }],
   });
   const { request, jobs } = await board(here);
-  expect(jobs.find(({ id }) => id === job)?.waits).toEqual({ part: null, on: '2026-03-05' });
+  expect(jobs.find(({ id }) => id === job)?.waits).toEqual({ on: '2026-03-05', how: 'to order', unknown: null });
   expect(request.jobs.find(({ id }) => id === job)?.release).toBe('2026-03-06T06:00:00.000Z');
   const short = await world.get(here.who('technician'), '/plan/parts');
   expect(short.body.short).toEqual([

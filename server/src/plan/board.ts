@@ -9,10 +9,14 @@ import { standingOf } from './standing';
 
 /** What a job waits for of the parts room. */
 function waitsFor({ parts, partNames }: Facts, job: string): BoardJob['waits'] {
-  const unknown = parts.unknown.get(job);
-  if (unknown) return { part: partNames.get(unknown) ?? unknown.replaceAll('-', ' '), on: null };
-  const on = parts.days.get(job);
-  return on ? { part: null, on } : null;
+  const missing = parts.unknown.get(job);
+  const on = parts.days.get(job) ?? null;
+  if (!missing && !on) return null;
+  return {
+    on,
+    how: parts.overdue.has(job) ? 'overdue' : parts.toOrder.has(job) ? 'to order' : 'expected',
+    unknown: missing ? (partNames.get(missing) ?? missing.replaceAll('-', ' ')) : null,
+  };
 }
 
 function boardJobs(facts: Facts): BoardJob[] {
@@ -26,6 +30,7 @@ function boardJobs(facts: Facts): BoardJob[] {
     held: each.held,
     leaves: each.leaves ? { at: each.leaves, to: each.leavesTo, madeUp: each.leavesMadeUp } : null,
     waits: waitsFor(facts, each.id),
+    putOn: each.putOn,
     working: each.working,
   }));
 }

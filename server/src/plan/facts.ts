@@ -46,6 +46,8 @@ export interface Facts extends ShopFacts {
     held: boolean;
     leavesTo: string;
     leavesMadeUp: boolean;
+    /** The day and bay it was put on by hand. */
+    putOn: { day: string; bay: string } | null;
     working: string[];
   })[];
   parts: PartsDays;
@@ -185,6 +187,7 @@ function jobsOf(read: ShopRows, priorityOf: (id: string) => Priority, parts: Par
       held: holding.has(row.unitId),
       working: own.filter(({ endedAt }) => endedAt === null).map(({ personId }) => personId),
       begun: begunOf(row, own, known),
+      putOn: row.state === 'placed' && row.bayId && row.day ? { day: row.day, bay: row.bayId } : null,
     };
   });
 }

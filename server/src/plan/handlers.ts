@@ -17,9 +17,9 @@ import {
 import { addTask, type FleetStore } from '../store';
 import { boardOf } from './board';
 import { type Facts, shopFacts } from './facts';
-import { planVersion } from './runs';
+import { planVersion, putProposalsAside } from './runs';
 import { planRun, planSlot, shopPlan } from './schema';
-import { breachesOf, plannedAt, standingOf } from './standing';
+import { breachesOf, plannedAt, signatureOf, standingOf } from './standing';
 import { watchPlan } from './watch';
 
 const done = (fleet: string, more: Partial<Done> = {}): Done => ({
@@ -30,7 +30,10 @@ const done = (fleet: string, more: Partial<Done> = {}): Done => ({
 
 /** Asks for a plan: what is searched is the shop as it stands now. */
 export const askPlan: Handler<'ask-plan'> = async ({ store, session, now, body }) => {
-  const { request, before } = standingOf(await shopFacts(store, now, body.seconds));
+  const standing = standingOf(await shopFacts(store, now, body.seconds));
+  const { request, before } = standing;
+  await putProposalsAside(store);
+  await tellLive(store, session.fleet.id, 'plan');
   await store.insert(planRun).values({
     fleetId: session.fleet.id,
     id: body.run,
@@ -40,6 +43,7 @@ export const askPlan: Handler<'ask-plan'> = async ({ store, session, now, body }
     askedAt: now,
     fromVersion: await planVersion(store),
     seconds: body.seconds,
+    signature: signatureOf(standing),
     request,
     before,
   });

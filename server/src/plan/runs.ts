@@ -30,12 +30,12 @@ export async function openRuns(store: FleetStore): Promise<PlanRun[]> {
   }));
 }
 
-/** A newer look takes the place of what earlier ones proposed; what somebody asked for waits for them. */
+/** A newer look takes the place of what nobody asked for, found or still searched; what somebody asked for waits for them. */
 export const putProposalsAside = (store: FleetStore): Promise<unknown> =>
   store
     .update(planRun)
     .set({ state: 'put aside' })
-    .where(and(inArray(planRun.state, ['found', 'cancelled', 'failed']), isNull(planRun.askedBy)))
+    .where(and(inArray(planRun.state, [...OPEN]), isNull(planRun.askedBy)))
     .execute();
 
 /** Throws away searches that nobody waits for any more and that are older than `before`. */

@@ -53,6 +53,13 @@ export function standingOf(facts: Facts): Standing {
   return { request, before: stands, begun, notes: [...broken, ...missed, ...breaches] };
 }
 
+/** What asks for another plan: said once, however often it is looked at, and whoever asked. */
+export const signatureOf = ({ notes, request, before }: Standing): string =>
+  JSON.stringify([
+    notes.map(({ job, message }) => [job, message]),
+    request.jobs.map(({ id }) => id).filter((id) => !before.some(({ job }) => job === id)),
+  ]);
+
 /** As of when a plan was made: a little before now, where its first slots begin then. */
 export function plannedAt(slots: readonly Slot[], now: Date): Date {
   const first = Math.min(now.getTime(), ...slots.map(({ start }) => Date.parse(start)));

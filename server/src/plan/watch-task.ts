@@ -7,16 +7,9 @@ import { forgetRuns, planVersion, putProposalsAside } from './runs';
 import { planRun, planSlot } from './schema';
 import type { Searching } from './search-task';
 import settings from './settings.json';
-import { standingOf } from './standing';
+import { signatureOf, standingOf } from './standing';
 
 const DAY_MS = 86_400_000;
-
-/** What asks for another plan: said once, however often it is looked at. */
-const signatureOf = (standing: ReturnType<typeof standingOf>): string =>
-  JSON.stringify([
-    standing.notes.map(({ job, message }) => [job, message]),
-    standing.request.jobs.map(({ id }) => id).filter((id) => !standing.before.some(({ job }) => job === id)),
-  ]);
 
 /** Seconds until somebody's work should have ended, if that is before the next look: then the plan is looked at just after it. */
 function untilNextEnd(slots: readonly { end: string }[], now: Date): number {

@@ -70,6 +70,19 @@ describe('readings.csv', () => {
     expect(order.filter((each: string) => each.startsWith('A-2'))).toHaveLength(3);
   });
 
+  test('readings of one day of the shop are one inspection, whatever day that is elsewhere', async () => {
+    // Chicago: ten in the morning and half past eleven at night of 1 March, and half past midnight of the 2nd.
+    const rows = ['2026-03-01T16:00:00Z', '2026-03-02T05:30:00Z', '2026-03-02T06:30:00Z'].map((taken, nth) =>
+      line('7/16 in', { taken, axle: nth === 1 ? '2' : '1' }),
+    );
+    await world.done(who('foreman'), 'import-readings', { csv: [header, ...rows].join('\n'), goodLinesOnly: false });
+    const { body } = await world.get(who('manager'), `/units/${fleet.unit}`);
+    expect(body.inspections.map(({ startedAt }: { startedAt: string }) => startedAt)).toEqual([
+      '2026-03-02T06:30:00.000Z',
+      '2026-03-01T16:00:00.000Z',
+    ]);
+  });
+
   test('every bad line is named, with its number and its reason', async () => {
     const csv = [
       header,
@@ -126,13 +139,20 @@ describe('an inspection as a file', () => {
   });
 });
 
-describe('the simulated gauges', () => {
+describe('the gauges of a stand-in', () => {
+  beforeEach(() =>
+    world.done(who('manager'), 'set-outside', {
+      thing: 'gauges',
+      version: 0,
+      form: { way: 'made-up', phone: '', url: '' },
+    }),
+  );
   test('a press is one line of the protocol, and sent again it is the same frame', async () => {
     const press = async (more = {}) =>
       (await world.post(who('technician'), '/gauges/press', { kind: 'stroke', value: '41.25 mm', ...more })).json()
         .line;
     const first = await press();
-    expect(first).toMatch(/^ZG1 stroke SG-104 \d{6} 41\.25 mm\*[0-9A-F]{2}$/);
+    expect(first).toMatch(/^ZG1 stroke MADE-UP-1 \d{6} 41\.25 mm\*[0-9A-F]{2}$/);
     expect(await press({ again: true })).toBe(first);
     expect(await press()).not.toBe(first);
   });

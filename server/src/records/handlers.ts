@@ -1,4 +1,4 @@
-import { readingKey } from '@zealous-axle/core';
+import { dayIn, readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { unitBook } from '../fleet';
 import { findInspection, inspection, keepStanding, reading, settleInspection } from '../inspection';
@@ -9,10 +9,10 @@ import { type GoodLine, readReadings } from './readings-csv';
 type Importing = Doing<'import-readings'>;
 
 /** The lines of a file by unit and day: each becomes one inspection, begun with its first reading. */
-function byUnitAndDay(lines: readonly GoodLine[]): GoodLine[][] {
+function byUnitAndDay(lines: readonly GoodLine[], zone: string): GoodLine[][] {
   const groups = new Map<string, GoodLine[]>();
   for (const line of [...lines].sort((a, b) => a.taken.getTime() - b.taken.getTime())) {
-    const key = `${line.unit.id} ${line.taken.toISOString().slice(0, 10)}`;
+    const key = `${line.unit.id} ${dayIn(zone, line.taken)}`;
     groups.set(key, [...(groups.get(key) ?? []), line]);
   }
   return [...groups.values()];
@@ -63,7 +63,7 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
       errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
     });
   const made: Changed[] = [];
-  for (const group of byUnitAndDay(good)) made.push(...(await importGroup(doing, group)));
+  for (const group of byUnitAndDay(good, doing.session.fleet.zone)) made.push(...(await importGroup(doing, group)));
   return {
     unitId: null,
     unitIds: [...new Set(good.map(({ unit }) => unit.id))],

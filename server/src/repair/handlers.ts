@@ -156,7 +156,7 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
   const { store, session, at, now, body } = doing;
   const row = found(await findJob(store, body.job));
   const unit = found(await findUnit(store, row.unitId));
-  const steps = toRemeasure(unit, await defectsOfJob(store, row.id));
+  const steps = toRemeasure(unit, await defectsOfJob(store, row.id), row.work.measures);
   const standing = await standingJudged(store, unit, await unitBook(store, session, unit));
   const open = stillToRemeasure(steps, standing, finishedOf(row));
   if (row.state === 'done' && open.length)

@@ -4,7 +4,10 @@ import { type KeyboardEvent, memo } from 'react';
 
 /** Narrower than this a bar has its number alone, upright. */
 const WORDS_PX = 44;
-const LEAST_BAR_PX = 20;
+/** Lower than this its number does not stand upright. */
+const UPRIGHT_PX = 48;
+/** No bar is narrower, or lower, than can be pressed. */
+export const LEAST_BAR_PX = 26;
 
 export interface BarProps {
   job: BoardJob;
@@ -13,6 +16,8 @@ export interface BarProps {
   left: number;
   width: number;
   setUp: number;
+  /** Where it stands on its row. */
+  top: number;
   words: string;
   look: 'held' | 'late' | 'begun' | 'plain';
   height: number;
@@ -40,6 +45,7 @@ export const Bar = memo(function Bar({
   left,
   width,
   setUp,
+  top,
   words,
   look,
   height,
@@ -71,8 +77,8 @@ export const Bar = memo(function Bar({
       style={{
         left,
         width: Math.max(width, LEAST_BAR_PX),
-        top: 5,
-        height: height - 11,
+        top,
+        height,
         zIndex: isDragging ? 30 : chosen ? 20 : 10,
         opacity: isDragging ? 0.55 : 1,
         cursor: movable ? 'grab' : 'default',
@@ -84,10 +90,12 @@ export const Bar = memo(function Bar({
       {width >= WORDS_PX ? (
         <>
           <span className="relative block truncate font-semibold">{number}</span>
-          <span className="relative block truncate">{job.title}</span>
+          {height >= UPRIGHT_PX ? <span className="relative block truncate">{job.title}</span> : null}
         </>
       ) : (
-        <span className="absolute inset-0 flex items-center justify-center font-semibold [writing-mode:vertical-rl]">
+        <span
+          className={`absolute inset-0 flex items-center justify-center font-semibold ${height >= UPRIGHT_PX ? '[writing-mode:vertical-rl]' : 'truncate'}`}
+        >
           {number}
         </span>
       )}

@@ -2,11 +2,23 @@ import { DndContext } from '@dnd-kit/core';
 import type { Board, BoardJob, KeptSlot } from '@zealous-axle/core';
 import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
 import type { Place } from './asked';
-import { Bar, type BarProps } from './Bar';
+import { Bar, type BarProps, LEAST_BAR_PX } from './Bar';
 import { ChartHead } from './ChartHead';
 import { ChartRow, type Row } from './ChartRow';
+import { type Lanes, lanesOf } from './lanes';
 import { staysIn } from './stays';
-import { at, HEAD_PX, HOUR_MS, MINUTE_MS, NAME_PX, SNAP, snapped, useTimeScale, type Zoom } from './time-scale';
+import {
+  at,
+  HEAD_PX,
+  HOUR_MS,
+  MINUTE_MS,
+  NAME_PX,
+  SNAP,
+  snapped,
+  type TimeScale,
+  useTimeScale,
+  type Zoom,
+} from './time-scale';
 import { placeAt, type Rows, useDragging } from './useDragging';
 import { useRoom } from './useRoom';
 import { type Names, slotWords } from './words';
@@ -90,13 +102,30 @@ interface JobBarProps extends Props {
   lines: readonly Row[];
   scale: ReturnType<typeof useTimeScale>;
   height: number;
+  lanes: Lanes;
 }
 
+/** What lies above, below and between the lanes of a row. */
+const GAP_PX = 2;
+const ROW_GAP_PX = 10;
+const ONE_LANE: Lanes = { laneOf: new Map(), count: 1 };
+
+const isOn = (rows: Rows, row: Row, slot: KeptSlot): boolean =>
+  rows === 'bays' ? slot.bay === row.id : slot.technicians.includes(row.id);
+
+/** A slot as it is drawn: never narrower than can be pressed. */
+const drawnOf = ({ job, start, end }: KeptSlot, x: TimeScale['x']) => ({
+  id: job,
+  left: x(start),
+  width: Math.max(LEAST_BAR_PX, x(end) - x(start)),
+});
+
 /** A job as a bar on a row. */
-function JobBar({ job, slot, row, lines, scale, height, ...props }: JobBarProps) {
+function JobBar({ job, slot, row, lines, scale, height, lanes, ...props }: JobBarProps) {
   const { board, before, names, chosen, mayChange, onChoose } = props;
   const { hour, x } = scale;
   if (!job) return null;
+  const lane = (height - ROW_GAP_PX) / lanes.count;
   return (
     <Bar
       job={job}
@@ -107,7 +136,8 @@ function JobBar({ job, slot, row, lines, scale, height, ...props }: JobBarProps)
       setUp={(slot.setupMinutes / 60) * hour}
       words={slotWords(job, slot, names, board.zone)}
       look={lookOf(job, slot)}
-      height={height}
+      top={ROW_GAP_PX / 2 + (lanes.laneOf.get(slot.job) ?? 0) * lane}
+      height={lane - GAP_PX}
       moved={isMoved(slot, before.get(slot.job))}
       chosen={chosen === slot.job}
       movable={mayChange && !job.begun}
@@ -121,23 +151,28 @@ function JobBar({ job, slot, row, lines, scale, height, ...props }: JobBarProps)
 export function Chart(props: Props) {
   const { board, slots, begun, rows, zoom } = props;
   const { zone } = board;
-  const { element, height } = useRoom();
-  const scale = useTimeScale(board.now, zone, zoom);
+  const { element, height, width: room } = useRoom();
+  const scale = useTimeScale(board.now, zone, zoom, room);
   const { from, hour, width, x } = scale;
   const jobs = useMemo(() => new Map(board.jobs.map((job) => [job.id, job])), [board.jobs]);
   const lines = useMemo(() => linesOf(board, rows), [board, rows]);
   const fair = Math.floor((height - HEAD_PX) / Math.max(1, lines.length));
   const rowPx = Math.max(LEAST_ROW_PX, Math.min(MOST_ROW_PX, fair));
   const all = useMemo(() => [...begun, ...slots], [begun, slots]);
+  const lanes = useMemo(
+    () => lines.map((row) => lanesOf(all.filter((slot) => isOn(rows, row, slot)).map((slot) => drawnOf(slot, x)))),
+    [lines, all, rows, x],
+  );
+  const heights = lanes.map(({ count }) => Math.max(rowPx, count * (LEAST_BAR_PX + GAP_PX) + ROW_GAP_PX));
+  const tops = heights.map((_, index) => heights.slice(0, index).reduce((sum, each) => sum + each, 0));
+  const whole = heights.reduce((sum, each) => sum + each, 0);
   const leaving = useMemo(() => leavingOf(all, jobs), [all, jobs]);
   const opened = useRef(at(board.now));
   useEffect(() => {
     const now = (opened.current - from) / HOUR_MS;
     element.current?.scrollTo({ left: Math.max(0, (now - SEEN_BEFORE) * hour) });
   }, [from, hour, element]);
-  const { drop, handlers } = useDragging({ ...props, lines, rowPx, scale, zone });
-  const isOn = (row: Row, slot: KeptSlot) =>
-    rows === 'bays' ? slot.bay === row.id : slot.technicians.includes(row.id);
+  const { drop, handlers } = useDragging({ ...props, lines, tops, heights, scale, zone });
   return (
     <DndContext {...handlers}>
       <section
@@ -145,21 +180,21 @@ export function Chart(props: Props) {
         className="relative h-full overflow-auto bg-ground"
         aria-label={rows === 'bays' ? 'Bays by time' : 'People by time'}
       >
-        <div style={{ width: NAME_PX + width, height: HEAD_PX + lines.length * rowPx }} className="relative">
+        <div style={{ width: NAME_PX + width, height: HEAD_PX + whole }} className="relative">
           <ChartHead scale={scale} zone={zone} />
           {lines.map((row, index) => (
             <ChartRow
               key={row.id}
               row={row}
-              top={HEAD_PX + index * rowPx}
-              height={rowPx}
+              top={HEAD_PX + (tops[index] ?? 0)}
+              height={heights[index] ?? rowPx}
               scale={scale}
               stays={rows === 'bays' ? staysIn(row.id, all, jobs) : []}
-              leaving={leaving.filter(({ slot }) => isOn(row, slot))}
+              leaving={leaving.filter(({ slot }) => isOn(rows, row, slot))}
               drop={drop?.row === row.id ? drop : null}
             >
               {all
-                .filter((slot) => isOn(row, slot))
+                .filter((slot) => isOn(rows, row, slot))
                 .map((slot) => (
                   <JobBar
                     key={slot.job}
@@ -169,7 +204,8 @@ export function Chart(props: Props) {
                     row={row}
                     lines={lines}
                     scale={scale}
-                    height={rowPx}
+                    lanes={lanes[index] ?? ONE_LANE}
+                    height={heights[index] ?? rowPx}
                   />
                 ))}
             </ChartRow>
@@ -177,7 +213,7 @@ export function Chart(props: Props) {
           <div
             aria-hidden
             className="absolute z-20 w-0.5 bg-focus"
-            style={{ left: NAME_PX + x(board.now), top: HEAD_PX, height: lines.length * rowPx }}
+            style={{ left: NAME_PX + x(board.now), top: HEAD_PX, height: whole }}
           />
         </div>
       </section>

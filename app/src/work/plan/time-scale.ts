@@ -13,12 +13,12 @@ export const HEAD_PX = 46;
 /** How far ahead is drawn, whatever is in view. Days. */
 const LEAST_DAYS = 14;
 
-/** Days in view, and how wide an hour is drawn. */
+/** Days in view, and how wide an hour is drawn at least: as wide as they then fill the view. */
 export const ZOOMS = [
-  { days: 1, hour: 52, name: 'Day' },
-  { days: 3, hour: 22, name: '3 days' },
-  { days: 7, hour: 12, name: 'Week' },
-  { days: 14, hour: 6, name: '2 weeks' },
+  { days: 1, least: 52, name: 'Day' },
+  { days: 3, least: 12, name: '3 days' },
+  { days: 7, least: 5, name: 'Week' },
+  { days: 14, least: 2.5, name: '2 weeks' },
 ] as const;
 export type Zoom = (typeof ZOOMS)[number];
 
@@ -35,8 +35,9 @@ export interface TimeScale {
   x: (instant: string | number) => number;
 }
 
-export function useTimeScale(now: string, zone: string, { days, hour }: Zoom): TimeScale {
+export function useTimeScale(now: string, zone: string, { days, least }: Zoom, room: number): TimeScale {
   const from = startOfDay(new TZDate(at(now), zone)).getTime();
+  const hour = Math.max(least, (room - NAME_PX) / (days * 24));
   return useMemo(() => {
     const span = Math.max(days, LEAST_DAYS) * 24;
     const width = span * hour;

@@ -25,7 +25,9 @@ export const placeAt = (rows: Rows, slot: KeptSlot, row: string, target: string,
 interface Dragging {
   rows: Rows;
   lines: readonly Row[];
-  rowPx: number;
+  /** Where each row begins, in pixels from the first. */
+  tops: readonly number[];
+  heights: readonly number[];
   scale: TimeScale;
   zone: string;
   names: Names;
@@ -36,14 +38,16 @@ interface Dragging {
 }
 
 /** A bar that is dragged: where it would land, and what that would break. */
-export function useDragging({ rows, lines, rowPx, scale, zone, names, tryPlace, onMove, onSay }: Dragging) {
+export function useDragging({ rows, lines, tops, heights, scale, zone, names, tryPlace, onMove, onSay }: Dragging) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_PX } }));
   const trying = useRef({ key: '', running: false });
   const [drop, setDrop] = useState<Landing | null>(null);
   const landing = ({ active, delta }: DragMoveEvent | DragEndEvent) => {
     const { slot, row } = active.data.current as { slot: KeptSlot; row: string };
-    const index = lines.findIndex(({ id }) => id === row) + Math.round(delta.y / rowPx);
-    const target = lines[Math.min(lines.length - 1, Math.max(0, index))]?.id ?? row;
+    const from = lines.findIndex(({ id }) => id === row);
+    const middle = (tops[from] ?? 0) + (heights[from] ?? 0) / 2;
+    const above = tops.filter((top) => top <= middle + delta.y).length;
+    const target = lines[Math.max(1, above) - 1]?.id ?? row;
     return { slot, row, target, start: snapped(at(slot.start) + (delta.x / scale.hour) * HOUR_MS) };
   };
   /** What a place would do, in words: when, and by whom where that changes. */

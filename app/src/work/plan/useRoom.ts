@@ -1,14 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
 
-/** How high the chart may be: its rows share it. */
+/** How high and wide the chart may be: its rows share it. */
 export function useRoom() {
   const element = useRef<HTMLElement>(null);
-  const [height, setHeight] = useState(0);
+  const [{ height, width }, setRoom] = useState({ height: 0, width: 0 });
   useEffect(() => {
     if (!element.current) return;
-    const watch = new ResizeObserver(([entry]) => setHeight(entry?.contentRect.height ?? 0));
+    const watch = new ResizeObserver(([entry]) => entry && setRoom(entry.contentRect));
     watch.observe(element.current);
     return () => watch.disconnect();
   }, []);
-  return { element, height };
+  return { element, height, width };
 }

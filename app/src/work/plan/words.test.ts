@@ -12,6 +12,7 @@ const JOB: BoardJob = {
   held: true,
   leaves: null,
   waits: null,
+  putOn: null,
   working: [],
 };
 const SLOT = {
@@ -80,8 +81,12 @@ test('a bar is told in words to who cannot see it', () => {
 
 test('what is missing is said with its day, or that nobody knows it', () => {
   expect(waitsWords(JOB)).toBeNull();
-  expect(plain(waitsWords({ waits: { part: null, on: '2026-03-05' } }) ?? '')).toBe('Parts expected Thu 5 Mar');
-  expect(waitsWords({ waits: { part: 'Moon gear', on: null } })).toBe('Moon gear: nobody knows when it comes');
+  const words = (waits: BoardJob['waits']) => plain(waitsWords({ waits }) ?? '');
+  expect(words({ on: '2026-03-05', how: 'expected', unknown: null })).toBe('Parts expected Thu 5 Mar');
+  expect(words({ on: '2026-03-05', how: 'to order', unknown: 'moon gear' })).toBe(
+    'Parts not ordered yet: Thu 5 Mar at the earliest. The parts room does not know moon gear: planned as if it were there',
+  );
+  expect(words({ on: '2026-03-05', how: 'overdue', unknown: null })).toBe('Parts should be here by now and are not');
 });
 
 test('the load of a day is what is booked of what is there; begun work counts on both sides', () => {

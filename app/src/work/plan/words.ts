@@ -99,7 +99,14 @@ export function bindingWords(binding: Binding, names: Names, unitOf: (trailer: s
 /** What a job waits for of the parts room; null where nothing is missing. */
 export function waitsWords({ waits }: Pick<BoardJob, 'waits'>): string | null {
   if (!waits) return null;
-  return waits.on ? `Parts expected ${dayName(waits.on)}` : `${waits.part}: nobody knows when it comes`;
+  const { on, how, unknown } = waits;
+  const said = {
+    expected: (day: string) => `Parts expected ${day}`,
+    'to order': (day: string) => `Parts not ordered yet: ${day} at the earliest`,
+    overdue: () => 'Parts should be here by now and are not',
+  };
+  const room = unknown ? `The parts room does not know ${unknown}: planned as if it were there` : '';
+  return [on ? said[how](dayName(on)) : '', room].filter(Boolean).join('. ');
 }
 
 /** What somebody who cannot see the bar is told of it. */

@@ -1,3 +1,4 @@
+import { instantAt } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { send } from '../../device/outbox';
@@ -15,18 +16,19 @@ import { useSession } from '../../session/session';
 import { ExpectedBack } from './ExpectedBack';
 
 const DAY_AND_HOUR = /^(\d{4}-\d{2}-\d{2}) (\d{2}:\d{2})$/;
-/** A day and an hour as the device's clock means them; null where they are none. */
-function instantOf(text: string): string | null {
+/** A day and an hour in the shop's zone; null where they are none. */
+function instantOf(text: string, zone: string): string | null {
   const [, day, hour] = DAY_AND_HOUR.exec(text.trim()) ?? [];
-  const at = new Date(`${day}T${hour}`);
-  return Number.isNaN(at.getTime()) ? null : at.toISOString();
+  if (!day || !hour || Number.isNaN(Date.parse(`${day}T${hour}Z`))) return null;
+  return instantAt(zone, day, hour).toISOString();
 }
 
 /** When a unit leaves next: told by hand, where no dispatch system does. */
 function TellDeparture({ unit, number, onClose }: { unit: string; number: string; onClose: () => void }) {
   const [when, setWhen] = useState('');
   const [to, setTo] = useState('');
-  const at = instantOf(when);
+  const { fleet } = useSession();
+  const at = instantOf(when, fleet.zone);
   const tell = () => {
     if (!at) return;
     onClose();
@@ -35,7 +37,7 @@ function TellDeparture({ unit, number, onClose }: { unit: string; number: string
   return (
     <Drawer title={`When ${number} leaves`} onClose={onClose}>
       <TextField
-        label="Day and hour"
+        label={`Day and hour, in ${fleet.zone}`}
         placeholder="2027-06-30 07:30"
         value={when}
         maxLength={16}

@@ -28,7 +28,7 @@ import { startInspection } from '../../../session/start-inspection';
 import type { StageProps } from './stage';
 
 function MeasureAgain({ page }: { page: JobPage }) {
-  const { job, defects, standing, fitted } = page;
+  const { job, defects, standing, fitted, work } = page;
   const session = useSession();
   const unit = useUnit(job.unit.id);
   const [draft, setDraft] = useState<string | null>(null);
@@ -38,7 +38,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
       setDraft(drafts.find((each) => each.job === job.id)?.inspection ?? null),
     );
   }, [job.id, job.unit.id]);
-  const steps = toRemeasure(job.unit, defects);
+  const steps = toRemeasure(job.unit, defects, work.measures);
   const open = stillToRemeasure(steps, standing, job.finished);
   if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
   if (open.length === 0)
@@ -135,13 +135,13 @@ const certifying = COMMANDS['certify-job'].body;
 
 /** The readings taken again, and the signed statement; or the way back to the work. */
 export function Certify({ page, act }: StageProps) {
-  const { job, defects, standing } = page;
+  const { job, defects, standing, work } = page;
   const { person } = useSession();
   const form = useKeptForm(`certify ${job.id}`, certifying.pick({ statement: true }), { statement: '' });
   const [reopening, setReopening] = useState(false);
   const [unneeded, setUnneeded] = useState<{ defect: string; reason: string }[]>([]);
   if (!form.ready) return null;
-  const open = stillToRemeasure(toRemeasure(job.unit, defects), standing, job.finished);
+  const open = stillToRemeasure(toRemeasure(job.unit, defects, work.measures), standing, job.finished);
   const head = { job: job.id, version: job.version };
   const certify = form.handleSubmit(({ statement }) => {
     if (
