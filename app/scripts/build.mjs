@@ -47,7 +47,8 @@ const { warnings } = await generateSW({
   mode: 'production',
   sourcemap: false,
   inlineWorkboxRuntime: true,
-  skipWaiting: true,
+  // A newer version waits until somebody takes it: an open page goes on with the parts it was built of.
+  skipWaiting: false,
   clientsClaim: true,
   cleanupOutdatedCaches: true,
   maximumFileSizeToCacheInBytes: 8_000_000,

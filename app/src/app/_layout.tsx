@@ -2,6 +2,7 @@ import '../look/global.css';
 import { useEffect, useLayoutEffect } from 'react';
 import { View } from 'react-native';
 import { whenIdle } from '../device/idle';
+import { keepProgram } from '../device/newer';
 import { fetchProgram, useProgram } from '../fetch-program';
 import { ThemeProvider } from '../look/theme';
 import { Button } from '../parts/Button';
@@ -34,7 +35,7 @@ function Door() {
 
 export default function Layout() {
   useEffect(() => {
-    const keep = () => void navigator.serviceWorker?.register('/sw.js');
+    const keep = () => navigator.serviceWorker && void keepProgram(navigator.serviceWorker).catch(() => undefined);
     if (process.env.NODE_ENV === 'production') whenIdle(keep, KEPT_WITHIN_MS);
   }, []);
   return (

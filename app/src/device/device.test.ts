@@ -1,6 +1,7 @@
 import { deleteDB, openDB } from 'idb';
 import { begun } from '../testing/inspection';
 import { DEVICE_VERSION, type DeviceStore, device, upgradeDevice } from './device';
+import { newer, onNewer } from './newer';
 
 const NAME = 'device-of-old';
 const today = () =>
@@ -105,11 +106,30 @@ test('a new device has every store, and an id under which it counts its acts', a
   expect(id).toMatch(/^[0-9a-f-]{36}$/);
 });
 
-test('a program that is newer, in another window, gets the database, and this one loads itself anew', async () => {
+describe('a program that is newer, in another window,', () => {
+  const page = { hidden: false, addEventListener: jest.fn() };
   const reload = jest.fn();
-  Object.assign(window, { location: { reload } });
-  const here = await device();
-  const newer = await openDB(here.name, DEVICE_VERSION + 1);
-  expect(reload).toHaveBeenCalledTimes(1);
-  newer.close();
+  beforeEach(() => {
+    reload.mockClear();
+    Object.assign(window, { location: { reload } });
+    Object.assign(globalThis, { document: page });
+  });
+  afterEach(() => Reflect.deleteProperty(globalThis, 'document'));
+
+  test('is offered while somebody looks at this page, and gets the database once it is taken', async () => {
+    page.hidden = false;
+    let offered: () => void = () => {};
+    const leave = onNewer(() => {
+      offered = newer() ?? offered;
+      setTimeout(() => {
+        expect(reload).not.toHaveBeenCalled();
+        offered();
+      });
+    });
+    const here = await device();
+    const other = await openDB(here.name, DEVICE_VERSION + 1);
+    expect(reload).toHaveBeenCalledTimes(1);
+    other.close();
+    leave();
+  });
 });

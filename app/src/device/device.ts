@@ -1,6 +1,7 @@
 import type { Draft, YardRow } from '@zealous-axle/core';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
+import { offerTaken } from './newer';
 import { draftFromV1, draftFromV3, waitingFromV3 } from './upgrades';
 import type { Waiting } from './waiting';
 
@@ -73,22 +74,12 @@ export async function upgradeDevice(db: IDBPDatabase<DeviceStore>, from: number,
 
 let opened: Promise<IDBPDatabase<DeviceStore>> | undefined;
 
-/** What is being written has this long, before the program makes way for a newer one. */
-const WAY_AFTER_MS = 500;
-
-/** A newer program in another window waits for this database: this one gives it free, and loads itself anew. */
-function makeWay(db: IDBPDatabase<DeviceStore>): void {
-  setTimeout(() => {
-    db.close();
-    window.location.reload();
-  }, WAY_AFTER_MS);
-}
-
 /** The device's own database. */
 export function device(): Promise<IDBPDatabase<DeviceStore>> {
   opened ??= openDB<DeviceStore>('zealous-axle', DEVICE_VERSION, {
     upgrade: (db, from, _, upgrade) => upgradeDevice(db, from, upgrade),
-    blocking: () => void opened?.then(makeWay),
+    // A newer program in another window waits for this database: it has it once this page is loaded anew.
+    blocking: () => offerTaken(() => void opened?.then((db) => db.close())),
   });
   return opened;
 }

@@ -6,6 +6,7 @@ import { queryClient } from '../server/queries';
 import { useSession } from '../session/session';
 import { useFollowing } from '../session/useFollowing';
 import { ClockBar } from './ClockBar';
+import { NewerBar } from './NewerBar';
 import { OutboxBar } from './OutboxBar';
 import { Shortcuts } from './Shortcuts';
 import { BookWords } from './verdict';
@@ -18,6 +19,7 @@ function Signed() {
   return (
     <BookWords.Provider value={BOOKS[fleet.book].words.verdicts}>
       <View className="flex-1">
+        <NewerBar />
         <ClockBar />
         <OutboxBar />
         <View className="min-h-0 flex-1">

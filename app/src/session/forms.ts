@@ -29,9 +29,10 @@ export function useKeptForm<Values extends FieldValues, Sent>(
   name: string,
   schema: Schema<Values, Sent>,
   empty: Values,
+  heavy?: readonly (keyof Values)[],
 ) {
   const form = useZodForm(schema, empty as DefaultValues<Values>);
-  const typed = useTyped(name, empty);
+  const typed = useTyped(name, empty, heavy);
   const { reset, subscribe, trigger } = form;
   const ready = typed !== null;
   const change = typed?.change;

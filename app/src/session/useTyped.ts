@@ -5,6 +5,7 @@ import { thisWindow } from '../device/this-window';
 import { useSession } from './session';
 
 const here = thisWindow<object>();
+const NOTHING: readonly never[] = [];
 
 interface Typed<T> {
   value: T;
@@ -12,11 +13,15 @@ interface Typed<T> {
   earlier: boolean;
 }
 
+const withoutHeavy = <T extends object>(value: T, heavy: readonly (keyof T)[]): Partial<T> =>
+  Object.fromEntries(Object.entries(value).filter(([name]) => !heavy.includes(name as keyof T))) as Partial<T>;
+
 /**
  * A form as it is being filled in: kept on the device at every change, through reload and crash, until it is cleared.
- * `null` while the device is asked for what was begun before. Forms belong to the person who fills them in.
+ * `null` while the device is asked for what was begun before. Forms belong to the person who fills them in. What is `heavy`,
+ * photos, is too large to be written before the next line runs: the device's database alone keeps it.
  */
-export function useTyped<T extends object>(form: string, empty: T) {
+export function useTyped<T extends object>(form: string, empty: T, heavy: readonly (keyof T)[] = NOTHING) {
   const key = `${useSession().person.id} ${form}`;
   const first = useRef(empty);
   const latest = useRef(empty);
@@ -29,7 +34,8 @@ export function useTyped<T extends object>(form: string, empty: T) {
       .catch(() => undefined)
       .then((stored) => {
         if (!shown) return;
-        const found = here.get(key) ?? atOnce.get<T>(key) ?? stored;
+        const kept = atOnce.get<T>(key);
+        const found = here.get(key) ?? (kept ? { ...(stored as object | undefined), ...kept } : stored);
         latest.current = { ...first.current, ...(found as Partial<T> | undefined) };
         setTyped({ value: latest.current, earlier: found !== undefined });
       });
@@ -43,7 +49,7 @@ export function useTyped<T extends object>(form: string, empty: T) {
       latest.current = { ...latest.current, ...(typeof part === 'function' ? part(latest.current) : part) };
       const value = latest.current;
       setTyped((now) => now && { ...now, value });
-      atOnce.keep(key, value);
+      atOnce.keep(key, withoutHeavy(value, heavy));
       void device()
         .then((db) => db.put('typed', value, key))
         .then(
@@ -54,7 +60,7 @@ export function useTyped<T extends object>(form: string, empty: T) {
           () => here.keep(key, value),
         );
     },
-    [key],
+    [key, heavy],
   );
   const clear = useCallback(() => {
     latest.current = first.current;

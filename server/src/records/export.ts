@@ -1,4 +1,6 @@
+import { Readable } from 'node:stream';
 import { READING_COLUMNS, type Reading, readingCells } from '@zealous-axle/core';
+import { KnownProblem } from '../problem';
 import { type Database, streamInFleet } from '../store';
 
 /**
@@ -34,7 +36,7 @@ const rowLine = ([unit, taken, by, value]: Row): string => line(readingCells(val
  * The readings of a fleet, or of one unit, as `readings.csv`, in pieces as they are asked for: memory stays flat, and a
  * slow reader slows the database.
  */
-export async function* writeReadings(db: Database, fleetId: string, unitId: string | null): AsyncGenerator<string> {
+async function* writeLines(db: Database, fleetId: string, unitId: string | null): AsyncGenerator<string> {
   let text = line(READING_COLUMNS);
   for await (const rows of streamInFleet<Row>(db, fleetId, STANDING, [unitId])) {
     for (const row of rows) text += rowLine(row);
@@ -42,4 +44,24 @@ export async function* writeReadings(db: Database, fleetId: string, unitId: stri
     text = '';
   }
   if (text) yield text;
+}
+
+/** Exports written at once: each holds a connection of its own. */
+const MOST = 4;
+const MOST_OF_A_FLEET = 2;
+const TOO_MANY = 'Other files are being written just now. Ask again when they are done.';
+
+/** Writes exports, so many at once and no more: others are told to come again. */
+export function openExports(db: Database) {
+  const running: string[] = [];
+  return {
+    readings(fleetId: string, unitId: string | null): Readable {
+      const own = running.filter((each) => each === fleetId).length;
+      if (running.length >= MOST || own >= MOST_OF_A_FLEET) throw new KnownProblem('busy', { detail: TOO_MANY });
+      running.push(fleetId);
+      const stream = Readable.from(writeLines(db, fleetId, unitId), { objectMode: false });
+      // Read to its end, left in the middle, or broken: it closes once.
+      return stream.once('close', () => running.splice(running.indexOf(fleetId), 1));
+    },
+  };
 }

@@ -1,8 +1,7 @@
-import { Readable } from 'node:stream';
 import { importPreviewSchema, unitsPreviewSchema } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, type Serving, signedIn } from '../http';
-import { writeReadings } from './export';
+import { openExports } from './export';
 import { previewOf, readReadings } from './readings-csv';
 import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
@@ -10,6 +9,7 @@ const FILE_BYTES = 3 * 1024 * 1024;
 
 /** Units and readings out and in as CSV. */
 export function fileRoutes(app: App, serving: Serving): void {
+  const exports = openExports(serving.db);
   app.get(
     '/readings.csv',
     {
@@ -24,7 +24,7 @@ export function fileRoutes(app: App, serving: Serving): void {
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="readings.csv"')
-        .send(Readable.from(writeReadings(serving.db, fleet.id, request.query.unit ?? null), { objectMode: false }));
+        .send(exports.readings(fleet.id, request.query.unit ?? null));
     },
   );
 

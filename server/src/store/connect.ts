@@ -2,8 +2,8 @@ import { createHash } from 'node:crypto';
 import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import Cursor from 'pg-cursor';
 import { CommitUnsure, isLost } from './lost';
+import { oneTransaction } from './one-transaction';
 
 export type Database = NodePgDatabase & { $client: pg.Pool };
 /** A transaction that sees one fleet. What is asked of it at once is sent at once. */
@@ -92,12 +92,15 @@ export async function inFleet<T>(
   work: (store: FleetStore, behind: Behind) => Promise<T>,
 ): Promise<T> {
   const client = await db.$client.connect();
+  const { store, end: close } = oneTransaction(storeOn(client));
   const last: Promise<unknown>[] = [];
   let done: T;
   try {
     const opened = begin(client, fleetId, '');
-    [done] = await Promise.all([work(storeOn(client), (sent) => last.push(sent)), opened]);
+    [done] = await Promise.all([work(store, (sent) => last.push(sent)), opened]);
+    close();
   } catch (error) {
+    close();
     await Promise.all([giveUp(client, error), Promise.allSettled(last)]);
     throw error;
   }
@@ -121,44 +124,16 @@ export async function readInFleet<T>(
   work: (store: FleetStore) => Promise<T>,
 ): Promise<T> {
   const client = await db.$client.connect();
+  const { store, end: close } = oneTransaction(storeOn(client));
   try {
     const opened = begin(client, fleetId, ' read only');
-    const [done] = await Promise.all([work(storeOn(client)), opened]);
+    const [done] = await Promise.all([work(store), opened]);
+    close();
     void end(client, 'rollback');
     return done;
   } catch (error) {
+    close();
     void giveUp(client, error);
     throw error;
-  }
-}
-
-/** Rows fetched at a time: what is held in memory, however many there are. */
-const BATCH = 4_000;
-
-/**
- * Rows of a query in which only `fleetId`'s exist, by batches as they are asked for, on a connection of its own: it may
- * take long. The next batch is fetched while one is worked on. Whoever stops asking ends it.
- */
-export async function* streamInFleet<R extends unknown[]>(
-  db: Database,
-  fleetId: string,
-  text: string,
-  values: readonly unknown[],
-): AsyncGenerator<R[]> {
-  const { connectionString } = db.$client.options;
-  const client = new pg.Client({ connectionString, application_name: 'zealous-axle export' });
-  await client.connect();
-  try {
-    await client.query('begin read only');
-    await client.query("select set_config('za.fleet', $1, true)", [fleetId]);
-    const cursor = client.query(new Cursor<R>(text, [...values], { rowMode: 'array' }));
-    let next = cursor.read(BATCH);
-    for (let rows = await next; rows.length > 0; rows = await next) {
-      next = cursor.read(BATCH);
-      next.catch(() => undefined);
-      yield rows;
-    }
-  } finally {
-    await client.end();
   }
 }

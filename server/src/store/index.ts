@@ -1,9 +1,10 @@
 /** The database: its connection, and the columns every table begins with. */
 export { at, fleetId, id, place, recordedAt, shape, unitId } from './columns';
-export { type Behind, connect, type Database, type FleetStore, inFleet, readInFleet, streamInFleet } from './connect';
+export { type Behind, connect, type Database, type FleetStore, inFleet, readInFleet } from './connect';
 export { type Before, keptBefore, newestKept } from './kept-order';
 export { CommitUnsure, isLost } from './lost';
 export { prepareDatabase, queueUrl, serverUrl } from './migrate';
 export { prepared } from './prepared';
 export { QUIET } from './quiet';
+export { type Patience, StreamCut, streamInFleet } from './stream';
 export { addTask, type TaskName, type Tasks } from './tasks';

@@ -1,4 +1,5 @@
 import type { FleetStore } from './connect';
+import { connectionOf } from './one-transaction';
 
 interface Prepared<R> {
   execute: (values: Record<string, unknown>) => Promise<R>;
@@ -11,8 +12,9 @@ const written = new WeakMap<FleetStore, Map<string, Prepared<unknown>>>();
  * needs to answer it. Its values are placeholders; `name` tells it from every other, and from itself in another form.
  */
 export function prepared<R>(store: FleetStore, name: string, write: () => { prepare: (name: string) => Prepared<R> }) {
-  const known = written.get(store) ?? new Map<string, Prepared<unknown>>();
-  written.set(store, known);
+  const connection = connectionOf(store);
+  const known = written.get(connection) ?? new Map<string, Prepared<unknown>>();
+  written.set(connection, known);
   const statement = known.get(name) ?? write().prepare(name);
   known.set(name, statement);
   return statement as Prepared<R>;

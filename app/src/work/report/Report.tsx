@@ -44,6 +44,9 @@ async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
   await sendPictures(filled.photos, { unit: unit.id, defect }, `${unit.number}: photo of ${entry.words}`);
 }
 
+/** What of a report is too large to be written at every key. */
+const HEAVY = ['photos'] as const;
+
 /** The place on the drawn plan, or the whole unit. */
 function Where({
   unit,
@@ -124,7 +127,7 @@ function WhichLamp({ lamps, filled, onChange }: LampProps) {
 }
 
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
-  const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at });
+  const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at }, HEAVY);
   const { control, watch, setValue, getValues, formState, handleSubmit } = form;
   const plain = useSession().person.role === 'driver';
   if (!form.ready) return null;
