@@ -1,5 +1,6 @@
 import { type AddressInfo, createServer } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
+import { LIVE_CHANNEL } from '../run';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 import { openLive } from './live';
 
@@ -14,19 +15,16 @@ beforeAll(async () => {
 afterAll(() => world.close());
 
 interface Told {
-  id?: string;
+  command: string | null;
   type: string;
   unit: string | null;
 }
 
 /** Reads a stream of events as a browser does. `next` waits for the next one. */
-async function listen({ slug }: TestFleet, heard?: string) {
+async function listen({ slug }: TestFleet) {
   const stop = new AbortController();
   const headers = { accept: 'text/event-stream', cookie: await world.cookie(`driver@${slug}`) };
-  const answer = await fetch(url, {
-    signal: stop.signal,
-    headers: { ...headers, ...(heard ? { 'last-event-id': heard } : {}) },
-  });
+  const answer = await fetch(url, { signal: stop.signal, headers });
   const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
   let text = '';
   async function block(): Promise<string> {
@@ -45,8 +43,7 @@ async function listen({ slug }: TestFleet, heard?: string) {
   async function next(): Promise<Told> {
     const of = await block();
     if (field(of, 'event') || !field(of, 'data')) return next();
-    const id = field(of, 'id');
-    return { ...(id ? { id } : {}), ...JSON.parse(field(of, 'data') ?? '') };
+    return JSON.parse(field(of, 'data') ?? '');
   }
   return { next, stop: () => stop.abort() };
 }
@@ -67,38 +64,42 @@ test('what changes in a fleet is told to its own people, in order', async () => 
     ['hold-trailer', ours.unit],
     ['set-own-units', null],
   ]);
-  expect(Number(told[1]?.id)).toBeGreaterThan(Number(told[0]?.id));
 });
 
-test('who comes back is told what was missed, each once, and then what happens', async () => {
+test('what was committed late is told like everything else, whatever was told before', async () => {
   const fleet = await fresh();
-  const first = await listen(fleet);
-  await hold(fleet, 0);
-  const { id } = await first.next();
-  first.stop();
-  for (const n of [1, 2, 3]) await hold(fleet, n);
-  const again = await listen(fleet, id);
-  const missed = [await again.next(), await again.next(), await again.next()];
-  await hold(fleet, 4);
-  const then = await again.next();
-  again.stop();
-  const ids = [...missed, then].map((each) => Number(each.id));
-  expect(ids).toEqual([...new Set(ids)].sort((a, b) => a - b));
-  expect(ids[0]).toBeGreaterThan(Number(id));
-});
-
-test('where too much was missed, all is read again', async () => {
-  const fleet = await fresh();
-  await hold(fleet, 0);
-  const { rows } = await world.owner.pool.query('select min(id) as id from event where fleet_id = $1', [fleet.id]);
-  await world.owner.pool.query(
-    `insert into event (fleet_id, type, unit_id, person_id, command_id, body, at)
-     select fleet_id, type, unit_id, person_id, command_id, body, at from event, generate_series(1, 250) where fleet_id = $1`,
-    [fleet.id],
-  );
-  const stream = await listen(fleet, rows[0].id);
-  expect(await stream.next()).toEqual({ type: 'read-again', unit: null });
+  const stream = await listen(fleet);
+  for (const [id, type] of [
+    [9_002, 'later'],
+    [9_001, 'earlier'],
+  ])
+    await world.pool.query('select pg_notify($1, $2)', [
+      LIVE_CHANNEL,
+      JSON.stringify({ fleet: fleet.id, id, type, unit: null }),
+    ]);
+  expect([(await stream.next()).type, (await stream.next()).type]).toEqual(['later', 'earlier']);
   stream.stop();
+});
+
+test('a command is told with its id, so that whoever sent it reads its effects once', async () => {
+  const fleet = await fresh();
+  const stream = await listen(fleet);
+  const id = uuidv7();
+  await world.send(`foreman@${fleet.slug}`, 'hold-trailer', { hold: uuidv7(), unit: fleet.unit, reason: 'bent' }, id);
+  expect(await stream.next()).toMatchObject({ type: 'hold-trailer', command: id });
+  stream.stop();
+});
+
+test('a stream says with data that it is open', async () => {
+  const fleet = await fresh();
+  const answer = await fetch(url, {
+    headers: { accept: 'text/event-stream', cookie: await world.cookie(`driver@${fleet.slug}`) },
+  });
+  const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  while (!/event: ready[\s\S]*?\n\n/.test(text)) text += (await reader?.read())?.value ?? '';
+  expect(text).toMatch(/^data: .+$/m);
+  await reader?.cancel();
 });
 
 test('a database that is gone is asked by one connection at a time', async () => {
