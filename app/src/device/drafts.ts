@@ -27,7 +27,7 @@ export const findDraft = async (inspection: string): Promise<Draft | null> =>
   here.get(inspection) ?? (await orNothing(device().then((db) => db.get('drafts', inspection)))) ?? null;
 
 /** Every inspection of a unit on this device, the newest first. */
-export async function draftsOf(unit: string): Promise<Draft[]> {
+async function draftsOf(unit: string): Promise<Draft[]> {
   const stored = (await orNothing(device().then((db) => db.getAllFromIndex('drafts', 'unit', unit)))) ?? [];
   const alone = here.all().filter((draft) => draft.unit.id === unit);
   return [...stored.filter(({ inspection }) => !here.get(inspection)), ...alone].sort((a, b) =>

@@ -9,7 +9,7 @@ export const onNewer = (listener: () => void): (() => void) => {
 export const newer = (): (() => void) | null => take;
 
 /** Offers a newer version: it is taken when somebody says so, never under an open page. */
-export function offerNewer(how: () => void): void {
+function offerNewer(how: () => void): void {
   take = how;
   for (const listener of listeners) listener();
 }

@@ -1,6 +1,3 @@
-/** How a stream of the server stands. */
-export type StreamState = 'looking' | 'open' | 'lost';
-
 interface Listener {
   /** The server sends from now on; each time it does so anew. */
   opened: () => void;

@@ -68,7 +68,7 @@ const bodyOf = ({ body }: Waiting): Body => body as Body;
 const live = (entries: readonly Waiting[]): Waiting[] => entries.filter(({ refused }) => !refused);
 
 /** The inspections that something of waits to be sent. */
-export const inspectionsWaiting = (entries: readonly Waiting[]): string[] => [
+const inspectionsWaiting = (entries: readonly Waiting[]): string[] => [
   ...new Set(live(entries).flatMap((entry) => bodyOf(entry).inspection ?? [])),
 ];
 

@@ -46,7 +46,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       route: route && {
         id: route.id,
         name: route.name,
-        sections: route.sections.map(({ id: own, name, says }) => ({ id: own, name, says })),
+        sections: route.sections.map(({ id: own, name, says, oneByOne }) => ({ id: own, name, says, oneByOne })),
       },
       job,
       steps,

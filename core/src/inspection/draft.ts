@@ -38,7 +38,11 @@ export interface Draft {
   /** What the fleet judges by, as it stood when the inspection began. */
   rules: FleetRules;
   purpose: 'full' | 're-measure' | 'walk';
-  route: { id: string; name: string; sections: { id: string; name: string; says: string }[] } | null;
+  route: {
+    id: string;
+    name: string;
+    sections: { id: string; name: string; says: string; oneByOne?: true | undefined }[];
+  } | null;
   job: string | null;
   steps: Step[];
   cursor: number;

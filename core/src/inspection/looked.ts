@@ -3,7 +3,7 @@ import { checkEntry } from '../catalogue';
 import type { Verdict } from '../limits';
 import { isMeasuredKind, keyOf, type Reading, readingKey, type Step } from '../reading';
 import type { Unit } from '../trailer';
-import { ROUTES, routeSteps, wholeSteps } from './route';
+import { ROUTES, type Route, routeSteps, wholeSteps } from './route';
 
 /** What a unit is looked at for, apart from a walk round it and its papers: each may be known while another is not. */
 export const AREAS = ['ends', 'pressure', 'coupling', 'lamps', 'air'] as const;
@@ -40,11 +40,12 @@ function areaOf({ kind, item }: Pick<Step, 'kind' | 'item'>): Area | null {
   return kind === 'check' ? (PART_AREA[checkEntry(item ?? '')?.part ?? ''] ?? null) : null;
 }
 
-/** The route that asks for everything a kind of unit is looked at for: the shipped one with the most sections. */
-const wholeRoute = (kind: Unit['kind']) =>
-  ROUTES.filter(({ kinds }) => kinds.includes(kind)).reduce((most, each) =>
-    each.sections.length > most.sections.length ? each : most,
-  );
+/** The route that asks for everything a kind of unit is looked at for: the shipped full inspection. */
+function wholeRoute(kind: Unit['kind']): Route {
+  const full = ROUTES.find(({ id, kinds }) => id.startsWith('full') && kinds.includes(kind));
+  if (!full) throw new Error(`no full inspection of a ${kind}`);
+  return full;
+}
 
 /** A reading that stands, as far as when and by whom is concerned. */
 interface Stands {

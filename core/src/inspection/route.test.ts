@@ -13,6 +13,7 @@ import {
   tyresOf,
   UNIT_KINDS,
   type Unit,
+  type UnitKind,
   wheelEnd,
 } from '../trailer';
 import { isDriversWalk, mayLack, measuresAll, ROUTES, routeSchema, routeSteps, routesFor } from '.';
@@ -79,7 +80,7 @@ test('what does not apply at an axle end is left out there', () => {
 });
 
 test('a unit is offered the routes of its kind, the fleet’s own first', () => {
-  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'walk-bus']);
+  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'full-bus', 'walk-bus']);
   const own = { ...(ROUTES[0] as (typeof ROUTES)[number]), id: 'own' };
   expect(routesFor('bus', [own])[0]?.id).toBe('own');
 });
@@ -197,4 +198,84 @@ test('every route over every unit asks only for what is fitted, each thing once,
       }
     }),
   );
+});
+
+describe('a walk asks for what its kind of unit has, and for nothing else', () => {
+  const air: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil', suspension: 'air' };
+  const asked = (kind: UnitKind, id: string, more: Partial<Unit> = {}) => {
+    const route = ROUTES.find((each) => each.id === id);
+    if (!route) throw new Error(`no route ${id}`);
+    return routeSteps(route, { id: 'U', kind, axles: [air, air], ...more }).map(({ kind: of, item }) => item ?? of);
+  };
+
+  test.each([
+    [
+      'semitrailer',
+      ['jaws', 'king-pin', 'landing-gear'],
+      ['drawbar-eye', 'safety-chains', 'turntable', 'dolly-support'],
+    ],
+    [
+      'full-trailer',
+      ['drawbar-eye', 'drawbar-hinge', 'safety-chains', 'turntable'],
+      ['king-pin', 'landing-gear', 'jaws'],
+    ],
+    [
+      'dolly',
+      ['drawbar-eye', 'safety-chains', 'dolly-support', 'plate'],
+      ['king-pin', 'landing-gear', 'doors', 'mud-flap'],
+    ],
+  ] as const)('of a %s', (kind, has, lacks) => {
+    const full = asked(kind, 'full');
+    expect(full).toEqual(expect.arrayContaining([...has]));
+    for (const each of lacks) expect(full).not.toContain(each);
+  });
+
+  test('of an axle on air bags: arms and bags, no leaves', () => {
+    const full = asked('semitrailer', 'full');
+    expect(full).toEqual(expect.arrayContaining(['air-bag', 'ride-arms']));
+    expect(full).not.toContain('spring');
+    const leaves = asked('semitrailer', 'full', { axles: [{ ...air, suspension: 'spring' }] });
+    expect(leaves).toContain('spring');
+    expect(leaves).not.toContain('ride-arms');
+  });
+
+  test('of a rotor and of a drum, each its own signs', () => {
+    const disc = asked('semitrailer', 'full', { axles: [{ ...air, brake: 'air-disc' }] });
+    expect([disc.includes('rotor-look'), disc.includes('drum-look')]).toEqual([true, false]);
+    const drum = asked('semitrailer', 'full');
+    expect([drum.includes('rotor-look'), drum.includes('drum-look')]).toEqual([false, true]);
+  });
+
+  test('what is fitted is on the periodic walk, what is not is not', () => {
+    const fitted = asked('semitrailer', 'full', { features: { liftGate: true, refrigeration: true } });
+    expect(fitted).toEqual(expect.arrayContaining(['lift-gate', 'refrigeration']));
+    const plain = asked('semitrailer', 'full');
+    for (const each of ['lift-gate', 'refrigeration']) expect(plain).not.toContain(each);
+  });
+
+  test.each(['tractor', 'truck', 'bus'] as const)('a %s is measured and inspected whole', (kind) => {
+    const full = asked(kind, `full-${kind}`);
+    expect(full).toEqual(
+      expect.arrayContaining([
+        'stroke-applied',
+        'lining',
+        'tread',
+        'hub-oil',
+        'governor',
+        'steering-links',
+        'steer-tyre',
+      ]),
+    );
+    // The hub's oil is read, where the walk has a look at it.
+    const left = asked(kind, `walk-${kind}`).filter((each) => each !== 'hub-look' && !full.includes(each));
+    expect(left).toEqual([]);
+  });
+
+  test('brake tests that move are answered one by one', () => {
+    const oneByOne = ROUTES.flatMap(({ sections }) => sections).filter(({ asks }) =>
+      asks.some(({ item }) => ['parking-brake', 'service-brake', 'trailer-supply'].includes(item ?? '')),
+    );
+    expect(oneByOne.length).toBeGreaterThan(0);
+    for (const section of oneByOne) expect(section.oneByOne).toBe(true);
+  });
 });

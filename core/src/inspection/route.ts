@@ -40,6 +40,10 @@ const askedSchema = z.strictObject({
   suspension: z.array(z.enum(SUSPENSIONS)).optional(),
   /** Only where the axle steers a power unit. */
   steer: z.literal(true).optional(),
+  /** Only of these kinds of unit. */
+  kinds: z.array(z.enum(UNIT_KINDS)).optional(),
+  /** Only where the unit was set up with it. */
+  fitted: z.enum(['liftGate', 'refrigeration']).optional(),
 });
 /** What a section asks for; where it does not apply to an axle end it is left out there. */
 export type Asked = z.infer<typeof askedSchema>;
@@ -54,6 +58,8 @@ const sectionSchema = z.strictObject({
   walk: z.enum(WALKS).optional(),
   /** Everything at one end before the next end; otherwise one thing at all ends before the next thing. */
   endByEnd: z.boolean().optional(),
+  /** Each is done and answered by itself: no one tap is good for several. */
+  oneByOne: z.literal(true).optional(),
   asks: z.array(askedSchema).min(1).max(60),
 });
 export type Section = z.infer<typeof sectionSchema>;
@@ -79,7 +85,8 @@ export const ROUTES: readonly Route[] = shipped.routes.map(({ sections, ...route
 }));
 
 /** Whether a thing is asked for at an axle end. Where the suspension is not known, what either has is asked for. */
-const applies = ({ kind, brake, hub, suspension, steer }: Asked, end: WheelEnd): boolean =>
+const applies = ({ kind, brake, hub, suspension, steer, kinds }: Asked, end: WheelEnd): boolean =>
+  (!kinds || kinds.includes(end.kind)) &&
   fitsEnd(kind, end) &&
   (!brake || brake.includes(end.brake)) &&
   (!hub || hub.includes(end.hub)) &&
@@ -113,17 +120,22 @@ function walked(unit: Unit, walk: Section['walk'] = 'round'): WheelEnd[] {
   return [...ends.filter(({ side }) => side === 'left'), ...ends.filter(({ side }) => side === 'right').reverse()];
 }
 
-function sectionSteps(section: Section, unit: Unit): Step[] {
+/** Whether a thing is asked for of a unit. */
+const asksOf = ({ kinds, fitted }: Asked, { kind, features }: Unit): boolean =>
+  (!kinds || kinds.includes(kind)) && (!fitted || features?.[fitted] === true);
+
+function sectionSteps({ asks, ...section }: Section, unit: Unit): Step[] {
+  const asked = asks.filter((each) => asksOf(each, unit));
   if (section.at === 'unit')
-    return section.asks.map((asked) => ({ ...bare(asked, section.id), axle: null, side: null, tyre: null }));
+    return asked.map((each) => ({ ...bare(each, section.id), axle: null, side: null, tyre: null }));
   if (section.at === 'sides')
     return (['left', 'right'] as const).flatMap((side) =>
-      section.asks.map((asked) => ({ ...bare(asked, section.id), axle: null, side, tyre: null })),
+      asked.map((each) => ({ ...bare(each, section.id), axle: null, side, tyre: null })),
     );
   const ends = walked(unit, section.walk);
   return section.endByEnd === false
-    ? section.asks.flatMap((asked) => ends.flatMap((end) => atEnd(asked, end, section.id)))
-    : ends.flatMap((end) => section.asks.flatMap((asked) => atEnd(asked, end, section.id)));
+    ? asked.flatMap((each) => ends.flatMap((end) => atEnd(each, end, section.id)))
+    : ends.flatMap((end) => asked.flatMap((each) => atEnd(each, end, section.id)));
 }
 
 /** Every step of a route for a unit, in the order it is walked; what does not apply to the unit is left out. */

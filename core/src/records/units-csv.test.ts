@@ -50,6 +50,7 @@ const unit = fc.record({
       autoInflation: fc.boolean(),
       doors: fc.constantFrom(...DOORS),
       liftGate: fc.boolean(),
+      refrigeration: fc.boolean(),
       yearBuilt: fc.integer({ min: 1950, max: 2100 }),
     },
     { requiredKeys: [] },

@@ -118,6 +118,7 @@ const YES_NO: Record<string, keyof Features> = {
   abs: 'abs',
   'auto-inflation': 'autoInflation',
   'lift gate': 'liftGate',
+  'refrigeration unit': 'refrigeration',
 };
 
 function featureWords({ book, coupling, doors, yearBuilt, ...flags }: Features): string {

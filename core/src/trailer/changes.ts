@@ -29,7 +29,16 @@ const END_FACTS = [
   'lift',
 ] as const;
 const MAKER_FACTS = MAKER_READINGS.map((reading) => `maker.${reading}` as const);
-const FEATURE_FACTS = ['book', 'coupling', 'abs', 'autoInflation', 'doors', 'liftGate', 'yearBuilt'] as const;
+const FEATURE_FACTS = [
+  'book',
+  'coupling',
+  'abs',
+  'autoInflation',
+  'doors',
+  'liftGate',
+  'refrigeration',
+  'yearBuilt',
+] as const;
 const UNIT_FACTS = ['number', 'body', 'kind', 'site', 'axles', 'state', 'fitted'] as const;
 export const FACTS = [...END_FACTS, ...MAKER_FACTS, ...FEATURE_FACTS, ...UNIT_FACTS] as const;
 export type Fact = (typeof FACTS)[number];
@@ -116,7 +125,7 @@ const JUDGED: ReadonlySet<Fact> = new Set<Fact>([...END_FACTS, ...MAKER_FACTS, '
 /** Whether something is judged by one of these facts. */
 export const isJudgedBy = (facts: readonly FactChange[]): boolean => facts.some(({ fact }) => JUDGED.has(fact));
 
-export const FACT_WORDS: Record<Fact, string> = {
+const FACT_WORDS: Record<Fact, string> = {
   brake: 'Brake',
   chamber: 'Chamber',
   adjuster: 'Adjuster',
@@ -141,6 +150,7 @@ export const FACT_WORDS: Record<Fact, string> = {
   autoInflation: 'Tyre inflation of its own',
   doors: 'Doors',
   liftGate: 'Lift gate',
+  refrigeration: 'Refrigeration unit',
   yearBuilt: 'Year built',
   number: 'Number',
   body: 'Body',

@@ -63,6 +63,7 @@ export const featuresSchema = z.strictObject({
   autoInflation: z.boolean().optional(),
   doors: z.enum(DOORS).optional(),
   liftGate: z.boolean().optional(),
+  refrigeration: z.boolean().optional(),
   yearBuilt: z.int().min(THIS_CENTURY_AND_LAST.from).max(THIS_CENTURY_AND_LAST.to).optional(),
 });
 

@@ -86,6 +86,7 @@ export interface Features {
   autoInflation?: boolean;
   doors?: (typeof DOORS)[number];
   liftGate?: boolean;
+  refrigeration?: boolean;
   yearBuilt?: number;
 }
 

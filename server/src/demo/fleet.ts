@@ -144,10 +144,12 @@ export interface DemoUnit {
 const several = (numbers: readonly string[], { body, kind, axles }: Body, site: string) =>
   numbers.map((number): DemoUnit => ({ number, body, kind, site, axles: axles(), features: FEATURES[kind] }));
 
+const cooled = (unit: DemoUnit): DemoUnit => ({ ...unit, features: { ...unit.features, refrigeration: true } });
+
 export const UNITS: readonly DemoUnit[] = [
   ...several(['H-11', 'H-12', 'H-13', 'H-14'], BODIES.hopper, 'Low Marsh'),
   ...several(['L-21', 'L-22', 'L-23', 'L-24'], BODIES.liveFloor, 'Chip wharf'),
-  ...several(['R-31', 'R-32', 'R-33'], BODIES.refrigerated, 'Low Marsh'),
+  ...several(['R-31', 'R-32', 'R-33'], BODIES.refrigerated, 'Low Marsh').map(cooled),
   ...several(['D-41', 'D-42'], BODIES.dropDeck, 'Upper Fold'),
   ...several(['J-51'], BODIES.dolly, 'Low Marsh'),
   ...several(['Y-1', 'Y-2'], BODIES.yardTractor, 'Chip wharf'),
@@ -164,6 +166,6 @@ export const UNITS: readonly DemoUnit[] = [
 export const SHOP_UNITS: readonly DemoUnit[] = [
   ...several(['H-15', 'H-16', 'H-17', 'H-18'], BODIES.hopper, 'Low Marsh'),
   ...several(['L-25', 'L-26', 'L-27'], BODIES.liveFloor, 'Chip wharf'),
-  ...several(['R-34', 'R-35'], BODIES.refrigerated, 'Low Marsh'),
+  ...several(['R-34', 'R-35'], BODIES.refrigerated, 'Low Marsh').map(cooled),
   ...several(['D-43'], BODIES.dropDeck, 'Upper Fold'),
 ];

@@ -4,7 +4,7 @@ export { dispatchRoutes } from './dispatch-routes';
 export { gaugeRoutes } from './gauge-routes';
 export { openGauges } from './made-up-gauges';
 export { MADE_UP_ANSWERS } from './made-up-road';
-export { outside, outsideMessage } from './schema';
+export { outsideMessage } from './schema';
 export { outsideRoutes } from './set-up-routes';
 export { sendMessage, tellOutside } from './tell';
 export { tellHeld } from './tell-dispatch';

@@ -176,7 +176,7 @@ async function keepAnswer(
 /** Nothing more is waited for. */
 const OVER: readonly RoadState[] = ['done', 'refused', 'cancelled'];
 
-export async function findCall(store: FleetStore, call: string, unitId?: string): Promise<CallRow | null> {
+async function findCall(store: FleetStore, call: string, unitId?: string): Promise<CallRow | null> {
   const [row] = await store
     .select()
     .from(roadCall)

@@ -6,5 +6,5 @@ export { CommitUnsure, isLost } from './lost';
 export { prepareDatabase, queueUrl, serverUrl } from './migrate';
 export { prepared } from './prepared';
 export { QUIET } from './quiet';
-export { type Patience, StreamCut, streamInFleet } from './stream';
+export { streamInFleet } from './stream';
 export { addTask, type TaskName, type Tasks } from './tasks';

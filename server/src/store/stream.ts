@@ -6,7 +6,7 @@ import type { Database } from './connect';
 const BATCH = 4_000;
 
 /** How long each batch, a reader who does not read on, and the whole may take. */
-export interface Patience {
+interface Patience {
   batchMs: number;
   readerMs: number;
   wholeMs: number;
@@ -14,7 +14,7 @@ export interface Patience {
 const PATIENCE: Patience = { batchMs: 20_000, readerMs: 60_000, wholeMs: 15 * 60_000 };
 
 /** A stream that took too long, or whose connection was lost: what was read of it is not all there is. */
-export class StreamCut extends Error {}
+class StreamCut extends Error {}
 
 const clientOf = (db: Database, { batchMs, readerMs }: Patience): pg.Client =>
   new pg.Client({

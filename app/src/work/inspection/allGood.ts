@@ -12,7 +12,12 @@ export interface Good {
 const samePlace = (one: Step, other: Step): boolean =>
   one.section === other.section && one.axle === other.axle && one.side === other.side;
 
+/** What is done one by one is answered one by one. */
+const isOneByOne = ({ route }: Draft, { section }: Step): boolean =>
+  route?.sections.find(({ id }) => id === section)?.oneByOne === true;
+
 function goodAt(draft: Draft, step: Step): Good | null {
+  if (isOneByOne(draft, step)) return null;
   const entry = entryOf(draft, step);
   if (isDone(entry) || Object.keys(entry.note).length > 0 || Object.keys(entry.texts).length > 0) return null;
   const good = padOf(step.kind).looksGood?.({ draft, step, entry });

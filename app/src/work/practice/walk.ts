@@ -78,7 +78,7 @@ export function beginWalk(wanted: Wanted, made: MadeUp, id: string, now: string)
       route: {
         id: route.id,
         name: route.name,
-        sections: route.sections.map(({ id: own, name, says }) => ({ id: own, name, says })),
+        sections: route.sections.map(({ id: own, name, says, oneByOne }) => ({ id: own, name, says, oneByOne })),
       },
     });
     return timed(draft, each);

@@ -106,6 +106,7 @@ export function unitOf(random: Random, kind: UnitKind, level: number, nth: numbe
       coupling: kind === 'semitrailer' ? 'king-pin' : 'fifth-wheel',
       autoInflation: random.next() < 0.3,
       liftGate: kind === 'truck',
+      refrigeration: /refrigerated/i.test(body),
     },
   };
 }

@@ -10,8 +10,13 @@ const UNKNOWN = { value: 'unknown', label: 'Not known' } as const;
 const YES_NO = [{ value: 'yes', label: 'Fitted' }, { value: 'no', label: 'Not fitted' }, UNKNOWN] as const;
 /** What was chosen; nothing where it is not known. */
 const known = <V extends string>(value: V | 'unknown'): V | undefined => (value === 'unknown' ? undefined : value);
-type Flag = 'abs' | 'autoInflation' | 'liftGate';
-const FLAGS: Record<Flag, string> = { abs: 'ABS', autoInflation: 'Automatic tyre inflation', liftGate: 'Lift gate' };
+type Flag = 'abs' | 'autoInflation' | 'liftGate' | 'refrigeration';
+const FLAGS: Record<Flag, string> = {
+  abs: 'ABS',
+  autoInflation: 'Automatic tyre inflation',
+  liftGate: 'Lift gate',
+  refrigeration: 'Refrigeration unit',
+};
 
 interface Props {
   features: Features;
