@@ -14,6 +14,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'invite-person',
   'save-bay',
   'set-holidays',
+  'set-outside',
   'set-plan-weights',
   'set-practice-task',
   'tell-practice',

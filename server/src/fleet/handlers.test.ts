@@ -97,7 +97,10 @@ test('a maker’s mark on a drum’s lining decides like the law', async () => {
   const id = await inspectAll(world, fleet);
   const { judgement } = (await world.get(who('manager'), `/inspections/${id}`)).body;
   expect(judgement.findings[0]).toMatchObject({ axle: 1, side: 'left', verdict: 'violation', limit: '5/8 in' });
-  await world.done(who('technician'), 'set-maker-limit', { ...maker, side: 'left', limit: null });
+  const back = { ...maker, side: 'left', limit: null } as const;
+  const silent = await world.send(who('technician'), 'set-maker-limit', back);
+  expect(silent.body.errors[0].path).toBe('body.reason');
+  await world.done(who('technician'), 'set-maker-limit', { ...back, reason: 'Another drum' });
   const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
   expect(unit.axles[0].ends.left.maker).toEqual({});
   const answer = await world.send(who('technician'), 'set-maker-limit', { ...maker, axle: 9, side: null, limit });

@@ -110,7 +110,8 @@ export async function limitAt(
   const axles = row.axles.map((each, index) => (index === number - 1 ? fitted : each));
   // Where it is written says why it is set; that it is taken back is said in words.
   const why = limit ? limit.source : reason;
-  await noteChange(doing, row, { ...row, axles }, why ? { reason: why } : undefined);
+  if (!why) throw invalid('body.reason', 'reason-needed');
+  await noteChange(doing, row, { ...row, axles }, { reason: why });
   await store
     .update(unit)
     .set({ axles, version: row.version + 1 })
