@@ -8,7 +8,7 @@ test('nothing found is a signed report in two taps, kept without a signal and ma
   await openTrailer(driver, 'H-11');
   await driver.context().setOffline(true);
   await press(driver, 'Nothing found');
-  await press(driver, 'Sign: H-11, nothing found');
+  await press(driver, 'Sign: nothing found on H-11');
   await expect(driver.getByText('Not sent yet')).toBeVisible();
   await expect(driver.getByText('H-11: walked round, nothing found')).toBeVisible();
   await driver.context().setOffline(false);
@@ -31,10 +31,10 @@ test('what is not fitted closes its step, is not asked for again, and can be put
   await allSent(page);
   await page.goto(program.url);
   await openTrailer(page, 'H-11');
-  await expect(page.getByText('Shock absorber, 1L')).toBeVisible();
+  await expect(page.getByText('Shock absorber, 1L', { exact: true })).toBeVisible();
   await press(page, /^It is fitted/);
   await allSent(page);
-  await expect(page.getByText('Shock absorber, 1L')).toBeHidden();
+  await expect(page.getByText('Shock absorber, 1L', { exact: true })).toBeHidden();
 });
 
 test('radio choices answer to arrow keys', async ({ browser, program }) => {

@@ -313,7 +313,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
 
   await post('press', { kind: 'stroke', value: '41.50 mm' });
   await confirmIfAsked(page, '1L', 'applied stroke');
-  await said('1L applied stroke: 41.50 mm from gauge SG-104');
+  await said('1L applied stroke: 41.50 mm from gauge MADE-UP-1');
   await expect(page.getByRole('button', { name: 'Save 1R applied stroke' })).toBeVisible();
   await post('press', { kind: 'stroke', value: '41.50 mm', again: true });
   await post('fault', { fault: 'noise' });
@@ -332,7 +332,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
     `select gauge from reading where taken_at > now() - interval '1 hour' and value->>'kind' = 'stroke-applied'
        and unit_id = (select id from unit where number = 'J-51') order by taken_at, id`,
   );
-  expect(rows.map(({ gauge }) => gauge?.serial ?? null)).toEqual(['SG-104', null]);
+  expect(rows.map(({ gauge }) => gauge?.serial ?? null)).toEqual(['MADE-UP-1', null]);
 });
 
 test('a whole check and a grid of grooves from the keyboard alone', async ({ browser, program }) => {

@@ -132,6 +132,9 @@ test('a wrong chamber is put right at the pad, and its reading judged again', as
   await expect(page.getByText('Violation').first()).toBeVisible();
   await press(page, '30 clamp chamber. Put it right');
   await page.getByRole('radio', { name: /^Long stroke/ }).click();
+  await expect(page.getByRole('button', { name: 'It is this chamber' })).toBeDisabled();
+  await page.getByRole('radio', { name: 'Figure on the clamp ring' }).click();
+  await press(page, 'It was written down wrong');
   await press(page, 'It is this chamber');
   await expect(page.getByRole('button', { name: '30 long stroke clamp chamber. Put it right' })).toBeVisible();
   await expect(page.getByText('Within limits').first()).toBeVisible();

@@ -52,9 +52,11 @@ export const openTrailer = async (page: Page, number: string): Promise<void> => 
   await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click();
   const row = page.getByRole('link', { name: new RegExp(`^${number},`) });
   await expect(page.getByRole('list', { name: 'Units' }).getByRole('link').first()).toBeVisible();
-  // Of a long list only what is near is drawn.
-  if (!(await row.isVisible())) await page.getByLabel('Search').fill(number);
-  await row.click();
+  // Of a long list only what is near is drawn, and a unit that was just released or held moves in it.
+  await expect(async () => {
+    if (!(await row.isVisible())) await page.getByLabel('Search').fill(number);
+    await row.click({ timeout: 5_000 });
+  }).toPass();
   await expect(page.getByRole('heading', { name: new RegExp(`^${number}`) })).toBeVisible();
 };
 

@@ -43,7 +43,7 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   await expect(technician.getByText('limit 2 in, margin -1/4 in')).toBeVisible();
   await expect(technician.getByText('2 is not less than 1: out of service by the brake count.')).toBeVisible();
   await press(technician, 'Close inspection');
-  await expect(technician.getByText('Inspection: out-of-service', { exact: false })).toBeVisible();
+  await expect(technician.getByText('1L: Applied stroke past its limit').first()).toBeVisible();
 
   await answer(foreman, '1L');
   await press(foreman, 'Make a job for H-11');

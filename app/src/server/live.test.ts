@@ -131,6 +131,19 @@ describe('what is told of a fleet', () => {
     expect(told.length).toBeGreaterThanOrEqual(6);
   });
 
+  test('a command on two units is told of both', () => {
+    const units: (string | null | undefined)[] = [];
+    const both = followLive((events) => units.push(...events.map(({ unit }) => unit)));
+    last().ready();
+    after(150);
+    units.length = 0;
+    both.answered('one', { type: 'hook', unit: 'pulled' });
+    for (const unit of ['pulled', 'puller', 'pulled']) last().tell({ type: 'hook', unit, command: 'one' });
+    after(2_000);
+    expect(units).toEqual(['pulled', 'puller']);
+    both.close();
+  });
+
   test('an own command is told once: by its event, or without it where that does not come', () => {
     last().ready();
     after(150);

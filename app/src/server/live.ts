@@ -34,13 +34,18 @@ export function followLive(onChange: (events: readonly Happened[]) => void): Liv
       onChange(events);
     }, TOLD_WITHIN_MS);
   };
-  /** Commands that were told of already, by their event or without it. */
-  const told = new Set<string>();
-  const once = (command: string | null | undefined, event: Happened) => {
-    if (command && told.has(command)) return;
-    if (command) told.add(command);
-    if (told.size > MOST_OWN) told.delete(told.values().next().value ?? '');
+  /** Commands that were told of already, by their events or without them, with the units told of: undefined is any. */
+  const told = new Map<string, Set<Happened['unit']>>();
+  const heard = (command: string | null | undefined, event: Happened) => {
+    if (!command) return tell(event);
+    const units = told.get(command) ?? new Set();
+    if (units.has(event.unit) || units.has(undefined)) return;
+    told.set(command, units.add(event.unit));
+    if (told.size > MOST_OWN) told.delete(told.keys().next().value ?? '');
     tell(event);
+  };
+  const unlessHeard = (command: string, event: Happened) => {
+    if (!told.has(command)) heard(command, event);
   };
   const pending = new Set<ReturnType<typeof setTimeout>>();
   const leave = followStream('/api/v1/live', {
@@ -50,7 +55,7 @@ export function followLive(onChange: (events: readonly Happened[]) => void): Liv
     },
     heard: (data) => {
       const { command, ...event } = JSON.parse(data) as Told;
-      once(command, event);
+      heard(command, event);
     },
     lost: () => {
       open = false;
@@ -58,10 +63,10 @@ export function followLive(onChange: (events: readonly Happened[]) => void): Liv
   });
   return {
     answered(command, event) {
-      if (!open) return once(command, event);
+      if (!open) return unlessHeard(command, event);
       const late = setTimeout(() => {
         pending.delete(late);
-        once(command, event);
+        unlessHeard(command, event);
       }, OWN_WITHIN_MS);
       pending.add(late);
     },

@@ -56,6 +56,8 @@ test.each<[Happened, string[]]>([
   [{ type: 'attach-photo', unit: 'a' }, ['unit a', 'sheet s', 'shop']],
   [{ type: 'start-job', unit: 'b' }, ['unit b', 'job j', 'shop']],
   [{ type: 'set-own-units', unit: null }, []],
+  // What a fleet reckons by stands on its units' pages.
+  [{ type: 'set-road-costs', unit: null }, ['unit a', 'unit b', 'job j', 'sheet s']],
   [{ type: 'triage-defect' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],
   [{ type: 'read-again' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],
 ])('%j makes only this out of date: %j', async (event, wanted) => {

@@ -138,8 +138,7 @@ export function refresh(events: readonly Happened[]): void {
   const units = new Set(events.flatMap(({ unit }) => unit ?? []));
   const unknown = events.some(
     ({ type, unit }) =>
-      unit === undefined ||
-      (unit === null && (commandOf(type as CommandName).about === 'units' || type === 'import-units')),
+      unit === undefined || (unit === null && isCommand(type) && ['units', 'fleet'].includes(commandOf(type).about)),
   );
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];

@@ -1,7 +1,7 @@
 import { type AddressInfo, createServer } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { LIVE_CHANNEL } from '../run';
-import { openWorld, type TestFleet, type World } from '../testing/world';
+import { FORM, openWorld, type TestFleet, type World } from '../testing/world';
 import { openLive } from './live';
 
 let world: World;
@@ -88,6 +88,19 @@ test('a command is told with its id, so that whoever sent it reads its effects o
   await world.send(`foreman@${fleet.slug}`, 'hold-trailer', { hold: uuidv7(), unit: fleet.unit, reason: 'bent' }, id);
   expect(await stream.next()).toMatchObject({ type: 'hold-trailer', command: id });
   stream.stop();
+});
+
+test('a command on two units is told of both', async () => {
+  const fleet = await fresh();
+  const tractor = uuidv7();
+  const form = { ...FORM, number: 'Y-9', kind: 'tractor' as const };
+  await world.done(`foreman@${fleet.slug}`, 'add-unit', { unit: tractor, form });
+  const stream = await listen(fleet);
+  const body = { coupling: uuidv7(), unit: tractor, pulled: fleet.unit, place: 'yard' };
+  await world.done(`driver@${fleet.slug}`, 'hook', body);
+  const told = [await stream.next(), await stream.next()];
+  stream.stop();
+  expect(new Set(told.map(({ unit }) => unit))).toEqual(new Set([tractor, fleet.unit]));
 });
 
 test('a stream says with data that it is open', async () => {

@@ -21,18 +21,28 @@ export const tellLive = (
     )
     .execute();
 
+/** Of more units at once it is told that everything is to be read again. */
+const MOST_TOLD = 20;
+
 /**
- * Writes what happened and tells the listeners its id, in the caller's transaction. All of it travels with the commit:
+ * Writes what happened and tells the listeners its id with each unit it concerns, in the caller's transaction. All of it travels with the commit:
  * the fleet's lock is held for as long as PostgreSQL needs to write, and for no round trip.
  */
-export function writeEvent(store: FleetStore, behind: Behind, row: typeof event.$inferInsert): void {
+export function writeEvent(
+  store: FleetStore,
+  behind: Behind,
+  row: typeof event.$inferInsert,
+  units: readonly string[],
+): void {
+  const many = units.length > MOST_TOLD;
+  const told = many || units.length === 0 ? [null] : units;
   behind(store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${row.fleetId}, ${EVENT_LOCK}))`).execute());
   behind(store.insert(event).values(row).execute());
   behind(
     store
       .execute(sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${row.fleetId}::text,
-      'id', lastval(), 'type', ${row.type}::text, 'unit', ${row.unitId ?? null}::text,
-      'command', ${row.commandId}::text)::text)`)
+      'id', lastval(), 'type', ${many ? 'read-again' : row.type}::text, 'unit', unit,
+      'command', ${row.commandId}::text)::text) from unnest(${sql.param(told)}::text[]) as unit`)
       .execute(),
   );
 }

@@ -91,7 +91,7 @@ const touched = ({ unitId, unitIds = [] }: Done): string[] => [...new Set([...(u
 export async function runCommand<N extends CommandName>(
   db: Database,
   session: Actor,
-  { name, handler, units, derive }: Doer<N>,
+  { name, handler, units: unitsOf, derive }: Doer<N>,
   sent: SentCommand<N>,
   clock: Clock,
 ): Promise<CommandAnswer> {
@@ -100,11 +100,12 @@ export async function runCommand<N extends CommandName>(
     const before = await answered(store, session, sent.id, hash);
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
-    const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body, units)]);
+    const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body, unitsOf)]);
     const when = whenDone(sent, clock, beside);
     const doing = { store, session, command: sent.id, at: when.at, when, now: clock.now, body: sent.body };
     const done = await whereItDecides(name, when, doing, handler);
-    await derive(store, touched(done));
+    const units = touched(done);
+    await derive(store, units);
     const answer: CommandAnswer = { id: sent.id, changed: done.changed, ...(when.tooOld ? { tooOld: true } : {}) };
     const own = { fleetId: session.fleet.id, personId: session.person.id };
     behind(
@@ -113,7 +114,7 @@ export async function runCommand<N extends CommandName>(
         .values({ ...own, id: sent.id, name, hash, answer })
         .execute(),
     );
-    writeEvent(store, behind, {
+    const happened = {
       ...own,
       type: name,
       unitId: done.unitId,
@@ -124,7 +125,8 @@ export async function runCommand<N extends CommandName>(
       tooOld: when.tooOld,
       deviceId: sent.counted?.device ?? null,
       deviceCount: sent.counted?.count ?? null,
-    });
+    };
+    writeEvent(store, behind, happened, units);
     return answer;
   };
   return tryAgain(() => inFleet(db, session.fleet.id, once));

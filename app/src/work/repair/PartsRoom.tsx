@@ -95,7 +95,7 @@ function PartRow({ part, may }: { part: Part; may: boolean }) {
   const shut = () => setOpen(null);
   return (
     <View className="min-h-12 flex-row flex-wrap items-center gap-2 border-t border-line py-1">
-      <View className="min-w-[12rem] flex-1">
+      <View className="min-w-0 shrink grow basis-[12rem]">
         <Text>{name}</Text>
         <Text size="small" tone={stock === 0 ? 'out' : 'soft'}>
           {`${stock} in stock · ${priceText(price)} · ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to get`}
@@ -104,7 +104,7 @@ function PartRow({ part, may }: { part: Part; may: boolean }) {
       {may ? (
         <>
           <Button look="bare" label="Count" hint={name} onPress={() => setOpen('count')} />
-          <Button look="bare" label="Change" hint={name} onPress={() => setOpen('change')} />
+          <Button look="bare" label="Details" hint={name} onPress={() => setOpen('change')} />
         </>
       ) : null}
       {open === 'count' ? <CountPart part={part} onClose={shut} /> : null}

@@ -25,7 +25,7 @@ export function TemplateParts({ parts, onChange }: { parts: Needs; onChange: (pa
       {parts.length === 0 ? <Text tone="soft">None.</Text> : null}
       {parts.map(({ part, count }) => (
         <View key={part} className="flex-row flex-wrap items-center gap-2 border-t border-line py-1">
-          <View className="min-w-[14rem] flex-1">
+          <View className="min-w-0 shrink grow basis-[14rem]">
             <Stepper
               label={nameOf(part)}
               value={count}
