@@ -40,7 +40,7 @@ test('a two-axle dual trailer takes at most two taps a reading plus six, and no 
   let readings = 0;
   for (let now = await asked(page); now; now = await asked(page)) {
     for (const key of await keysAsLastTime(page, now[1])) await press(page, key);
-    await press(page, `Save ${now[0]} ${now[1]}`);
+    if (now[1] !== 'hub oil') await press(page, `Save ${now[0]} ${now[1]}`);
     readings++;
   }
   await press(page, 'Open the verdict sheet');

@@ -1,6 +1,5 @@
 import { becauseSchema, SEEN_WORDS, type SeenBy } from '@zealous-axle/core';
 import { type ReactNode, useState } from 'react';
-import { View } from 'react-native';
 import type { z } from 'zod';
 import type { Picture } from '../device/photos';
 import { useZodForm } from '../session/forms';
@@ -8,6 +7,7 @@ import { Button } from './Button';
 import { ChoiceField } from './ChoiceField';
 import { Field } from './Field';
 import { Pictures } from './Pictures';
+import { Usual } from './WordsForm';
 
 export type Because = z.infer<typeof becauseSchema>;
 
@@ -40,15 +40,10 @@ export function BecauseForm({ seenBy, act, waits = false, photos = true, onBecau
         options={seenBy.map((value) => ({ value, label: SEEN_WORDS[value] }))}
       />
       <Field control={control} name="reason" label="Why it is changed" maxLength={300} />
-      <View className="flex-row flex-wrap gap-2">
-        {USUAL.map((reason) => (
-          <Button
-            key={reason}
-            label={reason}
-            onPress={() => setValue('reason', reason, { shouldValidate: true, shouldDirty: true })}
-          />
-        ))}
-      </View>
+      <Usual
+        words={USUAL}
+        onWords={(reason) => setValue('reason', reason, { shouldValidate: true, shouldDirty: true })}
+      />
       {photos ? (
         <Pictures
           of="goes with this change"

@@ -42,6 +42,12 @@ import { kindWords } from './words';
 function Finished() {
   const { draft } = useCurrent();
   const skipped = draft.steps.filter((step) => entryOf(draft, step).saved === null).length;
+  // What a repair is measured again for is few readings: their sheet says the rest.
+  const straight = draft.job !== null && skipped === 0;
+  useEffect(() => {
+    if (straight) router.replace(`/sheet/${draft.inspection}`);
+  }, [straight, draft.inspection]);
+  if (straight) return null;
   return (
     <View className="gap-4 p-5">
       <Text level={2} bold size="title">

@@ -1,4 +1,4 @@
-import { COMMANDS, type UnitPage } from '@zealous-axle/core';
+import { COMMANDS, isOpenDefect, parseKey, releaseBarriers, subjectOf, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -7,23 +7,34 @@ import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { ChangeList } from '../../parts/ChangeList';
+import { defectPlace } from '../../parts/DefectRow';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 
+const barriersOf = (unit: UnitPage): string[] =>
+  releaseBarriers({
+    held: unit.holds.length > 0,
+    defects: unit.defects
+      .filter(({ state }) => isOpenDefect(state))
+      .map((each) => ({ ...each, place: defectPlace(each) })),
+    readings: unit.standing.map((each) => ({
+      ...each,
+      kind: subjectOf(parseKey(each.key)),
+      place: defectPlace(each),
+    })),
+  });
+
+const USUAL = ['Repaired as certified; nothing else was found', 'Looked at again; no repair was needed'] as const;
+
 /** Why the trailer is held, what still stands in the way of its release, and the release itself. */
-export function Holding({
-  unit,
-  barriers,
-}: {
-  unit: Pick<UnitPage, 'id' | 'number' | 'holds' | 'changedSinceHeld'>;
-  barriers: readonly string[];
-}) {
+export function Holding({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   const mayRelease = useMaySend('release-trailer');
   const [signing, setSigning] = useState(false);
+  const barriers = barriersOf(unit);
   const release = (statement: string) => {
     setSigning(false);
     void send('release-trailer', { release: uuidv7(), unit: unit.id, statement }, `${unit.number}: released`);
@@ -54,6 +65,9 @@ export function Holding({
           <Text>
             Your name and the time stand under this. Say what was done, and what was found not to need repair.
           </Text>
+          {USUAL.map((said) => (
+            <Button key={said} className="max-w-full" label={`Sign: “${said}”`} onPress={() => release(said)} />
+          ))}
           <WordsForm
             label="Statement"
             words={COMMANDS['release-trailer'].body.shape.statement}

@@ -7,6 +7,7 @@ import {
   type UnitPage,
   workFor,
 } from '@zealous-axle/core';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -187,10 +188,11 @@ function Form({ page, defects, templates, onClose }: FormProps) {
   };
   const usual = planned ? Math.max(5, work.plan.minutes) : 90;
   const make = handleSubmit(async ({ title, minutes, wheels }) => {
+    const job = uuidv7();
     await send(
       'make-job',
       {
-        job: uuidv7(),
+        job,
         unit: page.id,
         title,
         defects: chosen.map(({ id, version }) => ({ defect: id, version })),
@@ -203,6 +205,7 @@ function Form({ page, defects, templates, onClose }: FormProps) {
       `${page.number}: job made`,
     );
     onClose();
+    router.navigate(`/job/${job}`);
   });
   const minutes = [...new Set([usual, ...EVENS])].sort((a, b) => a - b);
   return (

@@ -10,14 +10,15 @@ import {
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { noteTorque } from '../../device/last-torque';
 import { send } from '../../device/outbox';
 import { dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { Drawer } from '../../parts/Drawer';
-import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
+import { TorqueFields } from '../../parts/TorqueFields';
 import { call } from '../../server/client';
 import { useZodForm } from '../../session/forms';
 
@@ -36,6 +37,7 @@ function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; o
   const [moved, setMoved] = useState<'yes' | 'no' | null>(null);
   const done = handleSubmit((torque) => {
     onClose();
+    noteTorque(torque);
     void send(
       'do-retorque',
       { unit: unit.id, retorque: retorque.id, ...torque, moved: moved === 'yes' },
@@ -45,8 +47,7 @@ function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; o
   return (
     <Drawer title={`Torque again: ${wheelsOf(retorque)}`} onClose={onClose}>
       <Text>Each nut in star to its value. A nut that still turns was loose.</Text>
-      <Field control={control} name="value" label="Value" placeholder="475 lb-ft" />
-      <Field control={control} name="tool" label="Set with" placeholder="Torque wrench 4" />
+      <TorqueFields control={control} name="value" tool="tool" label="Value" />
       <Choice stacked label="Did a nut move?" options={MOVED} value={moved} onChange={setMoved} />
       <Button
         tall

@@ -11,7 +11,6 @@ import {
   keyWords,
   parseKey,
   readingText,
-  releaseBarriers,
   subjectOf,
   type UnitPage,
   type Verdict,
@@ -253,15 +252,6 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
   const certified = unit.defects.filter(({ state }) => state === 'certified');
   const jobs = unit.jobs.filter(({ state }) => isOpenJob(state));
   const judged = useJudgedStanding(unit, unit);
-  const barriers = releaseBarriers({
-    held: unit.holds.length > 0,
-    defects: open.map((each) => ({ ...each, place: defectPlace(each) })),
-    readings: unit.standing.map((each) => ({
-      ...each,
-      kind: subjectOf(parseKey(each.key)),
-      place: defectPlace(each),
-    })),
-  });
   const select = (code: string) => setChosen(code === chosen ? null : code);
   const atEnd = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
@@ -307,7 +297,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
         )}
       </Card>
       <RunsWith unit={unit} />
-      {unit.holds.length ? <Holding unit={unit} barriers={barriers} /> : null}
+      {unit.holds.length ? <Holding unit={unit} /> : null}
       <Causes unit={unit} findings={judged.findings} />
       <Card title="Open defects">
         {open.length === 0 ? <Text tone="soft">None reported.</Text> : null}

@@ -5,9 +5,11 @@ import type { KindPad, PadProps } from './kind';
 const hasLevel = (draft: Draft, end: WheelEnd | null): boolean =>
   end !== null && bookOf(draft).hubOil.levelAppliesTo.includes(end.hub);
 
-function Pad({ entry, judged, note, draft }: PadProps) {
+function Pad({ entry, judged, note, saveWith, draft }: PadProps) {
   const oil = hasLevel(draft, judged.end);
-  return <HubPad hub={entry.note} oil={oil} onNote={note} />;
+  // What was noted already is not taken back and saved in one tap.
+  const untouched = Object.values(entry.note).every((each) => each === undefined);
+  return <HubPad hub={entry.note} oil={oil} onNote={note} onGood={untouched ? saveWith : note} />;
 }
 
 export const hubOil: KindPad = {

@@ -69,9 +69,16 @@ function Glass({ level }: { level: Level | undefined }) {
   );
 }
 
+interface HubPadProps {
+  hub: HubNotes;
+  oil: boolean;
+  onNote: (hub: HubNotes) => void;
+  /** Looked at and found good: taken at once. */
+  onGood: (hub: HubNotes) => void;
+}
+
 /** A hub's oil read against the marks of its glass. Nothing is chosen beforehand: what is not looked at stays open. */
-export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNote: (hub: HubNotes) => void }) {
-  const note = onNote;
+export function HubPad({ hub, oil, onNote: note, onGood }: HubPadProps) {
   const good = oil ? GOOD : { ...CLEAN, leak: 'none' as const };
   return (
     <View className="gap-2">
@@ -79,7 +86,7 @@ export function HubPad({ hub, oil, onNote }: { hub: HubNotes; oil: boolean; onNo
         tall
         look={isGood(hub) || (!oil && hub.leak === 'none') ? 'act' : 'plain'}
         label={oil ? 'Between marks, clear, dry' : 'Dry, no leak'}
-        onPress={() => onNote(good)}
+        onPress={() => onGood(good)}
       />
       {oil ? (
         <View className="flex-row flex-wrap gap-3">

@@ -12,6 +12,7 @@ import {
   pressWhole,
   SIXTEENTHS,
   THIRTY_SECONDS,
+  THOUSANDTHS,
   wholeOf,
 } from './keys';
 
@@ -97,6 +98,22 @@ function TreadKeys({ typed, onType }: Props) {
   return <Rows rows={TREAD_ROWS} chosen={typed} onKey={press} />;
 }
 
+const THOUSANDTH_ROWS = rowsOf<KeyOf>(
+  THOUSANDTHS.map((label, count) => ({ label: label.slice(1), name: `${count} thousandths` })),
+  5,
+);
+
+/** A small play in one tap; any other by its digits. */
+function ThousandthKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
+  const press = useStable((label: string) => onType(`0${label}`));
+  return (
+    <View className="gap-4">
+      <Rows rows={THOUSANDTH_ROWS} chosen={typed.slice(1)} onKey={press} wide />
+      <NumberKeys typed={typed} onType={onType} />
+    </View>
+  );
+}
+
 const digitRows = (first: KeyOf): KeyOf[][] => [
   [{ label: '1' }, { label: '2' }, { label: '3' }],
   [{ label: '4' }, { label: '5' }, { label: '6' }],
@@ -116,5 +133,6 @@ export function NumberKeys({ typed, onType, signed }: Pick<Props, 'typed' | 'onT
 export function LengthKeys(props: Props) {
   if (props.padUnit === 'in' && props.keys === '32nds') return <TreadKeys {...props} />;
   if (props.padUnit === 'in' && props.keys === 'fraction') return <FractionKeys {...props} />;
+  if (props.padUnit === 'in' && props.keys === 'thousandths') return <ThousandthKeys {...props} />;
   return <NumberKeys typed={props.typed} onType={props.onType} />;
 }

@@ -14,6 +14,9 @@ export const SIXTEENTHS: readonly string[] = Array.from({ length: 15 }, (_, inde
 /** Tread keys in thirty-seconds. */
 export const THIRTY_SECONDS: readonly number[] = Array.from({ length: 25 }, (_, count) => count);
 
+/** Small plays in thousandths of an inch, as a dial shows them; what is more is typed. */
+export const THOUSANDTHS: readonly string[] = Array.from({ length: 10 }, (_, count) => `0.00${count}`);
+
 const split = (typed: string): { whole: number | null; fraction: string | null } => {
   const found = /^(?:(\d+))?(?:[ -])?(\d+\/\d+)?$/.exec(typed.trim());
   return { whole: found?.[1] ? Number(found[1]) : null, fraction: found?.[2] ?? null };

@@ -119,6 +119,7 @@ function Outcomes({
             short
             label="Why?"
             words={COMMANDS['reopen-job'].body.shape.reason}
+            usual={NO_REPAIR}
             act="It needed no repair"
             onWords={(reason) => {
               onChange([...unneeded, { defect: asking, reason }]);
@@ -129,6 +130,17 @@ function Outcomes({
       ) : null}
     </View>
   );
+}
+
+const NOT_RIGHT = ['Measured again: not inside the limits', 'Still leaks', 'Still loose'] as const;
+const NO_REPAIR = ['Looked at: it is as it should be', 'Measured: it is inside the limits'] as const;
+
+/** What is usually signed, of what was done and measured here: offered, never signed by itself. */
+function usualStatement({ job, defects, work }: JobPage): string {
+  const measured = toRemeasure(job.unit, defects, work.measures).length > 0;
+  return measured
+    ? 'Repaired as written down, measured again: inside the limits'
+    : 'Repaired as written down, and looked at again';
 }
 
 const certifying = COMMANDS['certify-job'].body;
@@ -143,7 +155,7 @@ export function Certify({ page, act }: StageProps) {
   if (!form.ready) return null;
   const open = stillToRemeasure(toRemeasure(job.unit, defects, work.measures), standing, job.finished);
   const head = { job: job.id, version: job.version };
-  const certify = form.handleSubmit(({ statement }) => {
+  const certify = (statement: string) => {
     if (
       act(
         'certify-job',
@@ -152,7 +164,7 @@ export function Certify({ page, act }: StageProps) {
       )
     )
       void form.clear();
-  });
+  };
   return (
     <>
       <MeasureAgain page={page} />
@@ -175,8 +187,16 @@ export function Certify({ page, act }: StageProps) {
         look={open.length ? 'plain' : 'act'}
         label="Sign and certify"
         disabled={open.length > 0 || !form.formState.isValid}
-        onPress={() => void certify()}
+        onPress={() => void form.handleSubmit(({ statement }) => certify(statement))()}
       />
+      {open.length || form.watch('statement') ? null : (
+        <Button
+          look="act"
+          className="max-w-full"
+          label={`Sign: “${usualStatement(page)}”`}
+          onPress={() => certify(usualStatement(page))}
+        />
+      )}
       <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
       {reopening ? (
         <Drawer title="Work on it again" onClose={() => setReopening(false)}>
@@ -184,6 +204,7 @@ export function Certify({ page, act }: StageProps) {
             short
             label="Why?"
             words={COMMANDS['reopen-job'].body.shape.reason}
+            usual={NOT_RIGHT}
             act="Reopen this job"
             onWords={(reason) => {
               setReopening(false);

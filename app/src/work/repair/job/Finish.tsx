@@ -1,10 +1,12 @@
 import { COMMANDS, type JobPage, torqueSchema } from '@zealous-axle/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
+import { noteTorque } from '../../../device/last-torque';
 import { Button } from '../../../parts/Button';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
+import { TorqueFields } from '../../../parts/TorqueFields';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useKeptForm } from '../../../session/forms';
 import { FittedFields, useFitted } from './Fitted';
@@ -58,6 +60,7 @@ function NotNeeded({ parts, onLeave }: NotNeededProps) {
             short
             label="Why?"
             words={COMMANDS['reopen-job'].body.shape.reason}
+            usual={NOT_NEEDED}
             act="Leave it out"
             onWords={(reason) => {
               onLeave(leaving, reason);
@@ -68,6 +71,14 @@ function NotNeeded({ parts, onLeave }: NotNeededProps) {
       ) : null}
     </>
   );
+}
+
+const NOT_NEEDED = ['The old one was still good', 'It was not what was wrong'] as const;
+
+/** The steps that were ticked, in words. */
+function useTicked(page: JobPage): string {
+  const words = useSteps(page).flatMap(({ words, look, done }) => (done && !look ? [words] : []));
+  return words.join('; ').slice(0, finishing.done.maxLength ?? undefined);
 }
 
 /** What was done; where no wheel is torqued by itself, also the torque and the tool it was set with. */
@@ -85,7 +96,15 @@ export function Finish({ page, act }: StageProps) {
     without.map(({ part }) => part),
   );
   const parts = useFitted(page);
-  const { control, formState, ready, clear } = form;
+  const { control, formState, ready, clear, getValues, setValue } = form;
+  const ticked = useTicked(page);
+  const written = useRef('');
+  // What was ticked stands there as what was done, until somebody writes it in words of their own.
+  useEffect(() => {
+    if (!ready || !['', written.current].includes(getValues('done'))) return;
+    written.current = ticked;
+    setValue('done', ticked, { shouldValidate: true });
+  }, [ready, ticked, getValues, setValue]);
   if (!ready) return null;
   const finish = form.handleSubmit(({ done, torque, tool }) => {
     const body = {
@@ -96,6 +115,7 @@ export function Finish({ page, act }: StageProps) {
       ...(parts.fitted.length ? { fitted: parts.fitted } : {}),
       ...(asksTorque ? { torque: { value: torque, tool } } : {}),
     };
+    if (asksTorque) noteTorque({ value: torque, tool });
     if (act('finish-job', body, `${job.unit.number}: repair done`)) {
       void clear();
       void parts.clear();
@@ -110,18 +130,7 @@ export function Finish({ page, act }: StageProps) {
         multiline
         maxLength={finishing.done.maxLength ?? undefined}
       />
-      {asksTorque ? (
-        <>
-          <Field control={control} name="torque" label="Torque" placeholder="475 lb-ft" />
-          <Field
-            control={control}
-            name="tool"
-            label="Set with"
-            placeholder="Torque wrench 4"
-            maxLength={torqueSchema.shape.tool.maxLength ?? undefined}
-          />
-        </>
-      ) : null}
+      {asksTorque ? <TorqueFields control={control} name="torque" tool="tool" label="Torque" /> : null}
       <FittedFields lots={parts.lots} set={parts.set} />
       <NotNeeded
         parts={page.parts.filter(

@@ -29,10 +29,11 @@ import { goBack, Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import { WordsForm } from '../../../parts/WordsForm';
-import { useBayDay, useJob } from '../../../server/queries';
+import { useBayDay, useJob, useUnit } from '../../../server/queries';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { useJudgedStanding } from '../../../session/standing';
+import { Holding } from '../Holding';
 import { onHoldWords } from '../words';
 import { Certify } from './Certify';
 import { Clock } from './Clock';
@@ -65,8 +66,8 @@ function Stage({ title, at, state, children }: { title: string; at: JobState; st
 
 function Place({ page, act }: StageProps) {
   const { job, bays, today } = page;
-  const [bay, setBay] = useState<string | null>(job.bay?.id ?? null);
-  const [day, setDay] = useState<string | null>(job.day && job.day >= today ? job.day : null);
+  const [bay, setBay] = useState<string | null>(job.bay?.id ?? bays[0]?.id ?? null);
+  const [day, setDay] = useState<string | null>(job.day && job.day >= today ? job.day : today);
   const { data: full } = useBayDay(bay, day, job.id);
   const { person } = useSession();
   if (!mayNow(JOB_LIFE, job.state, 'place', person.role))
@@ -272,15 +273,25 @@ function Stages({ page }: { page: JobPage }) {
       </Stage>
       <RepairStage page={page} act={act} may={may} />
       <CertifyStage page={page} act={act} may={may} />
-      {job.state === 'certified' && page.held ? (
-        <Notice look="ask">{`${job.unit.number} is still held. It is released on its own page, once every holding defect is certified.`}</Notice>
-      ) : null}
+      {job.state === 'certified' && page.held ? <StillHeld unit={job.unit.id} /> : null}
       <Button label="On paper" onPress={() => router.navigate(`/certificate/${job.id}`)} />
       <Button tall label={`Open ${job.unit.number}`} onPress={() => router.navigate(`/trailer/${job.unit.id}`)} />
       <Cancel page={page} act={act} />
     </>
   );
 }
+
+/** What still stands in the way of the release of the unit that was repaired, and the release. */
+function StillHeld({ unit }: { unit: string }) {
+  const query = useUnit(unit);
+  return <Loaded query={query}>{(known) => (known.holds.length ? <Holding unit={known} /> : null)}</Loaded>;
+}
+
+/** Just made here, and not known to the server yet. */
+const useMadeHere = (job: string): boolean =>
+  useOutbox().entries.some(
+    ({ name, body, refused }) => name === 'make-job' && !refused && (body as { job?: string }).job === job,
+  );
 
 /** The version a start was sent for from here, until it is refused: the server's page may come later than its answer. */
 function useStartedFrom(job: string): number | null {
@@ -305,12 +316,16 @@ export function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useJob(id);
   const from = useStartedFrom(id);
+  const madeHere = useMadeHere(id);
   return (
     <Screen
       title={query.data ? `Job on ${query.data.job.unit.number}` : 'Job'}
       under={query.data?.job.title}
       back={goBack('/shop')}
     >
+      {madeHere && !query.data ? (
+        <Notice look="ask">Kept on this device: the job is there once the server has it.</Notice>
+      ) : null}
       <Loaded query={query}>{(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}</Loaded>
     </Screen>
   );

@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
+import { noteTorque } from '../../../device/last-torque';
 import { send } from '../../../device/outbox';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -20,6 +21,7 @@ import { Field } from '../../../parts/Field';
 import { Notice } from '../../../parts/Notice';
 import { endCode } from '../../../parts/RunningGear';
 import { Text } from '../../../parts/Text';
+import { TorqueFields } from '../../../parts/TorqueFields';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import { useZodForm } from '../../../session/forms';
 import { BoltCircle } from './BoltCircle';
@@ -74,6 +76,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
       { job: job.id, check: uuidv7(), ...wheel, holes, stage, ...written, calibrated: calibrated || null },
       `${job.unit.number}: ${at} ${stage === 'snug' ? 'drawn up by hand' : `torqued to ${written.value}`}`,
     );
+    noteTorque(written);
     onTorqued({ ...written, calibrated, holes, kind });
   });
   return (
@@ -92,9 +95,8 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
         onChange={(count) => setHoles(Number(count))}
       />
       <Choice stacked label="Kind of wheel" options={KINDS} value={kind} onChange={setKind} />
-      <Field control={control} name="value" label="Full value, from the maker" placeholder="475 lb-ft" />
+      <TorqueFields control={control} name="value" tool="tool" label="Full value, from the maker" />
       {doubt ? <Notice look="ask">{doubt}</Notice> : null}
-      <Field control={control} name="tool" label="Set with" placeholder="Torque wrench 4" />
       <Field control={control} name="calibrated" label="Calibrated until (if it is known)" placeholder="2027-03-31" />
       <Button
         tall
