@@ -13,6 +13,7 @@ export {
   type Reported,
   SEVERITIES,
   type Severity as Urgency,
+  sameFault,
   urgencyOf,
 } from './propose';
 export { compareQueuePlaces, type QueuePlace, queueOf, type Waiting } from './queue';

@@ -94,7 +94,10 @@ export function comeBackCode({ code, axle }: Pick<Reported, 'code' | 'axle'>): s
 const vague = (code: string): boolean => code.startsWith('unsure') || code.startsWith('other');
 
 /** The same fault: one code at one place, or one that does not say what beside one that does. */
-const sameFault = (one: Reported, other: Reported): boolean =>
+export const sameFault = (
+  one: Pick<Reported, 'code' | 'axle' | 'side' | 'tyre'>,
+  other: Pick<Reported, 'code' | 'axle' | 'side' | 'tyre'>,
+): boolean =>
   samePlace(one, other) &&
   (one.code === other.code || (partOf(one.code) === partOf(other.code) && (vague(one.code) || vague(other.code))));
 

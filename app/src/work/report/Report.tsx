@@ -1,12 +1,22 @@
-import { LAMP_WORDS, LAMPS, parsePosition, type Tyre, type UnitPage } from '@zealous-axle/core';
+import {
+  type DefectView,
+  defectWords,
+  LAMP_WORDS,
+  LAMPS,
+  parsePosition,
+  type Tyre,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
 import { sendPictures } from '../../device/photos';
+import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { ConfirmButton } from '../../parts/ConfirmButton';
+import { defectPlace } from '../../parts/DefectRow';
 import { endsOf } from '../../parts/ends';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
@@ -19,7 +29,8 @@ import { useUnit } from '../../server/queries';
 import { useKeptForm } from '../../session/forms';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
-import { aboutOf, EMPTY, type Filled, lampsOf, reportSchema, WHOLE, wordsOf } from './filled';
+import { AddToReport } from './AddToReport';
+import { aboutOf, codeOf, EMPTY, type Filled, lampsOf, reportedAlready, reportSchema, WHOLE, wordsOf } from './filled';
 import { Kinds } from './Kinds';
 
 const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
@@ -35,7 +46,7 @@ async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
     {
       defect,
       unit: unit.id,
-      code: entry.code,
+      code: codeOf(entry, filled),
       place: { axle: position?.axle ?? null, side: position?.side ?? null, tyre },
       words: wordsOf(filled),
     },
@@ -43,6 +54,8 @@ async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
   );
   await sendPictures(filled.photos, { unit: unit.id, defect }, `${unit.number}: photo of ${entry.words}`);
 }
+
+const NOT_SURE = 'Not sure what it is';
 
 /** What of a report is too large to be written at every key. */
 const HEAVY = ['photos'] as const;
@@ -126,6 +139,16 @@ function WhichLamp({ lamps, filled, onChange }: LampProps) {
   );
 }
 
+/** The same stands reported already: nobody has to say it twice, and whoever knows more adds it. */
+function Already({ defect }: { defect: DefectView }) {
+  const { fleet } = useSession();
+  return (
+    <Notice look="ask">
+      {`Already reported: ${defectPlace(defect)} ${defectWords(defect.code)}, ${defect.reportedBy}, ${clock(defect.reportedAt, fleet.zone)}. It stands, and need not be reported again.`}
+    </Notice>
+  );
+}
+
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
   const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at }, HEAVY);
   const { control, watch, setValue, getValues, formState, handleSubmit } = form;
@@ -155,6 +178,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       maxLength={440}
     />
   );
+  const already = reportedAlready(unit, filled);
   const missing = formState.isSubmitted ? formState.errors.place?.message : undefined;
 
   return (
@@ -169,6 +193,18 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       />
       {place && plain ? words : null}
       {place ? <Kinds entries={entries} part={part} chosen={code} plain={plain} onChange={change} /> : null}
+      {place && plain && !code ? (
+        <Button
+          label="Not sure what it is: somebody looks"
+          onPress={() =>
+            change({
+              part: 'other',
+              code: place === WHOLE ? 'other' : 'other-end',
+              words: getValues('words').trim() || NOT_SURE,
+            })
+          }
+        />
+      ) : null}
       {needsTyre ? (
         <Choice
           label="Which tyre?"
@@ -182,6 +218,12 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
         <>
           {plain ? null : words}
           <Pictures photos={photos} onPhoto={(picture) => change({ photos: [...getValues('photos'), picture] })} />
+        </>
+      ) : null}
+      {already ? (
+        <>
+          <Already defect={already} />
+          <AddToReport defect={already} />
         </>
       ) : null}
       {missing ? <Notice look="ask">{missing}</Notice> : null}

@@ -2,11 +2,14 @@ import {
   type CatalogueEntry,
   CHECKS,
   COMMANDS,
-  catalogueAt,
+  codesOffered,
+  isCaseOf,
+  isOpenDefect,
   LAMP_WORDS,
   LAMPS,
   PARTS,
   parsePosition,
+  sameFault,
   TYRES,
   type Tyre,
   tyresOf,
@@ -56,10 +59,12 @@ export interface About {
 export function aboutOf(unit: UnitPage, { place, code }: Pick<Filled, 'place' | 'code'>): About {
   const position = place && place !== WHOLE ? parsePosition(place) : null;
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
-  const entries = catalogueAt(position ? 'end' : 'unit');
+  const entries = codesOffered(unit, position);
   const entry = entries.find((each) => each.code === code) ?? null;
   const tyres = end ? tyresOf(end) : [];
-  return { position, entries, entry, tyres, needsTyre: entry?.where === 'tyre' && tyres.length > 1 };
+  // Who is not sure is not asked which of two: whoever looks will see.
+  const sure = entry !== null && !entry.code.startsWith('unsure');
+  return { position, entries, entry, tyres, needsTyre: sure && entry.where === 'tyre' && tyres.length > 1 };
 }
 
 function missing(unit: UnitPage, filled: Filled): string | null {
@@ -79,11 +84,28 @@ export const reportSchema = (unit: UnitPage) =>
 
 /** The lamps a sign may be seen at, by the names they are checked under. */
 export const lampsOf = (entry: CatalogueEntry | null): string[] =>
-  entry?.part === 'lamps'
-    ? CHECKS.filter(({ part, signs }) => part === 'lamps' && signs.some(({ code }) => code === entry.code)).map(
+  entry?.part === 'lamps' && !entry.code.startsWith('unsure')
+    ? CHECKS.filter(({ part, signs }) => part === 'lamps' && signs.some(({ code }) => isCaseOf(code, entry.code))).map(
         ({ name }) => name,
       )
     : [];
+
+/** What is reported: of a lamp that was named, what the book knows of that lamp. */
+export const codeOf = (entry: CatalogueEntry, { lamp }: Pick<Filled, 'lamp'>): string =>
+  CHECKS.find(({ part, name }) => part === 'lamps' && name === lamp)?.signs.find(({ code }) =>
+    isCaseOf(code, entry.code),
+  )?.code ?? entry.code;
+
+/** The open report of a unit that says the same of the same place; null where there is none. */
+export function reportedAlready(unit: UnitPage, filled: Filled): UnitPage['defects'][number] | null {
+  const { position, entry } = aboutOf(unit, filled);
+  if (!entry) return null;
+  const code = codeOf(entry, filled);
+  const place = { axle: position?.axle ?? null, side: position?.side ?? null, tyre: filled.tyre };
+  return (
+    unit.defects.find(({ state, ...defect }) => isOpenDefect(state) && sameFault({ ...place, code }, defect)) ?? null
+  );
+}
 
 /** What a report says in words: which lamp, where, and what was written. */
 export const wordsOf = ({ lamp, on, words }: Pick<Filled, 'lamp' | 'on' | 'words'>): string =>

@@ -23,7 +23,7 @@ import { type Answered, placeOf } from './answers';
 
 const HOLD = [
   { value: 'yes', label: 'Hold the trailer', note: 'It is not used until this is certified' },
-  { value: 'no', label: 'It can wait', note: 'Repair when it next comes in' },
+  { value: 'no', label: 'Not held', note: 'Repaired as its urgency says' },
 ] as const;
 
 const deferSchema = z.object({
@@ -75,10 +75,10 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
   const { fleet } = useSession();
   const { defect, proposal } = report;
   const rule = severityOf(defect.code, defect.unit.features.book ?? fleet.book);
-  const suggested = proposal.severity === 'hold' || proposal.severity === 'before-use';
-  const [holds, setHolds] = useState<'yes' | 'no'>(suggested ? 'yes' : 'no');
+  const [holds, setHolds] = useState<'yes' | 'no'>(proposal.holds ? 'yes' : 'no');
   const [asking, setAsking] = useState<Asking>(null);
-  const mayWait = !suggested;
+  // What the law asks for before the next use is not put off, held or not.
+  const mayWait = proposal.severity !== 'hold' && proposal.severity !== 'before-use';
   return (
     <Drawer title={placeOf(report)} onClose={onClose}>
       <DefectRow defect={defect} />

@@ -11,7 +11,7 @@ import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { useSession } from '../../../session/session';
 import { Answer } from './Answer';
-import { type Answered, answer, answerWords, asProposed, placeOf, takeBack, URGENCY_WORDS } from './answers';
+import { type Answered, answer, answerWords, asProposed, placeOf, takeBack, urgencyWords } from './answers';
 import { useKeys } from './useKeys';
 
 type Group = TriagePage['groups'][number];
@@ -36,7 +36,7 @@ const Report = memo(function Report({ report, current, may, onProposed, onOther 
       <DefectRow defect={report.defect}>
         <Text size="small">
           <Text bold size="small">
-            {`${URGENCY_WORDS[proposal.severity]}. `}
+            {`${urgencyWords(report)}. `}
           </Text>
           {proposal.because}
         </Text>

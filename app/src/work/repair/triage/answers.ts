@@ -12,20 +12,24 @@ type AnswerName =
   | 'dismiss-defect';
 export type Answered = { [N in AnswerName]: { name: N; more: Omit<CommandBody<N>, 'defect' | 'version'> } }[AnswerName];
 
-export const URGENCY_WORDS: Record<Urgency, string> = {
-  hold: 'Holds',
+const URGENCY_WORDS: Record<Urgency, string> = {
+  hold: 'To be held',
   'before-use': 'Before its next use',
   'next-visit': 'At its next visit',
   'measure-first': 'Measure first',
 };
 
+/** How much a report presses. That it holds is said of what does. */
+export const urgencyWords = ({ defect, proposal }: Pick<TriageReport, 'defect' | 'proposal'>): string =>
+  defect.holds ? 'Holds' : URGENCY_WORDS[proposal.severity];
+
 export const placeOf = ({ defect }: TriageReport): string => `${defect.unit.number} ${defectPlace(defect)}`;
 
 /** What the proposal would send. */
-export function asProposed({ proposal: { answer, severity, joins } }: TriageReport): Answered {
+export function asProposed({ proposal: { answer, holds, joins } }: TriageReport): Answered {
   if (answer === 'join' && joins) return { name: 'join-defect', more: { with: joins } };
   if (answer === 'measure') return { name: 'measure-defect', more: {} };
-  return { name: 'triage-defect', more: { holds: severity === 'hold' || severity === 'before-use' } };
+  return { name: 'triage-defect', more: { holds } };
 }
 
 /** An answer in words, for the button that gives it and for the list of what was answered. */
@@ -35,7 +39,7 @@ export function answerWords({ name, more }: Answered): string {
   if (name === 'defer-defect') return `put off until ${more.until}${more.untilMeter ? ` or ${more.untilMeter}` : ''}`;
   if (name === 'find-no-fault') return 'no fault found';
   if (name === 'dismiss-defect') return 'not a defect';
-  return more.holds ? 'to be repaired, held' : 'to be repaired, can wait';
+  return more.holds ? 'to be repaired, held' : 'to be repaired, not held';
 }
 
 /** Sends the answer to a report. */
