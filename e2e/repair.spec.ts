@@ -315,10 +315,12 @@ test('whose paper has expired cannot sign, and is told which', async ({ browser,
   const job = await started(foreman, technician, 'H-12', 'cross-member', 'crack', []);
   await command(technician, 'finish-job', { job, version: 3, done: 'Welded' });
   await technician.goto(`${program.url}/job/${job}`);
-  await technician.getByLabel('Statement').fill('Welded and seen');
-  await press(technician, 'Sign and certify');
-  await press(technician, /refused. See why/);
-  await expect(technician.getByText(/paper as Welder has expired/).first()).toBeVisible();
+  await expect(technician.getByText('Your paper as Welder has expired: somebody else signs.')).toBeVisible();
+  await expect(technician.getByLabel('Statement')).toBeHidden();
+  await expect(technician.getByRole('button', { name: /^Sign/ })).toBeHidden();
+  expect(await get<{ cannotSign: string | null }>(foreman, `/jobs/${job}`)).toMatchObject({
+    cannotSign: 'Signing this takes a paper as Welder.',
+  });
 });
 
 test('the pad of the re-measure knows the part that was fitted new', async ({ browser, program }) => {

@@ -21,6 +21,12 @@ export async function keepDraft(draft: Draft): Promise<boolean> {
   }
 }
 
+/** Forgets an inspection that was dropped. */
+export async function dropDraft(inspection: string): Promise<void> {
+  here.drop(inspection);
+  await orNothing(device().then((db) => db.delete('drafts', inspection)));
+}
+
 const orNothing = <T>(stored: Promise<T>): Promise<T | undefined> => stored.catch(() => undefined);
 
 export const findDraft = async (inspection: string): Promise<Draft | null> =>

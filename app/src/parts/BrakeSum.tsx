@@ -2,6 +2,9 @@ import type { BrakeCount } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { Text } from './Text';
 
+/** The share of brakes that holds a unit, as the book has it: numerator and denominator. */
+type Share = readonly [number, number];
+
 const brakes = (count: number) => `${count} ${count === 1 ? 'brake' : 'brakes'}`;
 
 function Line({ label, sum, strong }: { label: string; sum: string; strong?: boolean }) {
@@ -17,8 +20,25 @@ function Line({ label, sum, strong }: { label: string; sum: string; strong?: boo
   );
 }
 
+/** Whether the share of defective brakes holds a unit, by a book that has one. */
+function Settled({ count, share: [top, bottom], open }: { count: BrakeCount; share: Share; open: boolean }) {
+  const percent = `${Math.round((100 * top) / bottom)} %`;
+  return (
+    <>
+      <Line label={`Out of service at ${percent} of ${brakes(count.total)}`} sum={`${count.outOfServiceAt}`} />
+      <Text bold tone={count.outOfService ? 'out' : open ? 'open' : 'within'} className="pt-1">
+        {count.outOfService
+          ? `${count.defective} is not less than ${count.outOfServiceAt}: out of service by the brake count.`
+          : open
+            ? `Not settled: ${count.measured} of ${brakes(count.total)} measured.`
+            : `Less than ${count.outOfServiceAt}: the brake count holds nothing.`}
+      </Text>
+    </>
+  );
+}
+
 /** The brake count worked out like a sum on paper. */
-export function BrakeSum({ count }: { count: BrakeCount }) {
+export function BrakeSum({ count, share }: { count: BrakeCount; share: Share | null }) {
   if (count.total === 0) return <Text tone="soft">This unit has no brakes to count.</Text>;
   const range = count.defectiveAtMost > count.defective;
   const open = range && !count.outOfService && count.defectiveAtMost >= (count.outOfServiceAt ?? 0);
@@ -32,14 +52,7 @@ export function BrakeSum({ count }: { count: BrakeCount }) {
         label={range ? 'Defective, at least and at most' : 'Defective'}
         sum={range ? `${count.defective} to ${count.defectiveAtMost}` : String(count.defective)}
       />
-      <Line label={`Out of service at 20 % of ${brakes(count.total)}`} sum={`${count.outOfServiceAt}`} />
-      <Text bold tone={count.outOfService ? 'out' : open ? 'open' : 'within'} className="pt-1">
-        {count.outOfService
-          ? `${count.defective} is not less than ${count.outOfServiceAt}: out of service by the brake count.`
-          : open
-            ? `Not settled: ${count.measured} of ${brakes(count.total)} measured.`
-            : `Less than ${count.outOfServiceAt}: the brake count holds nothing.`}
-      </Text>
+      {share && count.outOfServiceAt !== null ? <Settled count={count} share={share} open={open} /> : null}
     </View>
   );
 }

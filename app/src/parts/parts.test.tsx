@@ -81,13 +81,23 @@ test('an end’s mark is its worst truth: a driver’s defect, and what comparin
 });
 
 test('the brake count is a sum, with its range while brakes are open', async () => {
-  await render(<BrakeSum count={count} />);
+  await render(<BrakeSum share={[1, 5]} count={count} />);
   expect(screen.getByText('1 × ½')).toBeTruthy();
   expect(screen.getByText('0 to 3')).toBeTruthy();
   expect(screen.getByText('Not settled: 1 of 4 brakes measured.')).toBeTruthy();
 });
 
 test('a settled count says which way', async () => {
-  await render(<BrakeSum count={{ ...count, full: 1, defective: 1, defectiveAtMost: 1, outOfService: true }} />);
+  await render(
+    <BrakeSum share={[1, 5]} count={{ ...count, full: 1, defective: 1, defectiveAtMost: 1, outOfService: true }} />,
+  );
   expect(screen.getByText('1 is not less than 1: out of service by the brake count.')).toBeTruthy();
+  expect(screen.getByText('Out of service at 20 % of 4 brakes')).toBeTruthy();
+});
+
+test('a book without a share of brakes says nothing of one', async () => {
+  await render(<BrakeSum share={null} count={{ ...count, outOfServiceAt: null }} />);
+  expect(screen.queryByText(/%/)).toBeNull();
+  expect(screen.queryByText(/null/)).toBeNull();
+  expect(screen.queryByText(/brake count/)).toBeNull();
 });

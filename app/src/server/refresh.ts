@@ -33,6 +33,7 @@ const CHANGES_SHOP = (type: CommandName): boolean =>
     'make-job',
     'make-jobs',
     'close-inspection',
+    'drop-inspection',
     'import-readings',
     'take-reading',
     'set-unit',

@@ -21,8 +21,8 @@ interface Beginning {
   unit: Pick<UnitPage, 'id' | 'number' | 'body' | 'kind' | 'axles' | 'standing' | 'features'> &
     Partial<Pick<UnitPage, 'notFitted' | 'lives'>>;
   session: Session;
-  /** The route walked, or the job whose places are measured again. */
-  by: { route: Route } | { job: string; steps: Step[] };
+  /** The route walked, the job whose places are measured again, or one wheel end alone. */
+  by: { route: Route } | { job: string; steps: Step[] } | { end: Step[] };
 }
 
 const versionOf = ({ id }: Route, { fleet }: Session): number =>
@@ -34,7 +34,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
   const { id, number, body, kind, axles, notFitted, lives = [] } = unit;
   const units = session.person.units ?? session.fleet.units;
   const route = 'route' in by ? by.route : null;
-  const steps = route ? routeSteps(route, unit) : 'steps' in by ? by.steps : [];
+  const steps = 'route' in by ? routeSteps(by.route, unit) : 'end' in by ? by.end : by.steps;
   const purpose = route ? (measuresAll(route) ? 'full' : 'walk') : 're-measure';
   const job = 'job' in by ? by.job : null;
   await keepDraft(

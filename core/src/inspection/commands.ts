@@ -55,6 +55,12 @@ export const INSPECTION_COMMANDS = {
       sections: z.array(sectionTimeSchema).max(60).optional(),
     }),
   ),
+  /** Begun by mistake: it reads nothing more. Without a reading it leaves no trace; with one it is said why. */
+  'drop-inspection': command(
+    'inspection',
+    EVERYBODY,
+    z.strictObject({ inspection: id, because: wordsText(300).optional() }),
+  ),
   /** A photo, shrunk on the device, at a step of an inspection or with a defect. */
   'attach-photo': command(
     'unit',

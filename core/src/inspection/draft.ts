@@ -155,16 +155,20 @@ export function progressWords(draft: Draft): string {
   return `${read} of ${draft.steps.length}${skipped ? `, ${skipped} skipped` : ''}`;
 }
 
-/** The draft moved to the next open step: from the kept one after something out of order, else after the cursor. */
+/** The draft moved to the next open step after the cursor: out of order too, its neighbour is next. */
 export function toNextOpen(draft: Draft): Draft {
   const open = (index: number) => {
     const step = draft.steps[index];
     return step !== undefined && !isDone(entryOf(draft, step));
   };
-  const from = draft.returnTo ?? draft.cursor + 1;
+  const from = draft.cursor + 1;
   const order = draft.steps.map((_, offset) => (from + offset) % draft.steps.length);
   const next = order.find(open);
-  return { ...draft, cursor: next ?? draft.steps.length, returnTo: null };
+  const cursor = next ?? draft.steps.length;
+  const back = draft.returnTo;
+  // Back where it was left, or nothing left to go back to.
+  const there = back === null || cursor === back || !open(back);
+  return { ...draft, cursor, returnTo: there ? null : back };
 }
 
 /** Jumps to a step out of order; the step one comes from is kept. */

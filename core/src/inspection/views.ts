@@ -40,6 +40,8 @@ export const inspectionHeadSchema = z.strictObject({
   outcome: z.enum(['complete', 'incomplete']).nullable(),
   because: z.string().nullable(),
   verdict: verdict.nullable(),
+  /** Why it was dropped, where it had read something; what was read stands. */
+  dropped: z.string().nullable(),
 });
 export type InspectionHead = z.infer<typeof inspectionHeadSchema>;
 

@@ -92,7 +92,11 @@ test('every state of a defect and of a job is reached, and the closed ones are l
 test('a driver reports, repairs nothing, and closes no report but by seeing what was repaired', () => {
   const may = (table: readonly Act<string, string, string>[]) =>
     table.filter(({ who }) => who.includes('driver')).map(({ act }) => act);
-  expect([may(DEFECT_LIFE as never), may(JOB_LIFE as never)]).toEqual([['report', 'see due', 'acknowledge'], []]);
+  expect([may(DEFECT_LIFE as never), may(JOB_LIFE as never)]).toEqual([
+    // A report made from a reading goes with the reading that was wrong.
+    ['report', 'see due', 'withdraw', 'acknowledge'],
+    [],
+  ]);
 });
 
 test('no role may do an act from a state its table does not name', () => {

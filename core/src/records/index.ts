@@ -2,5 +2,5 @@
 export { RECORD_COMMANDS } from './commands';
 export { type InspectionPrintout, inspectionPrintout, type PrintedFinding } from './printout';
 export { READING_COLUMNS, type ReadingRow, readingCells, rowReading } from './readings-csv';
-export { rowUnit, UNIT_COLUMNS, type UnitRow, unitCells } from './units-csv';
+export { rowUnit, UNIT_COLUMNS, type UnitRow, unitCells, unitColumnWords } from './units-csv';
 export * from './views';

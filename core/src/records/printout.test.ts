@@ -28,6 +28,7 @@ function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
     outcome: 'complete',
     because: null,
     verdict: own.verdict,
+    dropped: null,
     unit: { id: 'T', number: 'H-90', body: 'Hopper', kind: 'semitrailer', axles: unit.axles },
     readings: readings.map((value, index) => ({
       id: `r${index}`,

@@ -12,7 +12,7 @@ import {
   TYRE_FITS,
   UNIT_KINDS,
 } from '../trailer';
-import { rowUnit, unitCells } from '.';
+import { rowUnit, unitCells, unitColumnWords } from '.';
 
 const axle = fc.record(
   {
@@ -106,4 +106,13 @@ test('what is not said is not known', () => {
       axles: [{ brake: 's-cam', tyres: 'dual', hub: 'oil' }],
     },
   });
+});
+
+test('every word a file may bring is said beside its column', () => {
+  const said = unitColumnWords();
+  const stands = (column: keyof typeof said, word: string) =>
+    expect(said[column].split(/[;,:] ?| or | with /)).toContain(word);
+  for (const kind of UNIT_KINDS) stands('kind', kind);
+  for (const brake of BRAKE_KINDS) stands('axles', brake);
+  for (const word of ['abs', 'no abs', 'no lift gate', 'refrigeration unit', 'king-pin']) stands('fitted', word);
 });

@@ -13,6 +13,7 @@ import {
   OTHER_BOOKS,
   SUSPENSIONS,
   TYRE_FITS,
+  UNIT_KINDS,
   type UnitForm,
   unitFormSchema,
 } from '../trailer';
@@ -20,6 +21,32 @@ import {
 /** Columns of `units.csv`, imported and exported alike: a unit a line. */
 export const UNIT_COLUMNS = ['number', 'kind', 'body', 'site', 'fitted', 'axles'] as const;
 export type UnitRow = Record<(typeof UNIT_COLUMNS)[number], string>;
+
+/** What may stand in each column of `units.csv`, in words. */
+export const unitColumnWords = (): Record<(typeof UNIT_COLUMNS)[number], string> => ({
+  number: 'The number painted on the unit, each once.',
+  kind: UNIT_KINDS.join(', '),
+  body: 'Words of your own: Seed hopper.',
+  site: 'Words of your own, or nothing.',
+  fitted: [
+    ...COUPLINGS,
+    ...Object.keys(YES_NO).flatMap((word) => [word, `no ${word}`]),
+    ...DOORS.map((each) => (each === 'none' ? 'no doors' : `${each} doors`)),
+    ...OTHER_BOOKS.map((each) => `book ${each}`),
+    'built 2019',
+  ].join('; '),
+  axles: [
+    `brake: ${BRAKE_KINDS.join(', ')}`,
+    `chamber: ${CHAMBER_TYPES.join(', ')} with its size, then ${CHAMBER_STROKES.join(' or ')}`,
+    `adjuster: ${ADJUSTERS.join(', ')}`,
+    `tyres: ${TYRE_FITS.join(', ')}`,
+    `hub: ${HUB_KINDS.join(', ')}`,
+    `suspension: ${SUSPENSIONS.join(', ')}`,
+    `lining: ${LINING_STYLES.join(', ')}`,
+    'lift; steer; no steer',
+    ...NAMED.map((name) => `${NAMES[name]} …`),
+  ].join('; '),
+});
 
 const SAME = 'same';
 const BETWEEN_AXLES = ' | ';

@@ -1,5 +1,5 @@
 import { jobPrintout } from './job-printout';
-import type { JobPage } from './views';
+import type { JobRecord } from './views';
 
 const AT = '2026-03-02T15:05:00Z';
 const whole = { axle: null, side: null, tyre: null };
@@ -59,9 +59,9 @@ const page = {
   fitted: [{ axle: 1, side: 'right', tyre: null, part: 'hub seal', number: '', limit: null }],
   documents: [],
   retorque: { on: '2026-03-09', done: null },
-} as unknown as JobPage;
+} as unknown as JobRecord;
 
-const of = (given: JobPage, title: string) =>
+const of = (given: JobRecord, title: string) =>
   jobPrintout(given, { name: 'Low Marsh', zone: 'America/Chicago' }).sections.find((each) => each.title === title)
     ?.lines;
 
@@ -84,7 +84,7 @@ test('a certificate says what became of each defect, and never more than was don
 });
 
 test('what nobody signed is called not certified, and has no signature', () => {
-  const open = { ...page, job: { ...page.job, certified: null } } as JobPage;
+  const open = { ...page, job: { ...page.job, certified: null } } as JobRecord;
   expect(of(open, 'Certificate')).toEqual(['Not certified.']);
   expect(of(open, 'Defects')?.every((line) => line.endsWith('– not certified'))).toBe(true);
   expect(jobPrintout(open, { name: 'Low Marsh', zone: 'America/Chicago' }).signatures).toEqual([]);

@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns/format';
 import { defectWords } from '../reading';
 import { placeWords, positionCode } from '../trailer';
-import type { JobPage } from './views';
+import type { JobRecord } from './views';
 
 /** A job as it is printed: what was found, done, taken, torqued, and who signed for it. */
 export interface JobPrintout {
@@ -24,7 +24,7 @@ type At = (instant: string) => string;
 const section = (title: string, lines: readonly string[]): Section[] =>
   lines.length ? [{ title, lines: [...lines] }] : [];
 
-function defectLines({ job, defects }: JobPage): string[] {
+function defectLines({ job, defects }: JobRecord): string[] {
   const unneeded = new Map(job.certified?.unneeded.map(({ defect, reason }) => [defect, reason]));
   return defects.map((each) => {
     const place = each.axle === null ? 'Unit' : placeWords(each);
@@ -34,7 +34,7 @@ function defectLines({ job, defects }: JobPage): string[] {
   });
 }
 
-function stepLines({ work, ticks }: JobPage, at: At): string[] {
+function stepLines({ work, ticks }: JobRecord, at: At): string[] {
   const tickOf = (key: string) => ticks.find(({ step, done }) => done && step === key);
   return work.steps.map(({ key, words }) => {
     const tick = tickOf(key);
@@ -42,18 +42,18 @@ function stepLines({ work, ticks }: JobPage, at: At): string[] {
   });
 }
 
-const minutesWords = ({ from, to }: JobPage['times'][number]): string =>
+const minutesWords = ({ from, to }: JobRecord['times'][number]): string =>
   to ? `${Math.round((Date.parse(to) - Date.parse(from)) / 60_000)} min` : 'running';
 
-const timeLines = ({ times }: JobPage, at: At): string[] =>
+const timeLines = ({ times }: JobRecord, at: At): string[] =>
   times.map((time) => `${time.person.name}, from ${at(time.from)}: ${minutesWords(time)}`);
 
-const partLines = ({ parts }: JobPage): string[] =>
+const partLines = ({ parts }: JobRecord): string[] =>
   parts.map(
     ({ name, needed, taken, without }) => `${taken} of ${needed} × ${name}${without ? ` – left out: ${without}` : ''}`,
   );
 
-const fittedLines = ({ fitted }: JobPage): string[] =>
+const fittedLines = ({ fitted }: JobRecord): string[] =>
   fitted.map(({ part, number, limit, ...place }) =>
     [
       `${positionCode(place)} ${part}`,
@@ -62,7 +62,7 @@ const fittedLines = ({ fitted }: JobPage): string[] =>
     ].join(', '),
   );
 
-const torqueLines = ({ job }: JobPage, at: At): string[] =>
+const torqueLines = ({ job }: JobRecord, at: At): string[] =>
   job.torque.map(({ wheel, value, tool, calibrated, by, at: when }) => {
     const where = wheel
       ? `${positionCode({ ...wheel, tyre: null })}, ${wheel.holes} nuts, ${wheel.stage === 'snug' ? 'drawn up by hand' : value}`
@@ -70,14 +70,14 @@ const torqueLines = ({ job }: JobPage, at: At): string[] =>
     return `${where}, ${tool}${calibrated ? `, calibrated until ${calibrated}` : ''}. ${by}, ${at(when)}`;
   });
 
-function certificateLines({ job: { certified } }: JobPage, at: At): string[] {
+function certificateLines({ job: { certified } }: JobRecord, at: At): string[] {
   if (!certified) return ['Not certified.'];
   const { statement, by, qualification, at: when } = certified;
   return [statement, `${by}${qualification ? `, ${qualification}` : ''}, ${at(when)}`];
 }
 
 /** The certificate of a job on paper. `zone` is the fleet's. */
-export function jobPrintout(page: JobPage, fleet: { name: string; zone: string }): JobPrintout {
+export function jobPrintout(page: JobRecord, fleet: { name: string; zone: string }): JobPrintout {
   const { job, documents, retorque } = page;
   const at: At = (instant) => format(new TZDate(instant, fleet.zone), 'd MMM yyyy, HH:mm');
   const again = retorque ? [`By ${retorque.on}${retorque.done ? `, done ${at(retorque.done)}` : ', open'}`] : [];

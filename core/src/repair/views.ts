@@ -76,7 +76,7 @@ export type BayDay = z.infer<typeof bayDaySchema>;
 export const jobsPageSchema = z.strictObject({ jobs: z.array(jobViewSchema), next: z.string().nullable() });
 export type JobsPage = z.infer<typeof jobsPageSchema>;
 
-export const jobPageSchema = z.strictObject({
+const jobRecordSchema = z.strictObject({
   job: jobViewSchema,
   bays: z.array(z.strictObject({ id, name: z.string() })),
   today: z.string(),
@@ -116,6 +116,13 @@ export const jobPageSchema = z.strictObject({
   /** What came with it from outside: an invoice. */
   documents: z.array(z.strictObject({ title: z.string(), text: z.string(), at: instant })),
   retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),
+});
+/** A job with all that was written of it. */
+export type JobRecord = z.infer<typeof jobRecordSchema>;
+
+export const jobPageSchema = jobRecordSchema.extend({
+  /** Why whoever asks cannot sign it, in a sentence; null where nothing is missing. */
+  cannotSign: z.string().nullable(),
 });
 export type JobPage = z.infer<typeof jobPageSchema>;
 

@@ -105,7 +105,7 @@ export async function defectViews(store: FleetStore, asked: DefectQuestion): Pro
   return (await statement.execute({ ...asked })).map(viewOf);
 }
 
-/** Defects whose unit or words have `text` in them, or whose code is one of `codes`, the newest first: so many and one more. */
+/** Defects whose unit, words or reporter have `text` in them, or whose code is one of `codes`, the newest first: so many and one more. */
 export async function defectsWith(
   store: FleetStore,
   text: string,
@@ -115,7 +115,7 @@ export async function defectsWith(
   const rows = await select(store)
     .where(
       or(
-        sql`${unit.number} || ' ' || ${defect.words} ilike ${text}`,
+        sql`${unit.number} || ' ' || ${defect.words} || ' ' || ${reporter.name} ilike ${text}`,
         codes.length ? inArray(defect.code, [...codes]) : undefined,
       ),
     )

@@ -236,3 +236,18 @@ export const closeInspection: Handler<'close-inspection'> = async (doing) => {
   const reported = await settleInspection({ ...doing, at }, row, unit);
   return { unitId: unit.id, changed: [changed('inspection', row.id), ...reported] };
 };
+
+/** Ends an inspection that was begun by mistake. What it read stands: dropping it makes no unit better. */
+export const dropInspection: Handler<'drop-inspection'> = async ({ store, session, at, body }) => {
+  const row = found(await findInspection(store, body.inspection));
+  mayGoOn(session, row);
+  if (row.closedAt) throw notNow('closed-already');
+  if (row.droppedAt) throw notNow('dropped-inspection');
+  const [read] = await store.select({ id: reading.id }).from(reading).where(eq(reading.inspectionId, row.id)).limit(1);
+  if (read && !body.because) throw invalid('body.because', 'why-dropped');
+  await store
+    .update(inspection)
+    .set({ droppedAt: at, droppedBy: session.person.id, droppedBecause: read ? (body.because ?? null) : null })
+    .where(eq(inspection.id, row.id));
+  return { unitId: row.unitId, changed: [changed('inspection', row.id)] };
+};

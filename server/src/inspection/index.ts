@@ -1,6 +1,13 @@
 /** Readings, inspections and what they are judged to be. */
 export { correctEnds, judgedAgain, setMakerLimit, setUnit } from './correct-unit';
-export { closeInspection, settleInspection, skipReading, startInspection, takeReading } from './handlers';
+export {
+  closeInspection,
+  dropInspection,
+  settleInspection,
+  skipReading,
+  startInspection,
+  takeReading,
+} from './handlers';
 export { judgeRoutes } from './judge-routes';
 export { attachPhoto } from './photo-handler';
 export { countPhotos, photosBefore } from './photos';

@@ -43,6 +43,42 @@ async function begin(purpose: 'full' | 'walk' = 'full', role = 'technician') {
   return { inspection, take, close };
 }
 
+describe('an inspection begun by mistake', () => {
+  const drop = (inspection: string, because?: string, role = 'technician') =>
+    world.send(who(role), 'drop-inspection', { inspection, ...(because ? { because } : {}) });
+
+  test('leaves no trace where nothing was saved, and takes nothing more', async () => {
+    const { inspection, close } = await begin();
+    expect((await drop(inspection)).status).toBe(200);
+    expect(await page()).toMatchObject({ inspecting: [], inspections: [], inspectionsTotal: 0 });
+    const late = { reading: uuidv7(), inspection, value: THICK };
+    expect((await world.send(who('technician'), 'take-reading', late)).body.detail).toContain('was dropped');
+    await expect(close()).rejects.toThrow('was dropped');
+    expect((await drop(inspection)).body.detail).toContain('was dropped');
+  });
+
+  test('is dropped with a reason where something was saved: what was read stands, and holds', async () => {
+    const { inspection, take } = await begin();
+    await take(EMPTY_HUB);
+    expect((await drop(inspection)).body.errors[0].path).toBe('body.because');
+    expect((await drop(inspection, 'The wrong route')).status).toBe(200);
+    expect(await page()).toMatchObject({
+      inspecting: [],
+      inspections: [{ id: inspection, dropped: 'The wrong route' }],
+      holds: [{ inspection: { open: false } }],
+      standing: [{ key: 'hub-oil@1L' }],
+    });
+    expect(await row()).toMatchObject({ held: true, verdict: 'out-of-service', inspecting: null });
+  });
+
+  test('is dropped by whoever may go on with it, while it is open', async () => {
+    const { inspection, close } = await begin();
+    expect((await drop(inspection, undefined, 'driver')).status).toBe(403);
+    await close();
+    expect((await drop(inspection)).status).toBe(409);
+  });
+});
+
 describe('what is saved in an inspection that is still open', () => {
   test('holds at once what is out of service, on the unit and in the yard', async () => {
     const { inspection, take } = await begin();

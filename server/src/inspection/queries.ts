@@ -228,6 +228,9 @@ export async function openInspections(store: FleetStore, unitId: string): Promis
 /** More are of long ago, begun and left. */
 const MOST_OPEN = 12;
 
+/** What was dropped before anything was read is not among what was inspected. */
+const LEFT_A_TRACE = sql`(${inspection.droppedAt} is null or ${inspection.droppedBecause} is not null)`;
+
 /** Inspections of a unit, newest first; those before a key of the page before. */
 export async function inspectionsBefore(store: FleetStore, unitId: string, key: Key | null, size: number) {
   const { startedAt, id } = inspection;
@@ -237,7 +240,7 @@ export async function inspectionsBefore(store: FleetStore, unitId: string, key: 
       .select({ inspection, by: person.name })
       .from(inspection)
       .innerJoin(person, and(eq(person.fleetId, inspection.fleetId), eq(person.id, inspection.startedBy)))
-      .where(and(eq(inspection.unitId, sql.placeholder('unit')), key ? before : undefined))
+      .where(and(eq(inspection.unitId, sql.placeholder('unit')), LEFT_A_TRACE, key ? before : undefined))
       .orderBy(desc(startedAt), desc(id))
       .limit(sql.placeholder('size')),
   );
@@ -247,7 +250,10 @@ export async function inspectionsBefore(store: FleetStore, unitId: string, key: 
 }
 
 export async function countInspections(store: FleetStore, unitId: string): Promise<number> {
-  const [row] = await store.select({ n: count() }).from(inspection).where(eq(inspection.unitId, unitId));
+  const [row] = await store
+    .select({ n: count() })
+    .from(inspection)
+    .where(and(eq(inspection.unitId, unitId), LEFT_A_TRACE));
   return row?.n ?? 0;
 }
 
@@ -262,4 +268,5 @@ const inspectionHead = (row: typeof inspection.$inferSelect, by: string): Inspec
   outcome: row.outcome,
   because: row.because,
   verdict: row.verdict,
+  dropped: row.droppedAt ? (row.droppedBecause ?? '') : null,
 });

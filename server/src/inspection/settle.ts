@@ -52,6 +52,7 @@ async function standingOf(store: FleetStore, unitId: string): Promise<SettledRea
       at: currentReading.takenAt,
       inspection: currentReading.inspectionId,
       closedAt: inspection.closedAt,
+      droppedAt: inspection.droppedAt,
     })
     .from(currentReading)
     .innerJoin(
@@ -59,12 +60,12 @@ async function standingOf(store: FleetStore, unitId: string): Promise<SettledRea
       and(eq(inspection.fleetId, currentReading.fleetId), eq(inspection.id, currentReading.inspectionId)),
     )
     .where(eq(currentReading.unitId, unitId));
-  return rows.map(({ at, closedAt, value, ...row }) => ({
+  return rows.map(({ at, closedAt, droppedAt, value, ...row }) => ({
     ...row,
     value,
     kind: value.kind,
     at: at.toISOString(),
-    open: closedAt === null,
+    open: closedAt === null && droppedAt === null,
   }));
 }
 

@@ -20,6 +20,7 @@ const SENTENCES = {
   'call-over': (state: string) => `This call is over already: ${state}.`,
   'held-unit':
     'It is held, or out of service as it stands: it cannot be signed as found good. Do not drive it; call the shop.',
+  'why-dropped': 'Something was read already: say why the inspection is dropped.',
   'dropped-inspection': 'This inspection was dropped: begin another.',
   'not-a-reading': 'A defect is reported, or found by a check.',
   'not-standing': 'The reading to correct is not one that stands at this place.',

@@ -1,4 +1,4 @@
-import { dayIn, type JobPage, type JobView } from '@zealous-axle/core';
+import { dayIn, type JobRecord, type JobView } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { defectViews } from '../defects';
 import { changesSince, openHolds } from '../fleet';
@@ -18,7 +18,7 @@ async function firstReported(store: FleetStore, { id, unit }: JobView): Promise<
 }
 
 /** One job with all that was done on it; null when there is none. */
-export async function jobPage(store: FleetStore, id: string, zone: string, now: Date): Promise<JobPage | null> {
+export async function jobPage(store: FleetStore, id: string, zone: string, now: Date): Promise<JobRecord | null> {
   const [job] = await jobViews(store, { id });
   if (!job) return null;
   return {

@@ -1,7 +1,7 @@
 import {
   type Finished,
   isOpenJob,
-  type JobPage,
+  type JobRecord,
   type JobState,
   type JobView,
   type Lapsed,
@@ -10,7 +10,7 @@ import {
   type Retorque,
   retorqueLapsed,
 } from '@zealous-axle/core';
-import { and, asc, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
 import { bay, readsNow, unit } from '../fleet';
@@ -20,7 +20,7 @@ import { fittedIn } from './fitted';
 import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque, torqueCheck } from './schema';
 
 /** What a job's page has beside the work done on it. */
-type Head = Pick<JobPage, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'>;
+type Head = Pick<JobRecord, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'>;
 
 export type JobRow = typeof job.$inferSelect;
 
@@ -154,7 +154,19 @@ async function viewsOf(store: FleetStore, rows: Awaited<ReturnType<typeof select
 /** Jobs whose unit, title or work has `text` in it, the newest first: so many and one more, to tell that there are others. */
 export async function jobsWith(store: FleetStore, text: string, size: number): Promise<JobView[]> {
   const rows = await select(store)
-    .where(sql`${unit.number} || ' ' || ${job.title} || ' ' || coalesce(${job.done}, '') ilike ${text}`)
+    .where(
+      or(
+        sql`${unit.number} || ' ' || ${job.title} || ' ' || coalesce(${job.done}, '') ilike ${text}`,
+        sql`exists (select from fitted_part f where f.fleet_id = ${job.fleetId} and f.job_id = ${job.id}
+          and f.number || ' ' || f.part ilike ${text})`,
+        sql`exists (select from part_use u join part p on p.fleet_id = u.fleet_id and p.id = u.part_id
+          where u.fleet_id = ${job.fleetId} and u.job_id = ${job.id} and p.id || ' ' || p.name ilike ${text})`,
+        sql`exists (select from person w where w.fleet_id = ${job.fleetId} and w.name ilike ${text} and w.id in (
+          select t.person_id from job_time t where t.fleet_id = ${job.fleetId} and t.job_id = ${job.id}
+          union all select c.signed_by from certificate c where c.fleet_id = ${job.fleetId} and c.job_id = ${job.id}
+          union all select f.fitted_by from fitted_part f where f.fleet_id = ${job.fleetId} and f.job_id = ${job.id}))`,
+      ),
+    )
     .orderBy(desc(job.id))
     .limit(size + 1);
   return viewsOf(store, rows);
@@ -211,7 +223,7 @@ export const bayList = (store: FleetStore) =>
   store.select({ id: bay.id, name: bay.name }).from(bay).orderBy(asc(bay.rank));
 
 /** What was done on a job: steps, times, parts, and when its wheels are torqued again. */
-export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobPage, keyof Head>> {
+export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobRecord, keyof Head>> {
   const [row, ticks, times, uses, stock, [again], documents, fitted] = await Promise.all([
     findJob(store, jobId),
     store

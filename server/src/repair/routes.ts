@@ -19,6 +19,7 @@ import { bayList, closedJobs, countOpenJobs, lapsedRetorques, openJobs } from '.
 import { openCalls, roadOf } from './road';
 import { searchRepairs } from './search';
 import { partsOf, templatesShown } from './shop-data';
+import { whyNotSigned } from './work';
 
 const PAGE = 50;
 
@@ -108,7 +109,13 @@ function jobRoutes(app: App, serving: Serving): void {
       },
     },
     (request) =>
-      ask(serving, request, (store, { fleet }) => jobPage(store, request.params.id, fleet.zone, serving.now())),
+      ask(serving, request, async (store, session) => {
+        const now = serving.now();
+        const page = await jobPage(store, request.params.id, session.fleet.zone, now);
+        if (!page) return null;
+        const cannotSign = await whyNotSigned(store, { session, at: now, now }, page.work);
+        return { ...page, cannotSign };
+      }),
   );
 
   app.get(

@@ -318,7 +318,7 @@ test('a shop’s own template is used from then on, and two who change it do not
 });
 
 test('what was reported or repaired is found by its words, its number and the catalogue’s words; nobody else’s is', async () => {
-  const { who, defect, job } = await begin();
+  const { who, defect, job, done } = await begin();
   const other = await begin();
   const find = async (text: string) =>
     (await world.get(who('foreman'), `/repairs?text=${encodeURIComponent(text)}`)).body;
@@ -330,6 +330,13 @@ test('what was reported or repaired is found by its words, its number and the ca
   expect(ids(await find('seal'))).toEqual([[], [job]]);
   expect(ids(await find('hub'))[0]).toEqual([defect]);
   expect(ids(await find('50%'))).toEqual([[], []]);
+  // By who reported it, and by what was fitted and by whom.
+  expect(ids(await find('the driver'))).toEqual([[defect], []]);
+  expect(ids(await find('the technician'))[1]).toEqual([]);
+  await done('technician', 'take-part', { job, use: uuidv7(), part: 'hub-seal', count: 1 });
+  await done('technician', 'clock-on', { job, time: uuidv7() });
+  expect(ids(await find('hub-seal'))[1]).toEqual([job]);
+  expect(ids(await find('the technician'))[1]).toEqual([job]);
   expect(other.job).not.toBe(job);
 });
 

@@ -19,7 +19,7 @@ import { person } from '../access';
 import { reportAsFound } from '../defects';
 import { lastMeter } from '../fleet';
 import { hasPractised } from '../practice';
-import { notNow } from '../problem';
+import { notNow, sentence } from '../problem';
 import { changed, type Doing, found, type Handler, nextState } from '../run';
 import type { FleetStore } from '../store';
 import { findJob, type JobRow } from './queries';
@@ -204,6 +204,13 @@ export async function signedBy(
     /** What the fleet's policy asks beside the paper. */
     practised: !asked || states.length === 0 || (await hasPractised(store, session.person.id, now)),
   };
+}
+
+/** Why a person cannot sign such work, in a sentence, before anything of it is written; null where nothing is missing. */
+export async function whyNotSigned(...asked: Parameters<typeof signedBy>): Promise<string | null> {
+  const { wrong, practised } = await signedBy(...asked);
+  if (wrong) return sentence('paper-missing', wrong.name, wrong.state);
+  return practised ? null : sentence('not-practised');
 }
 
 /** A re-torque past its day becomes a report of whoever answers the queue: it does not lapse silently. */

@@ -213,6 +213,7 @@ function measured({
   | 'take-reading'
   | 'skip-reading'
   | 'close-inspection'
+  | 'drop-inspection'
   | 'attach-photo'
   | 'import-readings'
   | 'set-fitted'
@@ -231,6 +232,7 @@ function measured({
     },
     'skip-reading': { skip: uuidv7(), inspection, step, reason: 'mud' },
     'close-inspection': { inspection, outcome: 'incomplete', because: 'rain' },
+    'drop-inspection': { inspection, because: 'the wrong route' },
     'attach-photo': {
       photo: uuidv7(),
       unit,

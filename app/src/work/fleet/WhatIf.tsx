@@ -154,7 +154,7 @@ export function WhatIf({ book }: { book: Book }) {
           <Text>{found.because}</Text>
         </View>
       </View>
-      <BrakeSum count={count} />
+      <BrakeSum count={count} share={book.brakeCount?.fraction ?? null} />
     </Card>
   );
 }

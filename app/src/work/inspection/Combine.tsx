@@ -119,7 +119,7 @@ export function Combine() {
         <Card title="The whole combination">
           <VerdictBadge large verdict={answer.combination.verdict} />
           {book.brakeCount ? (
-            <BrakeSum count={answer.combination.brakes} />
+            <BrakeSum count={answer.combination.brakes} share={book.brakeCount.fraction} />
           ) : (
             <Text>This book has no brake count over a combination: each unit is judged alone.</Text>
           )}

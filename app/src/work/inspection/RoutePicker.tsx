@@ -8,7 +8,9 @@ import {
   type UnitPage,
 } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
+import { clock } from '../../look/dates';
 import { Drawer } from '../../parts/Drawer';
+import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { useMay } from '../../session/may';
 import { useSession } from '../../session/session';
@@ -23,7 +25,8 @@ export function RoutePicker({
   onPick: (route: Route) => void;
   onClose: () => void;
 }) {
-  const { fleet } = useSession();
+  const { fleet, person } = useSession();
+  const others = unit.inspecting.filter((each) => each.person !== person.id);
   const mayMeasure = useMay(PURPOSE_ROLES.full);
   const routes = routesFor(
     unit.kind,
@@ -31,6 +34,11 @@ export function RoutePicker({
   ).filter((route) => mayMeasure || isDriversWalk(route));
   return (
     <Drawer title={`${mayMeasure ? 'Inspect' : 'Walk round'} ${unit.number}`} onClose={onClose}>
+      {others.map(({ id, by, route, startedAt, read }) => (
+        <Notice key={id} look="ask">
+          {`${by} has an inspection of ${unit.number} open: ${route ?? 'measuring again'}, since ${clock(startedAt, fleet.zone)}, ${read} saved. Another is a record of its own.`}
+        </Notice>
+      ))}
       {routes.map((route) => {
         const steps = routeSteps(route, unit).length;
         return (

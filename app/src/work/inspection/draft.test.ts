@@ -98,7 +98,15 @@ describe('the place in the route', () => {
     const far = jumpTo({ ...begun(), reservoir: '95', cursor: 2 }, 7);
     expect(far.returnTo).toBe(2);
     expect(jumpTo(far, 5).returnTo).toBe(2);
-    expect(toNextOpen(far).cursor).toBe(2);
+  });
+
+  test('goes on to the neighbour of what was done out of order, and knows the way back', () => {
+    const far = jumpTo({ ...begun(), reservoir: '95', cursor: 2 }, 7);
+    expect(toNextOpen(far)).toMatchObject({ cursor: 8, returnTo: 2 });
+    // Round at its end to what was left open: that was the way back.
+    const last = begun().steps.length - 1;
+    const round = toNextOpen({ ...far, cursor: last, returnTo: 0 });
+    expect(round).toMatchObject({ cursor: 0, returnTo: null });
   });
 
   test('time is counted for its section, but not a long pause', () => {

@@ -1,5 +1,5 @@
-import { UNIT_COLUMNS, type UnitsPreview } from '@zealous-axle/core';
-import { Linking } from 'react-native';
+import { UNIT_COLUMNS, type UnitsPreview, unitColumnWords } from '@zealous-axle/core';
+import { Linking, View } from 'react-native';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -11,6 +11,7 @@ import { CsvImport } from './CsvImport';
 const EXAMPLE =
   'H-11,semitrailer,Seed hopper,Low Marsh,king-pin; abs; built 2019,s-cam; clamp 30 long; automatic; dual; oil; air | same';
 const MOST_NAMED = 12;
+const WORDS = unitColumnWords();
 
 /** Units as a file: out, and in with a preview that names every bad line. Fifty alike are fifty lines. */
 export function UnitFiles() {
@@ -40,6 +41,14 @@ export function UnitFiles() {
       <Card title="A line looks like this">
         <Text reading>{UNIT_COLUMNS.join(',')}</Text>
         <Text reading>{EXAMPLE}</Text>
+      </Card>
+      <Card title="What each column may say">
+        {UNIT_COLUMNS.map((column) => (
+          <View key={column} className="border-t border-line pt-2">
+            <Text bold>{column}</Text>
+            <Text>{WORDS[column]}</Text>
+          </View>
+        ))}
       </Card>
     </Screen>
   );

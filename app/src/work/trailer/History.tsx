@@ -20,7 +20,11 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
     { full: 'Measured', walk: 'Walked round', import: 'Read from a file', 're-measure': 'Measured again' }[
       inspection.purpose
     ];
-  const outcome = inspection.closedAt ? inspection.outcome : 'in progress';
+  const outcome = inspection.closedAt
+    ? inspection.outcome
+    : inspection.dropped !== null
+      ? `dropped: ${inspection.dropped}`
+      : 'in progress';
   return (
     <LinkRow
       href={`/sheet/${inspection.id}`}

@@ -9,6 +9,7 @@ import {
   isOpenDefect,
   isOpenJob,
   keyWords,
+  measuringRoute,
   parseKey,
   readingText,
   subjectOf,
@@ -43,6 +44,7 @@ import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
+import { startInspection } from '../../session/start-inspection';
 import { MakerLimits } from '../fleet/MakerLimits';
 import { Papers } from '../fleet/Papers';
 import { InspectButton } from '../inspection/InspectButton';
@@ -181,6 +183,22 @@ function Causes({ unit, findings }: { unit: UnitPage; findings: readonly Finding
   );
 }
 
+/** Measures one wheel end, and nothing else of the unit. */
+function MeasureEnd({ unit, at }: { unit: UnitPage; at: string }) {
+  const session = useSession();
+  const may = useMaySend('correct-ends');
+  const [busy, setBusy] = useState(false);
+  if (!may || unit.state !== 'in-use') return null;
+  const measure = async () => {
+    if (busy) return;
+    setBusy(true);
+    const end = measuringRoute(unit).filter(({ axle, side }) => axle && side && endCode({ axle, side }) === at);
+    const inspection = await startInspection({ unit, session, by: { end } });
+    router.navigate(`/inspect/${inspection}`);
+  };
+  return <Button look="act" label={`Measure ${at}`} disabled={busy} onPress={() => void measure()} />;
+}
+
 /** What it was found not to have; whoever measures may say that it does. */
 function NotFitted({ unit }: { unit: UnitPage }) {
   const may = useMaySend('set-fitted');
@@ -285,6 +303,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
               </View>
             ))}
             <MakerLimits key={chosen} unit={unit} at={chosen} />
+            <MeasureEnd unit={unit} at={chosen} />
             <Button
               label={`Report a defect at ${chosen}`}
               onPress={() => router.navigate(`/report/${unit.id}?at=${chosen}`)}

@@ -11,7 +11,7 @@ ALTER TABLE defect ADD CONSTRAINT defect_verdict_known
 ALTER TABLE defect DROP CONSTRAINT defect_state_known;--> statement-breakpoint
 ALTER TABLE defect ADD CONSTRAINT defect_state_known CHECK (state = ANY
   ('{reported,measuring,deferred,triaged,planned,done,certified,acknowledged,joined,no-fault,dismissed,withdrawn}'::text[]));--> statement-breakpoint
--- An inspection begun by mistake is dropped: it reads nothing more, and what it read is judged no longer.
+-- An inspection begun by mistake is dropped: it reads nothing more; what it read stands.
 ALTER TABLE inspection ADD COLUMN dropped_at timestamp with time zone;--> statement-breakpoint
 ALTER TABLE inspection ADD COLUMN dropped_by uuid;--> statement-breakpoint
 ALTER TABLE inspection ADD COLUMN dropped_because text;--> statement-breakpoint

@@ -1,10 +1,20 @@
-import { COMMANDS, holds, placeWords, sectionSeconds } from '@zealous-axle/core';
+import {
+  COMMANDS,
+  type Draft,
+  holds,
+  keyWords,
+  placeWords,
+  readingKey,
+  readingText,
+  sectionSeconds,
+  takenReadings,
+} from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { keepDraft } from '../../../device/drafts';
+import { dropDraft, keepDraft } from '../../../device/drafts';
 import { send } from '../../../device/outbox';
 import { Button } from '../../../parts/Button';
 import { Drawer } from '../../../parts/Drawer';
@@ -13,6 +23,8 @@ import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useKeptForm } from '../../../session/forms';
 import { useMaySend } from '../../../session/may';
+import { useShown } from '../../../session/rules';
+import { useCorrecting } from './useCorrecting';
 import type { Judged } from './useJudged';
 
 const closing = COMMANDS['close-inspection'].body.shape;
@@ -65,12 +77,66 @@ function CloseIncomplete({
   );
 }
 
-/** What can be done with what was found: hold, go on, close. */
+const WRONG = ['The wrong route', 'Begun twice', 'Called away'] as const;
+
+/** Ends what was begun by mistake: at once where nothing was saved, else with why. */
+function Drop({ draft, onClose }: { draft: Draft; onClose: () => void }) {
+  const { inspection, unit } = draft;
+  const saved = takenReadings(draft).length;
+  const drop = async (because?: string) => {
+    onClose();
+    await send(
+      'drop-inspection',
+      { inspection, ...(because ? { because } : {}) },
+      `${unit.number}: inspection dropped`,
+    );
+    await dropDraft(inspection);
+    router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${unit.id}`);
+  };
+  return (
+    <Drawer title={`Drop this inspection of ${unit.number}`} onClose={onClose}>
+      <Text>
+        {saved
+          ? `${saved} ${saved === 1 ? 'reading was' : 'readings were'} saved: what was read stands on ${unit.number}. A wrong one is corrected first.`
+          : 'Nothing was saved: it leaves no trace.'}
+      </Text>
+      {saved ? (
+        WRONG.map((why) => <Button key={why} tall label={why} onPress={() => void drop(why)} />)
+      ) : (
+        <Button tall look="stop" label="Drop it" onPress={() => void drop()} />
+      )}
+    </Drawer>
+  );
+}
+
+/** Which of the readings of a closed inspection is to be corrected. */
+function Correct({ id, judged, onClose }: { id: string; judged: Judged; onClose: () => void }) {
+  const correct = useCorrecting(id, judged);
+  const { shown } = useShown();
+  return (
+    <Drawer title="Which reading was wrong?" onClose={onClose}>
+      <Text>
+        Both stay on the record: what was read first, and what it is corrected to, with your name and the time.
+      </Text>
+      {judged.taken.map((value) => (
+        <Button
+          key={readingKey(value)}
+          label={`${keyWords(readingKey(value))}: ${shown(readingText(value))}`}
+          disabled={!correct}
+          onPress={() => void correct?.(value)}
+        />
+      ))}
+    </Drawer>
+  );
+}
+
+/** What can be done with what was found: hold, go on, close; correct what is closed, drop what was begun by mistake. */
 export function Acts({ judged, id }: { judged: Judged; id: string }) {
-  const [asking, setAsking] = useState<'close' | 'hold' | null>(null);
+  const [asking, setAsking] = useState<'close' | 'hold' | 'drop' | 'correct' | null>(null);
   const [busy, setBusy] = useState(false);
   const { draft, unit, open } = judged;
   const mayHold = useMaySend('hold-trailer');
+  const mayMeasure = useMaySend('correct-ends');
 
   const close = async (because?: string) => {
     if (!draft || busy) return;
@@ -118,6 +184,16 @@ export function Acts({ judged, id }: { judged: Judged; id: string }) {
           )
         ) : null}
       </View>
+      <View className="flex-row flex-wrap gap-2">
+        {draft && !draft.closed ? (
+          <Button look="bare" label="Drop it: begun by mistake" onPress={() => setAsking('drop')} />
+        ) : null}
+        {judged.closed && mayMeasure ? (
+          <Button look="bare" label="Correct a reading" onPress={() => setAsking('correct')} />
+        ) : null}
+      </View>
+      {asking === 'drop' && draft ? <Drop draft={draft} onClose={() => setAsking(null)} /> : null}
+      {asking === 'correct' ? <Correct id={id} judged={judged} onClose={() => setAsking(null)} /> : null}
       {asking === 'close' ? (
         <CloseIncomplete id={id} open={open} onClose={() => setAsking(null)} onDone={close} />
       ) : null}

@@ -3,7 +3,6 @@ import {
   type BookId,
   type Finding,
   findingWords,
-  holds,
   type Judgement,
   keyWords,
   ownFindings,
@@ -222,7 +221,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
   const files = judged.closed ? <Files id={id} /> : null;
   const brakes = (
     <Card title="Brake count">
-      <BrakeSum count={judgement.brakes} />
+      <BrakeSum count={judgement.brakes} share={BOOKS[judgement.book.id as BookId].brakeCount?.fraction ?? null} />
       <Button
         label="With a tractor or other trailers …"
         onPress={() => router.navigate(`/combine/${judged.unit.id}`)}
@@ -278,11 +277,7 @@ export function VerdictSheet() {
       title={judged ? `${judged.unit.number} – verdict sheet` : 'Verdict sheet'}
       under={unsent ? `${unsent} entries of it wait to be sent` : judged?.unit.body}
       back={() => router.replace(judged?.draft && !judged.draft.closed ? `/inspect/${id}` : home)}
-      footer={
-        judged && !judged.stale && !(judged.closed && holds(judged.judgement.verdict)) ? (
-          <Acts judged={judged} id={id} />
-        ) : undefined
-      }
+      footer={judged && !judged.stale ? <Acts judged={judged} id={id} /> : undefined}
     >
       {judged ? (
         <BookWords.Provider value={BOOKS[judged.judgement.book.id as BookId].words.verdicts}>

@@ -132,6 +132,12 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       problem: null,
     };
   }
+  if (sheet?.dropped)
+    return {
+      judged: null,
+      waiting: false,
+      problem: new Error(`Dropped: ${sheet.dropped}. What was read of it stands on the unit.`),
+    };
   if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };
   if (sheet?.closedAt) return { judged: null, waiting: false, problem: new Error(TOO_OLD) };
   return { judged: null, waiting: draft === undefined || query.isPending, problem: query.error };

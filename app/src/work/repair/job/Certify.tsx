@@ -145,15 +145,12 @@ function usualStatement({ job, defects, work }: JobPage): string {
 
 const certifying = COMMANDS['certify-job'].body;
 
-/** The readings taken again, and the signed statement; or the way back to the work. */
-export function Certify({ page, act }: StageProps) {
-  const { job, defects, standing, work } = page;
+/** The statement and its signature, of somebody whose papers allow it. */
+function Sign({ page, act, open, unneeded }: StageProps & { open: boolean; unneeded: Unneeded }) {
+  const { job } = page;
   const { person } = useSession();
   const form = useKeptForm(`certify ${job.id}`, certifying.pick({ statement: true }), { statement: '' });
-  const [reopening, setReopening] = useState(false);
-  const [unneeded, setUnneeded] = useState<{ defect: string; reason: string }[]>([]);
   if (!form.ready) return null;
-  const open = stillToRemeasure(toRemeasure(job.unit, defects, work.measures), standing, job.finished);
   const head = { job: job.id, version: job.version };
   const certify = (statement: string) => {
     if (
@@ -167,12 +164,6 @@ export function Certify({ page, act }: StageProps) {
   };
   return (
     <>
-      <MeasureAgain page={page} />
-      <ChangeList
-        changes={page.unitChanges}
-        says="What this unit is was changed since the first report: look whether it is so"
-      />
-      <Outcomes defects={defects} unneeded={unneeded} onChange={setUnneeded} />
       <Field
         control={form.control}
         name="statement"
@@ -184,18 +175,41 @@ export function Certify({ page, act }: StageProps) {
       <Text size="small" tone="soft">{`Signed as ${person.name}, with the time.`}</Text>
       <Button
         tall
-        look={open.length ? 'plain' : 'act'}
+        look={open ? 'plain' : 'act'}
         label="Sign and certify"
-        disabled={open.length > 0 || !form.formState.isValid}
+        disabled={open || !form.formState.isValid}
         onPress={() => void form.handleSubmit(({ statement }) => certify(statement))()}
       />
-      {open.length || form.watch('statement') ? null : (
+      {open || form.watch('statement') ? null : (
         <Button
           look="act"
           className="max-w-full"
           label={`Sign: “${usualStatement(page)}”`}
           onPress={() => certify(usualStatement(page))}
         />
+      )}
+    </>
+  );
+}
+
+/** The readings taken again, and the signed statement; or the way back to the work. */
+export function Certify({ page, act }: StageProps) {
+  const { job, defects, standing, work } = page;
+  const [reopening, setReopening] = useState(false);
+  const [unneeded, setUnneeded] = useState<Unneeded>([]);
+  const open = stillToRemeasure(toRemeasure(job.unit, defects, work.measures), standing, job.finished).length > 0;
+  return (
+    <>
+      <MeasureAgain page={page} />
+      <ChangeList
+        changes={page.unitChanges}
+        says="What this unit is was changed since the first report: look whether it is so"
+      />
+      <Outcomes defects={defects} unneeded={unneeded} onChange={setUnneeded} />
+      {page.cannotSign ? (
+        <Notice look="stop">{page.cannotSign}</Notice>
+      ) : (
+        <Sign page={page} act={act} open={open} unneeded={unneeded} />
       )}
       <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
       {reopening ? (
@@ -208,7 +222,7 @@ export function Certify({ page, act }: StageProps) {
             act="Reopen this job"
             onWords={(reason) => {
               setReopening(false);
-              act('reopen-job', { ...head, reason }, `${job.unit.number}: job reopened`);
+              act('reopen-job', { job: job.id, version: job.version, reason }, `${job.unit.number}: job reopened`);
             }}
           />
         </Drawer>
