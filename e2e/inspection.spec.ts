@@ -84,7 +84,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
   await openTrailer(page, 'L-23');
   await begin(page, 'Full inspection');
   await expect(page.getByText('Chock before touching anything.', { exact: false })).toBeVisible();
-  expect(await walkAll(page)).toBe(185);
+  expect(await walkAll(page)).toBe(195);
   await press(page, 'Open the verdict sheet');
   await press(page, 'Close inspection');
   await allSent(page);
@@ -95,7 +95,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
      from inspection i join reading r on r.inspection_id = i.id join unit u on u.id = i.unit_id
      where u.number = 'L-23' and i.route->>'id' = 'full' group by i.outcome, i.verdict, i.sections`,
   );
-  expect(stored).toMatchObject({ readings: 185, kinds: 15, outcome: 'complete', verdict: 'within' });
+  expect(stored).toMatchObject({ readings: 195, kinds: 15, outcome: 'complete', verdict: 'within' });
   expect(stored?.sections).toBeGreaterThan(8);
 
   await page
@@ -120,10 +120,13 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await press(page, 'Good: Clearance lamps, front: amber');
   await page.getByRole('checkbox', { name: 'Out' }).click();
   await press(page, 'Save marker lamps');
-  // Out of order: the far inner seal, then back at the kept place.
+  // Out of order: the far inner seal, then its neighbour, and the way back to the kept place.
   await stepTo(page, '2R Inner wheel seal');
   await page.getByRole('checkbox', { name: 'Inside of the wheel wet' }).click();
   await press(page, 'Save 2R inner wheel seal');
+  await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeHidden();
+  await press(page, 'Steps');
+  await press(page, 'Back to your place in the route');
   await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeVisible();
   await press(page, 'Sheet');
   await expect(

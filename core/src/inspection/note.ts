@@ -6,6 +6,8 @@ export interface Note extends HubNotes {
   presses?: number;
   /** Lining at each shoe or pad; tread at several spots round the tyre and grooves. */
   several?: boolean;
+  /** Fields of the step whose place cannot be seen. */
+  hidden?: string[];
   spots?: number;
   grooves?: number;
   wear?: NonNullable<ReadingOf<'tread'>['wear']>;

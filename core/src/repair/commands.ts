@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { command, EVERYBODY, SHOP, whoMay } from '../life';
+import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { dayText, wordsText } from '../measure';
-import { endSchema, fittedFormSchema } from '../trailer';
+import { endSchema, fittedFormSchema, renewalSchema, TYRES } from '../trailer';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
 import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema, stockSchema } from './parts';
@@ -143,6 +143,12 @@ export const REPAIR_COMMANDS = {
       /** The last day of the tool's calibration, where it is known. */
       calibrated: dayText.nullable(),
     }),
+  ),
+  /** A part was found to have been renewed, by whoever did it: its life begins, and nothing read before is of it. */
+  'note-renewed': command(
+    'unit',
+    BENCH,
+    z.strictObject({ life: id, unit: id, ...renewalSchema.shape, tyre: z.enum(TYRES).nullable() }),
   ),
   /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
   'do-retorque': command(

@@ -44,6 +44,7 @@ export {
   type Renewal,
   type RenewedPart,
   renewalSchema,
+  renewedBy,
 } from './part-life';
 export {
   comparePositions,

@@ -15,6 +15,11 @@ const READ_OF: Readonly<Record<RenewedPart, readonly string[]>> = {
   chamber: ['stroke-applied', 'stroke-free'],
   adjuster: ['stroke-applied', 'stroke-free'],
 };
+/** Which way a reading moves when its part was renewed; null for what is of no such part. */
+export const renewedBy = (kind: string): { part: RenewedPart; way: 'grown' | 'shrunk' } | null => {
+  const part = (['lining', 'drum', 'rotor', 'tyre'] as const).find((each) => READ_OF[each].includes(kind));
+  return part ? { part, way: part === 'drum' ? 'shrunk' : 'grown' } : null;
+};
 /** The reading a maker's limit printed on a part is for; none for an adjuster. */
 export const LIMITED_BY: Readonly<Partial<Record<RenewedPart, MakerReading>>> = {
   lining: 'lining',
@@ -42,8 +47,15 @@ export const fittedFormSchema = z.strictObject({
 });
 export type FittedForm = z.infer<typeof fittedFormSchema>;
 
-/** A part's present life: what was fitted, when, by whom and in which job. `since` is an instant. */
-export const partLifeSchema = fittedFormSchema.extend({ since: z.string(), by: z.string(), job: z.string() });
+/**
+ * A part's present life: what was fitted, when, by whom and in which job; null where it was only found to be another. `since`
+ * is an instant.
+ */
+export const partLifeSchema = fittedFormSchema.extend({
+  since: z.string(),
+  by: z.string(),
+  job: z.string().nullable(),
+});
 export type PartLife = z.infer<typeof partLifeSchema>;
 
 interface ReadAt {

@@ -13,8 +13,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { findUnit, limitAt } from '../fleet';
 import { judgedAgain } from '../inspection';
-import { notNow } from '../problem';
-import { type Changed, type Doing, found } from '../run';
+import { invalid, notNow } from '../problem';
+import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { type FleetStore, prepared } from '../store';
 import { fittedPart } from './schema';
 
@@ -61,6 +61,18 @@ export const fittedIn = async (store: FleetStore, jobId: string): Promise<PartLi
   (await lives(store).where(eq(fittedPart.jobId, jobId)).orderBy(asc(fittedPart.fittedAt), asc(fittedPart.id))).map(
     lifeOf,
   );
+
+/** A part found to have been renewed: its life begins now, and nobody here did it. */
+export const noteRenewed: Handler<'note-renewed'> = async ({ store, session, at, body }) => {
+  const { life, unit: unitId, ...place } = body;
+  const unit = found(await findUnit(store, unitId));
+  if (!wheelEnd(unit, place.axle, place.side)) throw invalid('body.axle', 'no-axle', unit.number, unit.axles.length);
+  const row = { ...place, number: '', makerLimit: null, jobId: null };
+  await store
+    .insert(fittedPart)
+    .values({ fleetId: session.fleet.id, id: life, unitId, ...row, fittedBy: session.person.id, fittedAt: at });
+  return { unitId, changed: [changed('unit', unitId)] };
+};
 
 /** Both tyres of a dual end go by one limit: a looser one of the new tyre does not loosen the tyre beside it. */
 function loosensItsMate(unit: Unit, { part, axle, side, tyre }: Omit<FittedForm, 'limit'>, limit: string): boolean {

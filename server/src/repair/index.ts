@@ -1,6 +1,6 @@
 /** Jobs, certificates and the release. */
 
-export { livesOf, livesOfUnits } from './fitted';
+export { livesOf, livesOfUnits, noteRenewed } from './fitted';
 export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJob } from './handlers';
 export { holdTrailer, releaseTrailer } from './holds';
 export { makeJobs, unitsOfDefects } from './make-jobs';

@@ -171,7 +171,8 @@ export const fittedPart = pgTable(
     fleetId,
     id,
     unitId,
-    jobId: uuid('job_id').notNull(),
+    /** Null: found to have been renewed, by whoever did it. */
+    jobId: uuid('job_id'),
     part: text('part').$type<RenewedPart>().notNull(),
     axle: integer('axle').notNull(),
     side: text('side').$type<Side>().notNull(),

@@ -213,6 +213,7 @@ function measured({
   | 'take-reading'
   | 'skip-reading'
   | 'close-inspection'
+  | 'note-renewed'
   | 'drop-inspection'
   | 'attach-photo'
   | 'import-readings'
@@ -231,6 +232,7 @@ function measured({
       value: { kind: 'lining', axle: 1, side: 'left', points: ['1/2 in'] },
     },
     'skip-reading': { skip: uuidv7(), inspection, step, reason: 'mud' },
+    'note-renewed': { life: uuidv7(), unit, part: 'lining', axle: 1, side: 'left', tyre: null },
     'close-inspection': { inspection, outcome: 'incomplete', because: 'rain' },
     'drop-inspection': { inspection, because: 'the wrong route' },
     'attach-photo': {

@@ -1,4 +1,4 @@
-import { type Doubt, formatLength, lengthStyle, type StepKind } from '@zealous-axle/core';
+import { type Doubt, formatLength, lengthStyle, type RenewedPart, renewedBy, type StepKind } from '@zealous-axle/core';
 import { Button } from '../../parts/Button';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
@@ -13,11 +13,22 @@ interface Props {
   now: string;
   onConfirm: () => void;
   onAgain: () => void;
+  /** It is another part than was read last time; null where that would not explain it. */
+  onRenewed: (() => void) | null;
   onClose: () => void;
 }
 
+const RENEWED_WORDS: Record<RenewedPart, string> = {
+  lining: 'It was relined since',
+  drum: 'Another drum was fitted since',
+  rotor: 'Another rotor was fitted since',
+  tyre: 'Another tyre was fitted since',
+  chamber: 'Another chamber was fitted since',
+  adjuster: 'Another adjuster was fitted since',
+};
+
 /** Asked once: a reading that moved the wrong way or too far, or is hardly possible. What was entered is kept either way. */
-export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, onClose }: Props) {
+export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, onRenewed, onClose }: Props) {
   const by = formatLength(doubt.by, lengthStyle(now));
   const changed = doubt.way === 'grown' || doubt.way === 'shrunk';
   return (
@@ -29,6 +40,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
       ) : null}
       <Text>{doubt.because ?? padOf(kind).unlikely?.[doubt.way]}</Text>
       <Button tall look="act" label="It is right" onPress={onConfirm} />
+      {onRenewed ? <Button tall label={RENEWED_WORDS[renewedBy(kind)?.part ?? 'lining']} onPress={onRenewed} /> : null}
       <Button tall label="Measure again" onPress={onAgain} />
       <Text size="small" tone="soft">
         Measured again, both readings are kept: the second takes the place of the first.

@@ -150,6 +150,7 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
             now={readingText(doubt.value)}
             onConfirm={inspecting.confirm}
             onAgain={inspecting.again}
+            onRenewed={inspecting.renewed}
             onClose={inspecting.dismiss}
           />
         ) : null}

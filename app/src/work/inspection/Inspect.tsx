@@ -291,6 +291,7 @@ function DoubtHere() {
       now={readingText(doubt.value)}
       onConfirm={inspecting.confirm}
       onAgain={inspecting.again}
+      onRenewed={inspecting.renewed}
       onClose={inspecting.dismiss}
     />
   );

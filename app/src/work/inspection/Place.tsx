@@ -71,7 +71,7 @@ export const Place = memo(function Place({ unit, ends, step, limit, otherSide, b
         {step.kind === 'check' ? <Text>{padOf(step.kind).how(step)}</Text> : null}
         {life ? (
           <Text size="small">
-            {`Fitted new ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}
+            {`${life.job === null ? 'Found renewed' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}
           </Text>
         ) : null}
         <Text size="small" tone="soft">

@@ -6,6 +6,7 @@ import {
   parseLength,
   parsePressure,
   parseTemperature,
+  type Reading,
   readingSchema,
   type Step,
   textOf,
@@ -39,15 +40,22 @@ function written(
   return parsed.ok ? { ok: true, text } : { ok: false, message: parsed.message };
 }
 
+/** What an unfinished entry would say already, where its kind knows: what is past its limit stays so whatever follows. */
+export function composedSoFar(draft: Draft, step: Step): Reading | null {
+  const { soFar } = padOf(step.kind);
+  const made = soFar ? composed(draft, step, soFar) : null;
+  return made?.ok ? made.value : null;
+}
+
 /** The reading that the entry stands for now; `message` is null while nothing, or not everything needed, is entered yet. */
-export function composed(draft: Draft, step: Step): Composed {
+export function composed(draft: Draft, step: Step, body = padOf(step.kind).body): Composed {
   const texts: Record<string, string | undefined> = {};
   for (const field of fieldsOf(draft, step)) {
     const text = written(draft, step, field);
     if (text && !text.ok) return { ok: false, message: text.message };
     if (text?.ok) texts[field.id] = text.text;
   }
-  const given = padOf(step.kind).body({ draft, step, entry: entryOf(draft, step) }, texts);
+  const given = body({ draft, step, entry: entryOf(draft, step) }, texts);
   if (given === null) return NOTHING;
   if (typeof given === 'string') return { ok: false, message: given };
   const { axle, side, tyre } = step;

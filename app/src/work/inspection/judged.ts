@@ -12,7 +12,7 @@ import {
   type WheelEnd,
   wheelEnd,
 } from '@zealous-axle/core';
-import { composed } from './compose';
+import { composed, composedSoFar } from './compose';
 import { padOf, type StepJudgement } from './kinds';
 
 const endOf = (draft: Draft, { axle, side }: { axle: number | null; side: Step['side'] }): WheelEnd | null =>
@@ -31,7 +31,10 @@ function limitsAt(draft: Draft, step: Step, end: WheelEnd | null): Pick<StepJudg
 export function judgeStep(draft: Draft, step: Step): StepJudgement {
   const end = endOf(draft, step);
   const entered = composed(draft, step);
-  const opinion = entered.ok ? judgeReading(bookOf(draft), end, entered.value) : null;
+  const value = entered.ok ? entered.value : composedSoFar(draft, step);
+  const judged = value && judgeReading(bookOf(draft), end, value);
+  // Of what is not entered whole only what is past a limit already is said.
+  const opinion = judged && (entered.ok || judged.verdict !== 'not-judged') ? judged : null;
   return { entered, opinion, ...limitsAt(draft, step, end), end };
 }
 

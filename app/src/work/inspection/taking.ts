@@ -5,8 +5,10 @@ import {
   type GaugeSource,
   keyOf,
   type Reading,
+  type Renewal,
   readingText,
   type Step,
+  type Tyre,
   toNextOpen,
   withEntry,
 } from '@zealous-axle/core';
@@ -26,11 +28,18 @@ interface TakenReading {
   gauge?: GaugeSource;
 }
 
+/** A part that is another than before, and where. */
+export interface Renewed extends Renewal {
+  tyre: Tyre | null;
+}
+
 /** Where what is taken, skipped or found lacking goes. */
 export interface Keeper {
   take: (draft: Draft, at: Step, taken: TakenReading) => void;
   skip: (draft: Draft, at: Step, reason: string) => void;
   lacks: (draft: Draft, at: Step) => void;
+  /** A part at a step was found to have been renewed. */
+  renewed?: (draft: Draft, renewed: Renewed) => void;
   /** What is fitted at ends of axles is put right; left out where nothing of the unit may be changed. */
   correct?: (draft: Draft, correction: EndCorrection) => void;
 }
@@ -50,6 +59,12 @@ export const SENDS: Keeper = {
       'set-fitted',
       { unit: unit.id, key: keyOf(at), fitted: false },
       `${unit.number}: no ${kindWords(at).toLowerCase()}`,
+    ),
+  renewed: ({ unit }, renewed) =>
+    void send(
+      'note-renewed',
+      { life: uuidv7(), unit: unit.id, ...renewed },
+      `${unit.number}: ${renewed.part} found renewed at ${endCode(renewed)}`,
     ),
   correct: ({ unit }, { pictures, ...correction }) => {
     const change = uuidv7();

@@ -28,6 +28,7 @@ async function hold(from: Draft) {
     draft: () => result.current.draft,
     doubt: () => result.current.doubt,
     gaugeMessage: () => result.current.gaugeMessage,
+    renewable: () => result.current.renewed !== null,
     at: () => stepAt(result.current.draft)?.kind ?? null,
     type: (text: string) =>
       act(async () => {
@@ -73,6 +74,26 @@ test('a lining that grew is asked about once: measured again, both are kept', as
   await pad.do((now) => now.save());
   expect(values().map((value) => value.kind === 'lining' && value.points[0])).toEqual(['3/4 in', '11/32 in']);
   expect(sent[1]?.body.supersedes).toBe(sent[0]?.body.reading);
+});
+
+test('a lining that grew because it was relined begins a life, and is not measured against the old one', async () => {
+  const pad = await hold(lining());
+  await pad.type('3/4');
+  await pad.do((now) => now.save());
+  await pad.do((now) => now.renewed?.());
+  expect(sent).toMatchObject([
+    { name: 'note-renewed', body: { part: 'lining', axle: 1, side: 'left', tyre: null } },
+    { name: 'take-reading', body: { value: { points: ['3/4 in'] } } },
+  ]);
+  expect(pad.draft().previous['lining@1L']).toBeUndefined();
+  expect(pad.draft().lives).toMatchObject([{ part: 'lining', axle: 1, side: 'left', job: null }]);
+});
+
+test('a lining that shrank was not relined', async () => {
+  const pad = await hold(lining());
+  await pad.type('1/16');
+  await pad.do((now) => now.save());
+  expect([pad.doubt()?.doubt.way, pad.renewable()]).toEqual(['shrunk', false]);
 });
 
 test('what is said to be right is taken, and not asked about again', async () => {

@@ -22,6 +22,7 @@ import type { Good } from './allGood';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
 import { type EndCorrection, padOf } from './kinds';
+import { asRenewed, renewedAt } from './renewed';
 import { type Keeper, SENDS, takeReading, type Update } from './taking';
 import { kindWords } from './words';
 
@@ -65,6 +66,7 @@ function useGaugeValues(
 export function useInspecting(draft: Draft | null | undefined, update: Update, keeper: Keeper = SENDS) {
   const [doubt, setDoubt] = useState<{ doubt: Doubt; value: Reading } | null>(null);
   const step = draft ? stepAt(draft) : null;
+  const another = keeper.renewed && step && doubt ? renewedAt(step, doubt.doubt) : null;
 
   const take = (now: Draft, at: Step, value: Reading, again = false) => {
     setDoubt(null);
@@ -112,6 +114,15 @@ export function useInspecting(draft: Draft | null | undefined, update: Update, k
     confirm: () => draft && step && doubt && take(draft, step, doubt.value),
     again: () => draft && step && doubt && take(draft, step, doubt.value, true),
     dismiss: () => setDoubt(null),
+    /** The part is another than was read last time: its life begins, and this is its first reading. Null where it cannot be. */
+    renewed: another
+      ? () => {
+          if (!draft || !step || !doubt) return;
+          keeper.renewed?.(draft, another);
+          take(asRenewed(draft, another), step, doubt.value);
+          update((now) => asRenewed(now, another));
+        }
+      : null,
     /** Puts right what is fitted at ends of axles, here and on the server; null where that may not be done. */
     correct: keeper.correct
       ? (correction: EndCorrection) => {

@@ -7,6 +7,8 @@ const schema = z.strictObject({
   kind: z.literal('lining'),
   ...endPlace,
   points: z.array(lengthText).min(1).max(16),
+  /** How many of the shoes' or pads' points could not be seen: what is not seen is not passed. */
+  unseen: z.int().min(1).max(15).optional(),
 });
 
 export const lining = kindOf(schema)({

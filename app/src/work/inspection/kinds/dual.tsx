@@ -29,7 +29,7 @@ function Options({ draft, entry: { note }, note: change }: PadProps) {
 export const dual: KindPad = {
   how: () => 'Look between the tyres: they must not touch, loaded or not.',
   fields: ({ entry: { note } }) =>
-    note.size ? [field('inner', 'Diameter, inner', 'fraction'), field('outer', 'Diameter, outer', 'fraction')] : [],
+    note.size ? [field('inner', 'Diameter, inner', 'tape'), field('outer', 'Diameter, outer', 'tape')] : [],
   body: ({ entry: { note } }, texts) => {
     const diameters = pair(texts, 'inner', 'outer');
     if (note.touching === undefined && !diameters) return null;

@@ -22,7 +22,7 @@ import type { Because } from '../../../parts/BecauseForm';
 export interface PadField {
   id: string;
   label: string;
-  keys: 'fraction' | '32nds' | 'decimal' | 'thousandths' | 'pressure' | 'temperature';
+  keys: 'fraction' | '32nds' | 'decimal' | 'thousandths' | 'tape' | 'pressure' | 'temperature';
   optional?: boolean;
 }
 
@@ -95,6 +95,8 @@ export interface KindPad {
   fields?: (at: AtStep) => PadField[];
   /** What the fields and choices stand for, less the place; null while something needed is missing, or why not. */
   body: (at: AtStep, texts: Texts) => Record<string, unknown> | string | null;
+  /** The same while points are still to be read: those to come count as not seen, so that it is never a pass. */
+  soFar?: (at: AtStep, texts: Texts) => Record<string, unknown> | null;
   /** What its limit is asked by, beside the axle end; null where there is no single figure. */
   limited?: (at: AtStep) => { reading: Limited; asking?: Asking } | null;
   /** The limit is no length that a ruler could show. */

@@ -2,7 +2,7 @@ import { isDisc, wheelEnd } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { Line, Path } from 'react-native-svg';
 import { Toggle } from '../../../parts/Toggle';
-import { type AtStep, field, type KindPad, type PadField, type PadProps, valueField } from './kind';
+import { type AtStep, field, type KindPad, type PadField, type PadProps, type Texts, valueField } from './kind';
 import { markOf } from './look';
 
 const DRUM_POINTS = [
@@ -13,21 +13,53 @@ const DRUM_POINTS = [
 ];
 const DISC_POINTS = ['Outer pad', 'Inner pad'];
 
-function fields({ draft, step, entry: { note } }: AtStep): PadField[] {
-  if (!note.several) return [valueField('Thinnest point', 'fraction')];
+/** Every point of its shoes or pads. */
+function pointsOf({ draft, step }: AtStep): PadField[] {
   const end = step.axle && step.side ? wheelEnd(draft.unit, step.axle, step.side) : null;
   const points = end && isDisc(end) ? DISC_POINTS : DRUM_POINTS;
   return points.map((label, index) => field(`p${index}`, label, 'fraction'));
 }
 
-function Options({ entry: { note }, note: change }: PadProps) {
+const hiddenOf = ({ entry: { note } }: AtStep): readonly string[] => (note.several ? (note.hidden ?? []) : []);
+
+/** The points that can be seen. */
+const fields = (at: AtStep): PadField[] =>
+  at.entry.note.several
+    ? pointsOf(at).filter(({ id }) => !hiddenOf(at).includes(id))
+    : [valueField('Thinnest point', 'fraction')];
+
+/** The points read, with how many cannot be seen; of those still to come, `missing` too. */
+function pointsBody(at: AtStep, texts: Texts, missing: number) {
+  const points = fields(at).flatMap(({ id }) => texts[id] ?? []);
+  const unseen = hiddenOf(at).length + missing;
+  return { points, ...(unseen ? { unseen } : {}) };
+}
+
+function Options(pad: PadProps) {
+  const { note } = pad.entry;
+  const { note: change } = pad;
+  const hidden = hiddenOf(pad);
+  const points = note.several ? pointsOf(pad) : [];
   return (
-    <View className="flex-row flex-wrap gap-2">
-      <Toggle
-        label={note.several ? 'One number: the thinnest' : 'Each shoe or pad'}
-        on={false}
-        onChange={() => change({ several: !note.several })}
-      />
+    <View className="gap-2">
+      <View className="flex-row flex-wrap gap-2">
+        <Toggle
+          label={note.several ? 'One number: the thinnest' : 'Each shoe or pad'}
+          on={false}
+          onChange={() => change({ several: !note.several, hidden: undefined })}
+        />
+        {points.map(({ id, label }) => {
+          const on = hidden.includes(id);
+          return (
+            <Toggle
+              key={id}
+              label={`${label}: cannot be seen`}
+              on={on}
+              onChange={() => change({ hidden: on ? hidden.filter((each) => each !== id) : [...hidden, id] })}
+            />
+          );
+        })}
+      </View>
     </View>
   );
 }
@@ -45,9 +77,12 @@ export const lining: KindPad = {
   fields,
   // As many points as are asked for are read: of each shoe or pad, every one.
   body: (at, texts) => {
-    const asked = fields(at);
-    const points = asked.flatMap(({ id }) => texts[id] ?? []);
-    return points.length === asked.length ? { points } : null;
+    const given = pointsBody(at, texts, 0);
+    return given.points.length > 0 && given.points.length === fields(at).length ? given : null;
+  },
+  soFar: (at, texts) => {
+    const read = pointsBody(at, texts, 0).points.length;
+    return at.entry.note.several && read > 0 ? pointsBody(at, texts, fields(at).length - read) : null;
   },
   limited: () => ({ reading: 'lining' }),
   wholes: { keys: [0, 1], usual: 0 },

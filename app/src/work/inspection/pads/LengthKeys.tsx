@@ -5,10 +5,13 @@ import { useStable } from '../../../parts/useStable';
 import type { PadField } from '../kinds/kind';
 import { Key } from './Key';
 import {
+  EIGHTHS,
   fractionOf,
   pressDigit,
+  pressEighth,
   pressFraction,
   pressHalfStep,
+  pressTape,
   pressWhole,
   SIXTEENTHS,
   THIRTY_SECONDS,
@@ -120,6 +123,10 @@ const digitRows = (first: KeyOf): KeyOf[][] => [
   [{ label: '7' }, { label: '8' }, { label: '9' }],
   [first, { label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
 ];
+const TAPE_ROWS = [
+  ...digitRows({ label: '0' }).slice(0, 3),
+  [{ label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
+];
 const DECIMAL_ROWS = digitRows({ label: '.' });
 const SIGNED_ROWS = digitRows({ label: '±', name: 'Below or above zero' });
 
@@ -129,10 +136,25 @@ export function NumberKeys({ typed, onType, signed }: Pick<Props, 'typed' | 'onT
   return <Rows rows={signed ? SIGNED_ROWS : DECIMAL_ROWS} onKey={press} />;
 }
 
+const TAPE_KEYS = EIGHTHS.map((label) => ({ label }));
+
+/** Inches of any size as a tape shows them: whole ones by their digits, then the eighth. */
+function TapeKeys({ typed, onType }: Pick<Props, 'typed' | 'onType'>) {
+  const whole = useStable((key: string) => onType(pressTape(typed, key)));
+  const eighth = useStable((label: string) => onType(pressEighth(typed, label)));
+  return (
+    <View className="gap-2">
+      <Rows rows={TAPE_ROWS} onKey={whole} />
+      <Row keys={TAPE_KEYS} chosen={fractionOf(typed) ?? undefined} onKey={eighth} wide />
+    </View>
+  );
+}
+
 /** The keys for the unit in use: a whole reading is one or two taps. */
 export function LengthKeys(props: Props) {
   if (props.padUnit === 'in' && props.keys === '32nds') return <TreadKeys {...props} />;
   if (props.padUnit === 'in' && props.keys === 'fraction') return <FractionKeys {...props} />;
+  if (props.padUnit === 'in' && props.keys === 'tape') return <TapeKeys {...props} />;
   if (props.padUnit === 'in' && props.keys === 'thousandths') return <ThousandthKeys {...props} />;
   return <NumberKeys typed={props.typed} onType={props.onType} />;
 }

@@ -1,4 +1,15 @@
-import { fractionOf, pressDigit, pressFraction, pressHalfStep, pressWhole, SIXTEENTHS, wholeOf } from './keys';
+import {
+  EIGHTHS,
+  fractionOf,
+  pressDigit,
+  pressEighth,
+  pressFraction,
+  pressHalfStep,
+  pressTape,
+  pressWhole,
+  SIXTEENTHS,
+  wholeOf,
+} from './keys';
 
 test('a stroke is one or two taps: the usual whole inch is there already', () => {
   expect(pressFraction(1, '', '7/8')).toBe('1 7/8');
@@ -34,4 +45,16 @@ test('number keys', () => {
 test('the sixteenths are reduced', () => {
   expect(SIXTEENTHS).toHaveLength(15);
   expect(SIXTEENTHS.slice(0, 4)).toEqual(['1/16', '1/8', '3/16', '1/4']);
+});
+
+test('inches of a tape: any whole ones by their digits, and the eighth beside them', () => {
+  expect(EIGHTHS).toEqual(['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8']);
+  expect([...'41'].reduce(pressTape, '')).toBe('41');
+  expect(pressEighth('41', '1/4')).toBe('41 1/4');
+  expect(pressEighth('41 1/4', '1/4')).toBe('41');
+  expect(pressEighth('41 1/4', '3/8')).toBe('41 3/8');
+  expect(pressTape('4 1/4', '1')).toBe('41 1/4');
+  expect(pressTape('41 1/4', '⌫')).toBe('41');
+  expect(pressTape('41', '⌫')).toBe('4');
+  expect(pressTape('4', '⌫')).toBe('');
 });

@@ -45,6 +45,24 @@ export function pressHalfStep(usual: number, typed: string, padUnit: PadUnit): s
   return parsed.ok ? formatLength(parsed.value + NM_32ND, 'fraction').replace(' in', '') : typed;
 }
 
+/** The eighths a tape shows: `1/8`, `1/4`, … `7/8`. */
+export const EIGHTHS: readonly string[] = SIXTEENTHS.filter((_, index) => index % 2 === 1);
+
+/** A digit or backspace before the fraction of a tape's inches: `4`, `41`, `41 1/4`. */
+export function pressTape(typed: string, key: string): string {
+  const { whole, fraction } = split(typed);
+  const digits = pressDigit(whole === null ? '' : String(whole), key).replace(/\D/g, '');
+  if (key === '⌫' && fraction) return whole === null ? '' : String(whole);
+  return digits === '' ? (fraction ?? '') : join(Number(digits), fraction);
+}
+
+/** A fraction key of the tape; pressed again it takes the fraction back. */
+export function pressEighth(typed: string, eighth: string): string {
+  const { whole, fraction } = split(typed);
+  if (fraction === eighth) return whole === null ? '' : String(whole);
+  return whole === null ? eighth : join(whole, eighth);
+}
+
 /** A digit, point, sign or backspace on the number keys. */
 export function pressDigit(typed: string, key: string): string {
   if (key === '⌫') return typed.slice(0, -1);

@@ -269,6 +269,21 @@ test('where the book has no leak-down figure the clock names no time, and nothin
   expect(screen.getByText('Not judged')).toBeTruthy();
 });
 
+test('lining at each shoe: the first point past its limit decides, and a point may be not to be seen', async () => {
+  const step = at('lining');
+  await hold(step);
+  await press('Each shoe or pad');
+  await press('1/8');
+  expect(made(step)).toBeNull();
+  expect(judgeStep(draft, step).opinion?.verdict).toBe('violation');
+  for (const point of ['Upper shoe, inner end', 'Lower shoe, outer end', 'Lower shoe, inner end'])
+    await press(`${point}: cannot be seen`);
+  expect(made(step)).toMatchObject({ points: ['1/8 in'], unseen: 3 });
+  await press('1/8');
+  await press('1/2');
+  expect(judgeStep(draft, step).opinion?.verdict).toBe('not-judged');
+});
+
 test('hub oil: all good is one tap, and a leak onto the lining turns it', async () => {
   const step = at('hub-oil');
   await hold(step);
@@ -306,6 +321,7 @@ describe('what is asked about before it is believed', () => {
         now="1/2 in"
         onConfirm={() => said.push('right')}
         onAgain={() => said.push('again')}
+        onRenewed={null}
         onClose={() => said.push('close')}
         {...props}
       />,
