@@ -13,6 +13,7 @@ const GOOD: readonly [RegExp, string][] = [
   [/tread$/, '9'],
   [/bearing end play$/, '.003'],
   [/mud-flap clearance$/, '7'],
+  [/guard height$/, '21'],
 ];
 
 async function enterFigures(page: Page, label: string): Promise<void> {
@@ -84,7 +85,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
   await openTrailer(page, 'L-23');
   await begin(page, 'Full inspection');
   await expect(page.getByText('Chock before touching anything.', { exact: false })).toBeVisible();
-  expect(await walkAll(page)).toBe(195);
+  expect(await walkAll(page)).toBe(196);
   await press(page, 'Open the verdict sheet');
   await press(page, 'Close inspection');
   await allSent(page);
@@ -95,7 +96,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
      from inspection i join reading r on r.inspection_id = i.id join unit u on u.id = i.unit_id
      where u.number = 'L-23' and i.route->>'id' = 'full' group by i.outcome, i.verdict, i.sections`,
   );
-  expect(stored).toMatchObject({ readings: 195, kinds: 15, outcome: 'complete', verdict: 'within' });
+  expect(stored).toMatchObject({ readings: 196, kinds: 16, outcome: 'complete', verdict: 'within' });
   expect(stored?.sections).toBeGreaterThan(8);
 
   await page

@@ -31,7 +31,7 @@ const versionOf = ({ id }: Route, { fleet }: Session): number =>
 /** Begins an inspection on this device, and tells the server in its turn. Gives the inspection's id. */
 export async function startInspection({ unit, session, by }: Beginning): Promise<string> {
   const inspection = uuidv7();
-  const { id, number, body, kind, axles, notFitted, lives = [] } = unit;
+  const { id, number, body, kind, axles, features, notFitted, lives = [] } = unit;
   const units = session.person.units ?? session.fleet.units;
   const route = 'route' in by ? by.route : null;
   const steps = 'route' in by ? routeSteps(by.route, unit) : 'end' in by ? by.end : by.steps;
@@ -40,7 +40,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
   await keepDraft(
     newDraft({
       inspection,
-      unit: { id, number, body, kind, axles, notFitted },
+      unit: { id, number, body, kind, axles, features, notFitted },
       rules: rulesFor(rulesOf(session), unit.features),
       purpose,
       route: route && {

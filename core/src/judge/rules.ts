@@ -7,6 +7,7 @@ import { judgeDefect } from './defect';
 import { judgeDual } from './dual';
 import { judgeEndPlay } from './end-play';
 import { judgeFreeStroke } from './free-stroke';
+import { judgeGuardHeight } from './guard-height';
 import { judgeHub } from './hub-oil';
 import { judgeInflation } from './inflation';
 import { judgeKingPin } from './king-pin';
@@ -48,6 +49,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   'king-pin': judgeKingPin,
   'slider-pins': judgeSliderPins,
   'mud-flap': judgeMudFlap,
+  'guard-height': judgeGuardHeight,
   'wheel-play': judgeWheelPlay,
   'air-test': judgeAirTest,
   check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),

@@ -26,6 +26,7 @@ export const LIMITED = [
   'king-pin',
   'collar',
   'mud-flap',
+  'guard-height',
   'wheel-play',
   'leak-released',
   'leak-applied',
@@ -64,6 +65,8 @@ export const limitSchema = z.strictObject({
     /** Steering wheels of this diameter: from this, and below that. */
     wheel: z.strictObject({ from: lengthText.optional(), below: lengthText.optional() }).optional(),
     power: z.boolean().optional(),
+    /** Units built from this year on, or before that. */
+    built: z.strictObject({ from: z.int().optional(), before: z.int().optional() }).optional(),
     /** Only in fleets of this policy: `mud-flap:8`. */
     policy: z.string().optional(),
   }),

@@ -10,10 +10,12 @@ export interface Asking extends Partial<EndEquipment> {
   /** Across the steering wheel. */
   wheel?: string;
   power?: boolean;
+  /** The year it was built. */
+  built?: number;
 }
 
 function matches(limit: Limit, asking: Asking): boolean {
-  const { brake, steer, liningStyle, chamber, vehicles, size, power, wheel } = limit.where;
+  const { brake, steer, liningStyle, chamber, vehicles, size, power, wheel, built } = limit.where;
   if (brake && !(asking.brake && brake.includes(asking.brake))) return false;
   if (steer !== undefined && steer !== (asking.steer ?? false)) return false;
   if (liningStyle && !liningStyle.includes(asking.liningStyle ?? 'unknown')) return false;
@@ -21,10 +23,14 @@ function matches(limit: Limit, asking: Asking): boolean {
   if (size && size !== asking.size) return false;
   if (power !== undefined && power !== asking.power) return false;
   if (wheel && !isWheel(wheel, asking.wheel)) return false;
+  if (built && !isBuilt(built, asking.built)) return false;
   return !chamber || isChamber(chamber, asking.chamber);
 }
 
 const nm = (text: string): number => must(parseLength(text, 'none'));
+
+const isBuilt = ({ from, before }: NonNullable<Limit['where']['built']>, year: number | undefined): boolean =>
+  year !== undefined && (from === undefined || year >= from) && (before === undefined || year < before);
 
 /** Whether a steering wheel is one of those a limit was made for. */
 const isWheel = ({ from, below }: NonNullable<Limit['where']['wheel']>, across: string | undefined): boolean =>

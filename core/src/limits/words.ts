@@ -79,6 +79,7 @@ export const LIMITED_WORDS: Record<Limited, string> = {
   'king-pin': 'King pin',
   collar: 'King pin collar',
   'mud-flap': 'Mud-flap clearance',
+  'guard-height': 'Rear guard height',
   'wheel-play': 'Steering wheel play',
   'leak-released': 'Leak-down, released',
   'leak-applied': 'Leak-down, applied',

@@ -36,6 +36,8 @@ function goodAt(step: Step): Reading {
       return { kind: 'end-play', ...end, value: '0.003 in' };
     case 'king-pin':
       return { kind: 'king-pin', pin: ['1.982 in', '1.979 in'] };
+    case 'guard-height':
+      return { kind: 'guard-height', value: '21 1/2 in', built: 2019 };
     case 'slider-pins':
       return { kind: 'slider-pins', pins: 4, seated: 4 };
     case 'mud-flap':

@@ -17,10 +17,12 @@ import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
+import { FigureField } from '../../parts/FigureText';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
+import { useUnits } from '../../session/rules';
 
 const KINDS = MAKER_READINGS.map((value) => ({ value, label: LIMITED_WORDS[value] }));
 
@@ -36,11 +38,12 @@ function Form({
   onLimit: (reading: MakerReading, limit: MakerLimit) => void;
 }) {
   const { control, handleSubmit, formState } = useZodForm(formSchema, { reading: 'lining', value: '', source: '' });
+  const { length } = useUnits();
   const keep = handleSubmit(({ reading, ...limit }) => onLimit(reading, limit));
   return (
     <Drawer title={`Maker’s limit at ${at}`} onClose={onClose}>
       <ChoiceField control={control} name="reading" label="Of what" options={KINDS} />
-      <Field control={control} name="value" label="Limit" placeholder="5/16 in" />
+      <FigureField control={control} name="value" label="Limit" unit={length} placeholder="5/16 in" />
       <Field
         control={control}
         name="source"

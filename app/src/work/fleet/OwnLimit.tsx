@@ -4,10 +4,14 @@ import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
+import { FigureField } from '../../parts/FigureText';
 import { Text } from '../../parts/Text';
 import { useZodForm } from '../../session/forms';
 
 const sent = COMMANDS['add-fleet-limit'].body;
+
+/** The unit a figure is written in: a stricter one beside it is meant in the same. */
+const unitIn = (figure: string): string => /[^\d\s.,/-]+$/.exec(figure)?.[0] ?? '';
 
 /** A stricter limit of the fleet's own, with its reason. A looser one is refused at once, and why. */
 export function OwnLimit({ book, limit, onClose }: { book: Book; limit: Limit; onClose: () => void }) {
@@ -25,7 +29,13 @@ export function OwnLimit({ book, limit, onClose }: { book: Book; limit: Limit; o
     <Drawer title="A stricter limit of our own" onClose={onClose}>
       <Text bold>{`${whereWords(limit)}: ${limitWords(limit)}`}</Text>
       <Text tone="soft">{limit.source}</Text>
-      <Field control={control} name="value" label="Our limit" placeholder={limit.value} />
+      <FigureField
+        control={control}
+        name="value"
+        label="Our limit"
+        unit={unitIn(limit.value)}
+        placeholder={limit.value}
+      />
       <Field
         control={control}
         name="reason"

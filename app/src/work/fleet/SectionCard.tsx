@@ -26,14 +26,15 @@ function askable(at: Section['at']): Asked[] {
   if (at === 'sides') return [{ kind: 'mud-flap' }];
   if (at === 'ends')
     return [
-      ...STEP_KINDS.filter((kind) => !['king-pin', 'slider-pins', 'mud-flap', 'air-test', 'check'].includes(kind)).map(
-        (kind) => ({ kind }),
-      ),
+      ...STEP_KINDS.filter(
+        (kind) => !['king-pin', 'slider-pins', 'guard-height', 'mud-flap', 'air-test', 'check'].includes(kind),
+      ).map((kind) => ({ kind })),
       ...CHECKS.filter((check) => check.at === 'end').map(({ id }) => ({ kind: 'check' as const, item: id })),
     ];
   return [
     { kind: 'king-pin' },
     { kind: 'slider-pins' },
+    { kind: 'guard-height' },
     ...AIR_TESTS.map((item) => ({ kind: 'air-test' as const, item })),
     ...CHECKS.filter((check) => check.at === 'unit').map(({ id }) => ({ kind: 'check' as const, item: id })),
   ];

@@ -25,6 +25,10 @@ function written(
 ): { ok: true; text: string } | { ok: false; message: string } | null {
   const typed = textOf(draft, step, field.id);
   if (typed.trim() === '') return null;
+  if (field.keys === 'year')
+    return /^\d{4}$/.test(typed.trim())
+      ? { ok: true, text: typed.trim() }
+      : { ok: false, message: 'Write a year like 2019.' };
   if (field.keys === 'pressure') {
     const text = pressureText(typed, draft.airUnit);
     const parsed = parsePressure(typed);

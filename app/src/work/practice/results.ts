@@ -11,6 +11,7 @@ const READ_OFF = new Set<Reading['kind']>([
   'lining',
   'tread',
   'king-pin',
+  'guard-height',
   'drum',
   'rotor',
 ]);

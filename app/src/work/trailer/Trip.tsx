@@ -22,7 +22,7 @@ import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { DefectRow } from '../../parts/DefectRow';
-import { Field } from '../../parts/Field';
+import { FigureField } from '../../parts/FigureText';
 import { Loaded } from '../../parts/Loaded';
 import { LookedList } from '../../parts/LookedList';
 import { Notice } from '../../parts/Notice';
@@ -72,7 +72,14 @@ function MeterField({ unit }: { unit: UnitPage }) {
           {`${formatDistance(must(parseDistance(last.value)), distance)}, ${clock(last.at, fleet.zone)}, ${last.by}`}
         </Text>
       ) : null}
-      <Field control={control} name="value" label="Odometer or hub meter" placeholder={`48,210 ${distance}`} />
+      <FigureField
+        control={control}
+        name="value"
+        label="Odometer or hub meter"
+        unit={distance}
+        inputMode="decimal"
+        placeholder={`48,210 ${distance}`}
+      />
       {doubt ? <Notice look="ask">{doubt}</Notice> : null}
       {value ? (
         <Button

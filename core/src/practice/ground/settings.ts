@@ -28,6 +28,7 @@ export const GOOD = data.good as unknown as Readonly<
     | 'play1000'
     | 'pin64'
     | 'flap4'
+    | 'guard2'
     | 'drum32'
     | 'rotorMm2'
     | 'playWheel8'
@@ -38,7 +39,7 @@ export const GOOD = data.good as unknown as Readonly<
     | 'buildUp',
     readonly [number, number]
   >
-> & { targetPsi: number };
+> & { targetPsi: number; built: number };
 /** What a fault reads, from and to, and what it makes of whatever has it, where that is not its code's own severity. */
 const FAULTS = data.faults as unknown as Readonly<
   Record<

@@ -40,12 +40,15 @@ export interface Seen {
   on?: (typeof LAMPS)[number];
 }
 
-/** A unit as it is. Pin in sixty-fourths, flaps in quarters, wheel play in eighths of an inch. */
+/** A unit as it is. Pin in sixty-fourths, flaps in quarters, the rear guard in halves, wheel play in eighths of an inch. */
 export interface UnitTruth {
   ends: EndTruth[];
   seen: Seen[];
   pin64: [number, number];
   flap4: Record<Side, number>;
+  guard2: number;
+  /** The year on its plate. */
+  built: number;
   pins: { pins: number; seated: number };
   playWheel8: number;
   /** Pounds per square inch, as the gauges of the made-up system show them. */
@@ -138,6 +141,8 @@ function atUnit(truth: UnitTruth, step: Step): Reading | null {
       return { kind: step.kind, pin: [inches(truth.pin64[0], 64), inches(truth.pin64[1], 64)] };
     case 'mud-flap':
       return step.side ? { kind: step.kind, side: step.side, value: inches(truth.flap4[step.side], 4) } : null;
+    case 'guard-height':
+      return { kind: step.kind, value: inches(truth.guard2, 2), built: truth.built };
     case 'slider-pins':
       return { kind: step.kind, ...truth.pins };
     case 'wheel-play':

@@ -149,6 +149,8 @@ export const goodTruth = (random: Random, unit: Unit): UnitTruth => {
     seen: [],
     pin64: [pin, pin - random.below(2)],
     flap4: { left: from(random, GOOD.flap4), right: from(random, GOOD.flap4) },
+    guard2: from(random, GOOD.guard2),
+    built: GOOD.built,
     pins: { pins: 4, seated: 4 },
     playWheel8: from(random, GOOD.playWheel8),
     air: {

@@ -6,6 +6,7 @@ import { defect } from './defect';
 import { drum } from './drum';
 import { dual } from './dual';
 import { endPlay } from './end-play';
+import { guardHeight } from './guard-height';
 import { hubOil } from './hub-oil';
 import { kingPin } from './king-pin';
 import { lining } from './lining';
@@ -37,6 +38,7 @@ const ASKED = {
   'king-pin': kingPin,
   'slider-pins': sliderPins,
   'mud-flap': mudFlap,
+  'guard-height': guardHeight,
   'wheel-play': wheelPlay,
   'air-test': airTest,
   check,

@@ -5,9 +5,11 @@ import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
 import { ChamberChooser } from '../../../parts/ChamberChooser';
 import { Choice } from '../../../parts/Choice';
+import { FigureText } from '../../../parts/FigureText';
 import { Notice } from '../../../parts/Notice';
 import { TextField } from '../../../parts/TextField';
 import { Toggle } from '../../../parts/Toggle';
+import { useUnits } from '../../../session/rules';
 import {
   axleWords,
   BRAKE_WORDS,
@@ -42,19 +44,26 @@ const WRITTEN: Record<Written, string> = {
 
 /** What may be written besides: each left empty is not known. */
 function Figures({ axle, wrong, onChange }: Pick<Props, 'axle' | 'wrong' | 'onChange'>) {
-  return (Object.keys(WRITTEN) as Written[]).map((name) => (
-    <TextField
-      key={name}
-      label={WRITTEN[name]}
-      value={axle[name] ?? ''}
-      maxLength={40}
-      error={axle[name] ? (wrong[name] ?? null) : null}
-      onChangeText={(text) => {
-        const { [name]: _, ...rest } = axle;
-        onChange(text === '' ? rest : { ...rest, [name]: text });
-      }}
-    />
-  ));
+  const { length, pressure } = useUnits();
+  const unitOf = { tyreSize: null, target: pressure, sidewallMax: pressure, slack: length };
+  return (Object.keys(WRITTEN) as Written[]).map((name) => {
+    const unit = unitOf[name];
+    const field = {
+      label: WRITTEN[name],
+      value: axle[name] ?? '',
+      maxLength: 40,
+      error: axle[name] ? (wrong[name] ?? null) : null,
+    };
+    const change = (text: string) => {
+      const { [name]: _, ...rest } = axle;
+      onChange(text === '' ? rest : { ...rest, [name]: text });
+    };
+    return unit ? (
+      <FigureText key={name} {...field} unit={unit} onValue={change} />
+    ) : (
+      <TextField key={name} {...field} onChangeText={change} />
+    );
+  });
 }
 
 /** Everything fitted at one axle. Shut it says it in a line. */

@@ -4,6 +4,7 @@ import { check } from './check';
 import { drum } from './drum';
 import { dual } from './dual';
 import { endPlay } from './end-play';
+import { guardHeight } from './guard-height';
 import { hubOil } from './hub-oil';
 import type { KindPad } from './kind';
 import { kingPin } from './king-pin';
@@ -36,6 +37,7 @@ const PADS: Record<StepKind, KindPad> = {
   'king-pin': kingPin,
   'slider-pins': sliderPins,
   'mud-flap': mudFlap,
+  'guard-height': guardHeight,
   'wheel-play': wheelPlay,
   'air-test': airTest,
   check,

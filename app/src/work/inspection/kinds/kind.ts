@@ -22,7 +22,7 @@ import type { Because } from '../../../parts/BecauseForm';
 export interface PadField {
   id: string;
   label: string;
-  keys: 'fraction' | '32nds' | 'decimal' | 'thousandths' | 'tape' | 'pressure' | 'temperature';
+  keys: 'fraction' | '32nds' | 'decimal' | 'thousandths' | 'tape' | 'year' | 'pressure' | 'temperature';
   optional?: boolean;
 }
 

@@ -48,6 +48,7 @@ const UnitSwitch = memo(function UnitSwitch({ unit, onChange }: { unit: AnyUnit;
 function shownText({ draft, step }: PadProps, field: PadField): string {
   const typed = textOf(draft, step, field.id);
   if (typed === '') return '';
+  if (field.keys === 'year') return typed;
   if (field.keys === 'pressure') return /[a-z]/i.test(typed) ? typed : `${typed} ${draft.airUnit}`;
   if (field.keys === 'temperature') return temperatureText(typed, draft.temperatureUnit);
   return writtenLength(field.keys, typed, draft.padUnit).replace(/(\d)\/32$/, '$1/32 in');
@@ -94,7 +95,7 @@ function Keys({ pad, field }: { pad: PadProps; field: PadField }) {
     if (field.keys !== '32nds' || draft.padUnit !== 'in' || field.id === 'value') return;
     update((now) => withEntry(now, step, { field: nextEmptyField(now, step)?.id ?? field.id }));
   };
-  if (field.keys === 'pressure') return <NumberKeys typed={typed} onType={enter} />;
+  if (field.keys === 'pressure' || field.keys === 'year') return <NumberKeys typed={typed} onType={enter} />;
   if (field.keys === 'temperature') return <NumberKeys signed typed={typed} onType={enter} />;
   const wholes = field.id === 'value' || field.id.startsWith('p') ? padOf(step.kind).wholes : DISTANCE_WHOLES;
   return (
@@ -124,6 +125,12 @@ function choicesOf(kind: StepKind): ComponentType<PadProps> | null {
   return known;
 }
 
+/** The unit a field is written in, where it can be another. */
+function unitOf(field: PadField | null, { airUnit, padUnit }: PadProps['draft']): AnyUnit | null {
+  if (field?.keys === 'pressure') return airUnit;
+  return field?.keys === 'temperature' || field?.keys === 'year' ? null : padUnit;
+}
+
 /** A measurement in figures: one, or several fields after another. */
 export function FigurePad(pad: PadProps) {
   const { draft, step, entry, judged, update } = pad;
@@ -145,7 +152,7 @@ export function FigurePad(pad: PadProps) {
   const { unruled, reservoir } = padOf(step.kind);
   const Options = choicesOf(step.kind);
   const Fields = padOf(step.kind).fieldsPad?.({ draft, step, entry }) ?? null;
-  const unit = field?.keys === 'pressure' ? draft.airUnit : field?.keys === 'temperature' ? null : draft.padUnit;
+  const unit = unitOf(field, draft);
   const nm = judged.entered.ok ? judgedLength(judged.entered.value) : null;
   const ruled = judged.limit && !unruled;
   return (

@@ -25,11 +25,11 @@ function draftOf(sheet: Sheet, unit: UnitPage, session: Session): Draft {
   const units = session.person.units ?? session.fleet.units;
   const live = sheet.readings.filter(({ supersededBy }) => supersededBy === null);
   const steps = live.flatMap(({ value }) => stepSchema.safeParse(parseKey(readingKey(value))).data ?? []);
-  const { id, number, body, kind, axles, notFitted, lives } = unit;
+  const { id, number, body, kind, axles, features, notFitted, lives } = unit;
   const purpose = sheet.purpose === 'import' ? 'full' : sheet.purpose;
   const draft = newDraft({
     inspection: sheet.id,
-    unit: { id, number, body, kind, axles, notFitted },
+    unit: { id, number, body, kind, axles, features, notFitted },
     rules: rulesFor(rulesOf(session), unit.features),
     purpose,
     route: sheet.route === null ? null : { id: 'closed', name: sheet.route, sections: [] },

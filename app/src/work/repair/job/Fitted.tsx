@@ -10,8 +10,10 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { View } from 'react-native';
+import { FigureText } from '../../../parts/FigureText';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
+import { useUnits } from '../../../session/rules';
 import { useTyped } from '../../../session/useTyped';
 
 const PART_WORDS: Record<RenewedPart, string> = {
@@ -81,6 +83,7 @@ export function useFitted(page: JobPage) {
 
 /** What is printed on the new parts: it begins their life, and the pad of the re-measure goes by it. */
 export function FittedFields({ lots, set }: Pick<ReturnType<typeof useFitted>, 'lots' | 'set'>) {
+  const { length } = useUnits();
   if (lots.length === 0) return null;
   return (
     <View className="gap-3">
@@ -103,14 +106,15 @@ export function FittedFields({ lots, set }: Pick<ReturnType<typeof useFitted>, '
             </View>
             {LIMITED_BY[part] ? (
               <View className="min-w-0 flex-1">
-                <TextField
+                <FigureText
                   label="Its limit"
                   spoken={`${words}: its limit`}
                   placeholder={part === 'tyre' ? '4/32 in' : '5/16 in'}
                   value={printed.limit}
                   maxLength={40}
                   error={wrongLimit(printed)}
-                  onChangeText={(limit) => set(key, { ...printed, limit })}
+                  unit={length}
+                  onValue={(limit) => set(key, { ...printed, limit })}
                 />
               </View>
             ) : null}

@@ -236,6 +236,8 @@ function atUnit(made: MadeUpUnit, step: Step): Scene {
     });
   if (step.kind === 'mud-flap')
     return rule('From the ground', (truth.flap4[step.side ?? 'left'] ?? 0) / 4, 'in', 4, 0, 14, { each: 2 });
+  if (step.kind === 'guard-height')
+    return rule(`From the ground, built ${truth.built}`, truth.guard2 / 2, 'in', 4, 0, 40, { each: 4 });
   if (step.kind === 'wheel-play') return rule('At the rim', truth.playWheel8 / 8, 'in', 8, 0, 7);
   if (step.kind === 'slider-pins') return { kind: 'pins', ...truth.pins };
   if (step.kind === 'air-test') return airScene(made, check);
