@@ -6,6 +6,8 @@ const CODES = new Set([
   'ECONNRESET',
   'EPIPE',
   'ETIMEDOUT',
+  // A database that is there and lets nobody in.
+  '55000',
   '57P01',
   '57P02',
   '57P03',

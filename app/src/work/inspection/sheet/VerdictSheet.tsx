@@ -30,6 +30,7 @@ import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { BookWords } from '../../../parts/verdict';
+import { useMaySend } from '../../../session/may';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { Acts } from './Acts';
@@ -268,6 +269,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
 export function VerdictSheet() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { judged, waiting, problem } = useJudged(id);
+  const mayCorrect = useMaySend('correct-ends');
   const { entries } = useOutbox();
   const unsent = entries.filter(({ body }) => (body as { inspection?: string }).inspection === id).length;
   const home = judged ? (`/trailer/${judged.unit.id}` as const) : ('/' as const);
@@ -277,7 +279,7 @@ export function VerdictSheet() {
       title={judged ? `${judged.unit.number} – verdict sheet` : 'Verdict sheet'}
       under={unsent ? `${unsent} entries of it wait to be sent` : judged?.unit.body}
       back={() => router.replace(judged?.draft && !judged.draft.closed ? `/inspect/${id}` : home)}
-      footer={judged && !judged.stale ? <Acts judged={judged} id={id} /> : undefined}
+      footer={judged && (!judged.stale || (judged.closed && mayCorrect)) ? <Acts judged={judged} id={id} /> : undefined}
     >
       {judged ? (
         <BookWords.Provider value={BOOKS[judged.judgement.book.id as BookId].words.verdicts}>
