@@ -75,7 +75,15 @@ function Value({ pad, field }: { pad: PadProps; field: PadField }) {
 /** Several figures: the value they make together, or what is wrong with them. */
 function Made({ pad }: { pad: PadProps }) {
   const { entered, opinion } = pad.judged;
-  if (!entered.ok) return entered.message ? <Text tone="out">{entered.message}</Text> : null;
+  if (!entered.ok && entered.message) return <Text tone="out">{entered.message}</Text>;
+  if (!entered.ok)
+    // Not whole yet, and past a limit already: that stays so.
+    return opinion ? (
+      <View className="flex-row flex-wrap items-center gap-3">
+        <VerdictBadge verdict={opinion.verdict} />
+        <Text className="min-w-0 shrink">Whatever the other points read.</Text>
+      </View>
+    ) : null;
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2">
       <Text reading bold size="title" aria-live="polite">

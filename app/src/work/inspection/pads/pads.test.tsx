@@ -276,6 +276,7 @@ test('lining at each shoe: the first point past its limit decides, and a point m
   await press('1/8');
   expect(made(step)).toBeNull();
   expect(judgeStep(draft, step).opinion?.verdict).toBe('violation');
+  expect(screen.getByText('Whatever the other points read.')).toBeTruthy();
   for (const point of ['Upper shoe, inner end', 'Lower shoe, outer end', 'Lower shoe, inner end'])
     await press(`${point}: cannot be seen`);
   expect(made(step)).toMatchObject({ points: ['1/8 in'], unseen: 3 });
