@@ -37,6 +37,7 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
   const steps = 'route' in by ? routeSteps(by.route, unit) : 'end' in by ? by.end : by.steps;
   const purpose = route ? (measuresAll(route) ? 'full' : 'walk') : 're-measure';
   const job = 'job' in by ? by.job : null;
+  const present = ofPresentLives(lives, unit.standing, ({ value }) => ({ ...readingPlace(value), kind: value.kind }));
   await keepDraft(
     newDraft({
       inspection,
@@ -54,9 +55,15 @@ export async function startInspection({ unit, session, by }: Beginning): Promise
       airUnit: units.pressure,
       temperatureUnit: units.temperature,
       previous: Object.fromEntries(
-        ofPresentLives(lives, unit.standing, ({ value }) => ({ ...readingPlace(value), kind: value.kind })).map(
-          ({ key, value, at, inspection: by }) => [key, { text: readingText(value), at, value, inspection: by }],
-        ),
+        present.map(({ key, value, at, inspection: by }) => [
+          key,
+          { text: readingText(value), at, value, inspection: by },
+        ]),
+      ),
+      replaced: Object.fromEntries(
+        unit.standing
+          .filter((each) => !present.includes(each))
+          .map(({ key, value, at }) => [key, { text: readingText(value), at }]),
       ),
       lives,
       startedAt: new Date().toISOString(),

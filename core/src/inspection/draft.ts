@@ -3,7 +3,7 @@ import { type Book, bookFor, type FleetRules } from '../limits';
 import { type DisplayUnits, parseLength } from '../measure';
 import type { EarlierReading } from '../patterns';
 import { implausible, judgedLength, keyOf, type Reading, type Step } from '../reading';
-import type { PartLife, Unit, UnitKind } from '../trailer';
+import { type PartLife, renewedBy, type Unit, type UnitKind } from '../trailer';
 import type { GaugeSource } from './gauge';
 import type { SectionTime } from './life';
 import type { Note } from './note';
@@ -59,6 +59,8 @@ export interface Draft {
   entries: Record<string, Entry>;
   /** Parts fitted new on the unit: what was read before is of those they replaced. */
   lives?: PartLife[];
+  /** What the part before the present one read last at a place. */
+  replaced?: Record<string, { text: string; at: string }>;
   /** What each place read last time; the reading itself and where it was taken, since inspections keep them. */
   previous: Record<string, { text: string; at: string; value?: Reading; inspection?: string }>;
   startedAt: string;
@@ -70,7 +72,7 @@ export interface Draft {
 export const EMPTY_ENTRY: Entry = { texts: {}, field: null, note: {}, saved: null, skipped: null };
 
 export type NewDraft = Pick<Draft, 'inspection' | 'unit' | 'rules' | 'purpose' | 'job' | 'previous' | 'startedAt'> &
-  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit' | 'lives'>>;
+  Partial<Pick<Draft, 'steps' | 'route' | 'padUnit' | 'airUnit' | 'temperatureUnit' | 'lives' | 'replaced'>>;
 
 /** A new inspection of a unit: the given steps, or those of the basic measuring route. */
 export const newDraft = ({ steps, route = null, ...given }: NewDraft): Draft => ({
@@ -178,6 +180,18 @@ export const jumpTo = (draft: Draft, cursor: number): Draft => ({
   returnTo: cursor === draft.cursor ? draft.returnTo : (draft.returnTo ?? draft.cursor),
 });
 
+/** What is odd of a part that was fitted new and reads no better than the one it replaced; null where nothing is. */
+function noBetterThanReplaced({ replaced }: Draft, step: Step, now: number | null): string | null {
+  const old = replaced?.[stepKey(step)];
+  const renewed = renewedBy(step.kind);
+  const parsed = old ? parseLength(old.text, '32nds') : null;
+  if (!old || !renewed || !parsed?.ok || now === null) return null;
+  const better = renewed.way === 'grown' ? now > parsed.value : now < parsed.value;
+  return better
+    ? null
+    : `It was renewed since, and reads no better than the old one did: ${old.text}. Is it the new one?`;
+}
+
 /** The doubt that what is entered raises, by itself or against the last reading here; null when there is none, or it was asked already. */
 export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
   const before = draft.previous[stepKey(step)];
@@ -185,7 +199,7 @@ export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null 
   const last = before ? parseLength(before.text, '32nds') : null;
   if (entryOf(draft, step).asked) return null;
   const doubt = now === null ? null : doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
-  const odd = doubt ? null : implausible(value);
+  const odd = doubt ? null : (implausible(value) ?? (before ? null : noBetterThanReplaced(draft, step, now)));
   return odd ? { way: 'odd', by: 0, because: odd } : doubt;
 }
 

@@ -89,6 +89,21 @@ test('a lining that grew because it was relined begins a life, and is not measur
   expect(pad.draft().lives).toMatchObject([{ part: 'lining', axle: 1, side: 'left', job: null }]);
 });
 
+test('a lining fitted new that reads no thicker than the old one is asked about', async () => {
+  const replaced = { 'lining@1L': { text: '5/16 in', at: '2026-05-01T08:00:00Z' } };
+  const pad = await hold(lining({ previous: {}, replaced }));
+  await pad.type('1/4');
+  await pad.do((now) => now.save());
+  expect([pad.doubt()?.doubt.way, sent.length, pad.renewable()]).toEqual(['odd', 0, false]);
+  expect(pad.doubt()?.doubt.because).toContain('no better than the old one did: 5/16 in');
+  await pad.do((now) => now.confirm());
+  expect(sent).toHaveLength(1);
+  const thicker = await hold(lining({ previous: {}, replaced }));
+  await thicker.type('3/8');
+  await thicker.do((now) => now.save());
+  expect(thicker.doubt()).toBeNull();
+});
+
 test('a lining that shrank was not relined', async () => {
   const pad = await hold(lining());
   await pad.type('1/16');
