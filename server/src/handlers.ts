@@ -1,4 +1,4 @@
-import type { CommandAnswer, CommandName } from '@zealous-axle/core';
+import { type CommandAnswer, type CommandName, commandOf } from '@zealous-axle/core';
 import {
   acknowledgeRepair,
   addToReport,
@@ -32,10 +32,9 @@ import {
   setPerson,
   setPersonLeft,
   setUnitState,
-  unitsCoupled,
   withdrawFleetLimit,
 } from './fleet';
-import { bundleWork, declineWork, forecastsMoved, wishForecast } from './forecast';
+import { bundleWork, declineWork, wishForecast } from './forecast';
 import {
   attachPhoto,
   closeInspection,
@@ -54,16 +53,14 @@ import {
   askPlan,
   cancelPlan,
   closeCalendar,
-  movesPlan,
   openCalendar,
   publishPlan,
   putPlanAside,
   setPlanWeights,
-  unitsPlanned,
   watchPlan,
 } from './plan';
 import { finishPractice, markExam, openExam, setPracticeTask, tellPractice, withdrawPracticeTask } from './practice';
-import { importReadings, importUnits, unitsInFile } from './records';
+import { importReadings, importUnits } from './records';
 import {
   addPart,
   askRoad,
@@ -93,9 +90,8 @@ import {
   takeRoadReport,
   tickStep,
   torqueWheel,
-  unitsOfDefects,
 } from './repair';
-import { type Actor, type Clock, type Handler, runCommand, type SentCommand, type UnitsOf } from './run';
+import { type Actor, type Clock, type Handler, runCommand, type SentCommand } from './run';
 import type { Database, FleetStore } from './store';
 import { judgeAllAgain, keepYard } from './yard';
 
@@ -191,27 +187,15 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'record-paper': recordPaper,
 };
 
-/** The units a command names by other means than its body's own field. */
-const UNITS_OF: Partial<Record<CommandName, UnitsOf>> = {
-  'import-readings': unitsInFile,
-  hook: unitsCoupled,
-  drop: unitsCoupled,
-  'publish-plan': unitsPlanned,
-  'make-jobs': unitsOfDefects,
-};
-
-/** Commands after which a fleet judges by other rules. */
-const CHANGES_RULES: ReadonlySet<CommandName> = new Set(['set-fleet-rules', 'add-fleet-limit', 'withdraw-fleet-limit']);
-
 /** What is kept in step with a command: the yard's rows, what is judged by its rules, and the plan where it may no longer stand. */
 const derivedOf =
   (name: CommandName, { fleet: { id: fleet }, person }: Actor, now: Date) =>
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
     await tellHeld(store, fleet, await keepYard(store, units), now);
-    if (CHANGES_RULES.has(name)) await judgeAllAgain(store, fleet, person.id);
-    if (movesPlan(name)) await watchPlan(store, fleet, name);
-    const moved = forecastsMoved(name);
-    if (moved !== 'none') await wishForecast(store, fleet, moved === 'all' ? 'all' : units);
+    const { judgesAnew, movesPlan, foresees } = commandOf(name);
+    if (judgesAnew) await judgeAllAgain(store, fleet, person.id);
+    if (movesPlan) await watchPlan(store, fleet, movesPlan);
+    if (foresees !== 'none') await wishForecast(store, fleet, foresees === 'all' ? 'all' : units);
   };
 
 /** Does one command, by whoever is signed in. */
@@ -222,10 +206,4 @@ export const doCommand = <N extends CommandName>(
   sent: SentCommand<N>,
   clock: Clock,
 ): Promise<CommandAnswer> =>
-  runCommand(
-    db,
-    session,
-    { name, handler: HANDLERS[name], units: UNITS_OF[name], derive: derivedOf(name, session, clock.now) },
-    sent,
-    clock,
-  );
+  runCommand(db, session, { name, handler: HANDLERS[name], derive: derivedOf(name, session, clock.now) }, sent, clock);

@@ -1,5 +1,5 @@
 import type { Query } from '@tanstack/react-query';
-import { type CommandName, commandOf, type JobPage, type Sheet, type YardRow } from '@zealous-axle/core';
+import { type CommandName, commandOf, type JobPage, type Sheet, type Touched, type YardRow } from '@zealous-axle/core';
 import { dropRow, keepRows } from '../device/rows';
 import { Refused } from './client';
 import { queryClient, yardRowQuery } from './queries';
@@ -21,75 +21,22 @@ function unitOf({ queryKey, state }: Query): string | undefined {
 }
 
 const ABOUT_ONE = ['unit', 'job', 'sheet'];
-const SHOP = ['shop', 'defects', 'jobs'];
-/** Commands that change what the shop has before it. */
-const CHANGES_SHOP = (type: CommandName): boolean =>
-  ['defect', 'job'].includes(commandOf(type).about) ||
-  [
-    'report-defect',
-    'ask-road',
-    'note-road',
-    'take-road-report',
-    'make-job',
-    'make-jobs',
-    'close-inspection',
-    'drop-inspection',
-    'import-readings',
-    'take-reading',
-    'set-unit',
-    'correct-ends',
-    'record-meter',
-    'do-retorque',
-    'lapse-retorque',
-    'bundle-work',
-    'publish-plan',
-  ].includes(type);
-
-/** Commands that change the plan, or what it follows from. */
-const CHANGES_PLAN = (type: CommandName): boolean =>
-  CHANGES_SHOP(type) ||
-  CHANGES_SET_UP(type) ||
-  type.endsWith('-plan') ||
-  type === 'put-plan-aside' ||
-  [
-    'set-holidays',
-    'set-plan-weights',
-    'set-departure',
-    'open-calendar',
-    'close-calendar',
-    'hold-trailer',
-    'release-trailer',
-    'add-part',
-    'set-part',
-    'count-part',
-  ].includes(type);
-
-const SHOP_DATA: Partial<Record<CommandName, string>> = {
-  'add-part': 'parts',
-  'set-part': 'parts',
-  'count-part': 'parts',
-  'take-part': 'parts',
-  'receive-part': 'parts',
-  'save-template': 'templates',
+/** What each question is about: it is asked again after a command that touches that. */
+const READS: Readonly<Record<string, readonly Touched[]>> = {
+  shop: ['shop', 'photos'],
+  defects: ['shop', 'photos'],
+  jobs: ['shop', 'photos'],
+  plan: ['plan', 'shop', 'set-up'],
+  wear: ['shop', 'forecast'],
+  parts: ['parts'],
+  templates: ['templates'],
+  practice: ['practice'],
+  'set-up': ['set-up'],
+  people: ['set-up'],
+  gone: ['set-up'],
+  outside: ['set-up'],
+  gauges: ['set-up'],
 };
-/** Commands that change what is practised. */
-const CHANGES_PRACTICE = (type: CommandName): boolean =>
-  type.endsWith('-practice') || type.endsWith('-practice-task') || type.endsWith('-exam');
-const SET_UP = ['set-up', 'people', 'gone', 'outside', 'gauges'];
-const CHANGES_SET_UP = (type: CommandName): boolean =>
-  [
-    'add-unit',
-    'import-units',
-    'set-unit',
-    'set-unit-state',
-    'correct-ends',
-    'record-sticker',
-    'save-bay',
-    'set-holidays',
-    'set-outside',
-  ].includes(type) ||
-  type.endsWith('-person') ||
-  type === 'set-person-left';
 
 /** What sorts a row, or puts it on another list. */
 const placeIn = ({
@@ -141,17 +88,11 @@ export function refresh(events: readonly Happened[]): void {
     ({ type, unit }) =>
       unit === undefined || (unit === null && isCommand(type) && ['units', 'fleet'].includes(commandOf(type).about)),
   );
+  const all = new Set(commands.flatMap((type) => commandOf(type).touches));
   const touched = (query: Query): boolean => {
     const [name] = query.queryKey as [string];
-    if (name === 'plan') return commands.some(CHANGES_PLAN);
-    if (name === 'wear')
-      return commands.some(
-        (type) => CHANGES_SHOP(type) || ['set-maker-limit', 'bundle-work', 'decline-work'].includes(type),
-      );
-    if (name === 'practice') return commands.some(CHANGES_PRACTICE);
-    if (SHOP.includes(name)) return commands.some((type) => CHANGES_SHOP(type) || type === 'attach-photo');
-    if (name === 'parts' || name === 'templates') return commands.some((type) => SHOP_DATA[type] === name);
-    if (SET_UP.includes(name)) return commands.some(CHANGES_SET_UP);
+    const reads = READS[name];
+    if (reads) return reads.some((each) => all.has(each));
     if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
     return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');
   };

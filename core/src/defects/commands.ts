@@ -21,6 +21,7 @@ export const DEFECT_COMMANDS = {
       /** The certified defect it is again. */
       comeBackOf: id.optional(),
     }),
+    { touches: ['shop'], movesPlan: 'A driver reported a defect', late: 'written down' },
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
   'report-nothing': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
@@ -36,6 +37,7 @@ export const DEFECT_COMMANDS = {
     'defect',
     whoMay(DEFECT_LIFE, 'triage'),
     z.strictObject({ defect: id, version, holds: z.boolean() }),
+    { movesPlan: 'A report was answered' },
   ),
   'dismiss-defect': command(
     'defect',

@@ -31,11 +31,13 @@ export const FLEET_COMMANDS = {
     'units',
     whoMay(COUPLING_LIFE, 'hook'),
     z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
+    { names: ({ unit, pulled }) => ({ units: [unit, pulled] }) },
   ),
   drop: command(
     'units',
     whoMay(COUPLING_LIFE, 'drop'),
     z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
+    { names: ({ unit, pulled }) => ({ units: [unit, pulled] }) },
   ),
   /** An odometer or hub meter, as it was read. */
   'record-meter': command(
@@ -49,8 +51,12 @@ export const FLEET_COMMANDS = {
       readAt: z.iso.datetime().optional(),
       source: z.enum(OUTSIDE_SOURCES).optional(),
     }),
+    { touches: ['shop'], foresees: 'its units' },
   ),
-  'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema })),
+  'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema }), {
+    touches: ['set-up'],
+    foresees: 'its units',
+  }),
   /**
    * Corrects what a unit is. What was judged stays as it was; what stands is judged again. What is judged by is not changed
    * without a reason.
@@ -59,6 +65,7 @@ export const FLEET_COMMANDS = {
     'unit',
     BENCH,
     z.strictObject({ unit: id, version, form: unitFormSchema, because: becauseSchema.optional() }),
+    { touches: ['shop', 'set-up'], foresees: 'its units' },
   ),
   /** What is fitted at ends of axles, as it was seen there, and why that is said: what was judged by something else is judged again. */
   'correct-ends': command(
@@ -81,27 +88,44 @@ export const FLEET_COMMANDS = {
         path: ['ends'],
         message: 'a chamber is put right one axle at a time',
       }),
+    { touches: ['shop', 'set-up'], foresees: 'its units' },
   ),
   /** Sold, scrapped, or back in use: its records stay whole. */
   'set-unit-state': command(
     'unit',
     SHOP,
     z.strictObject({ unit: id, version, state: z.enum(UNIT_STATES), reason: wordsText(300) }),
+    { touches: ['shop', 'set-up'] },
   ),
   /** Somebody new, or somebody who is let in again: by a code that is told them and opens the door once. */
   'invite-person': command(
     'fleet',
     SHOP,
     z.strictObject({ person: id, signIn: signInText, form: personFormSchema, code: onceCodeText }),
+    { touches: ['set-up'] },
   ),
-  'set-person': command('fleet', SHOP, z.strictObject({ person: id, version, form: personFormSchema })),
+  'set-person': command('fleet', SHOP, z.strictObject({ person: id, version, form: personFormSchema }), {
+    touches: ['set-up'],
+    movesPlan: 'Somebody’s hours or absence changed',
+  }),
   /** Who left stays in the records, and cannot sign in. */
-  'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() })),
+  'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() }), {
+    touches: ['set-up'],
+    movesPlan: 'Somebody left or came back',
+  }),
   /** Ends their sessions and their password: a code lets them set a new one. */
-  'reset-person': command('fleet', SHOP, z.strictObject({ person: id, version, code: onceCodeText })),
+  'reset-person': command('fleet', SHOP, z.strictObject({ person: id, version, code: onceCodeText }), {
+    touches: ['set-up'],
+  }),
   /** A bay's name, and what it is fit for and when; that stays as it is where it is not said. */
-  'save-bay': command('fleet', SHOP, z.strictObject({ bay: id, name: wordsText(40), work: bayWorkSchema.optional() })),
-  'set-holidays': command('fleet', SHOP, z.strictObject({ version, holidays: holidaysSchema })),
+  'save-bay': command('fleet', SHOP, z.strictObject({ bay: id, name: wordsText(40), work: bayWorkSchema.optional() }), {
+    touches: ['set-up'],
+    movesPlan: 'A bay’s hours or use changed',
+  }),
+  'set-holidays': command('fleet', SHOP, z.strictObject({ version, holidays: holidaysSchema }), {
+    touches: ['plan', 'set-up'],
+    movesPlan: 'A holiday changed',
+  }),
   /** When a unit leaves next, and where to; null where it is not known any more. */
   'set-departure': command(
     'unit',
@@ -112,6 +136,7 @@ export const FLEET_COMMANDS = {
       /** Who told of it, where nobody of the fleet did. */
       source: z.enum(OUTSIDE_SOURCES).optional(),
     }),
+    { touches: ['shop', 'plan'], movesPlan: 'A departure changed' },
   ),
   /** How a thing outside is used; its secret, where one is drawn anew, is in no event and in no answer. */
   'set-outside': command(
@@ -123,11 +148,13 @@ export const FLEET_COMMANDS = {
       form: outsideFormSchema,
       secret: outsideSecretText.optional(),
     }),
+    { touches: ['set-up'] },
   ),
   'set-fleet-rules': command(
     'fleet',
     SHOP,
     z.strictObject({ version, book: z.enum(BOOK_IDS), policies: policiesSchema, units: displayUnitsSchema }),
+    { foresees: 'all', judgesAnew: true },
   ),
   /** Null follows the fleet again. */
   'set-own-units': command('self', EVERYBODY, z.strictObject({ units: displayUnitsSchema.nullable() })),
@@ -135,8 +162,12 @@ export const FLEET_COMMANDS = {
     'fleet',
     SHOP,
     z.strictObject({ limit: id, tightens: z.string().max(80), value: wordsText(40), reason: wordsText(300) }),
+    { foresees: 'all', judgesAnew: true },
   ),
-  'withdraw-fleet-limit': command('fleet', SHOP, z.strictObject({ limit: id, reason: wordsText(300) })),
+  'withdraw-fleet-limit': command('fleet', SHOP, z.strictObject({ limit: id, reason: wordsText(300) }), {
+    foresees: 'all',
+    judgesAnew: true,
+  }),
   /** A maker's limit for what is fitted at an axle, or at one end of it; null takes it back. */
   'set-maker-limit': command(
     'unit',
@@ -150,6 +181,7 @@ export const FLEET_COMMANDS = {
       /** Why it is taken back: where it is written says why it is set. */
       reason: wordsText(300).optional(),
     }),
+    { touches: ['shop', 'forecast'], foresees: 'its units' },
   ),
   /** What a unit was found to have or to lack, by the key of what asks for it: asked once. */
   'set-fitted': command('unit', BENCH, z.strictObject({ unit: id, key: wordsText(120), fitted: z.boolean() })),
@@ -166,6 +198,7 @@ export const FLEET_COMMANDS = {
       /** Which month is on this very sticker; the fleet's usual one where it is not said. */
       means: z.enum(STICKER_MEANS).optional(),
     }),
+    { touches: ['set-up'] },
   ),
   /** Another paper, with its last day, or the day it was done and after how many weeks it is done again; null takes it away. */
   'record-paper': command(
@@ -179,5 +212,6 @@ export const FLEET_COMMANDS = {
         .union([z.strictObject({ until: dayText }), z.strictObject({ done: dayText, weeks: z.int().min(1).max(60) })])
         .nullable(),
     }),
+    { touches: ['set-up'] },
   ),
 } as const;

@@ -10,7 +10,10 @@ const proposal = {
 
 export const FORECAST_COMMANDS = {
   /** Does it in this visit: a job by its template, from what the forecast says. */
-  'bundle-work': command('unit', SHOP, z.strictObject({ ...proposal, job: z.uuid() })),
+  'bundle-work': command('unit', SHOP, z.strictObject({ ...proposal, job: z.uuid() }), {
+    touches: ['shop', 'forecast'],
+    movesPlan: 'There is a new job',
+  }),
   /** Not now: it is not proposed again until the part was read anew. */
-  'decline-work': command('unit', SHOP, z.strictObject(proposal)),
+  'decline-work': command('unit', SHOP, z.strictObject(proposal), { touches: ['forecast'] }),
 } as const;

@@ -26,6 +26,7 @@ export const INSPECTION_COMMANDS = {
         .optional(),
       steps: z.array(stepSchema).min(1).max(600).optional(),
     }),
+    { late: 'written down' },
   ),
   'take-reading': command(
     'inspection',
@@ -39,11 +40,13 @@ export const INSPECTION_COMMANDS = {
       /** The gauge that sent it. */
       gauge: gaugeSourceSchema.optional(),
     }),
+    { touches: ['shop'], foresees: 'its units', late: 'written down' },
   ),
   'skip-reading': command(
     'inspection',
     EVERYBODY,
     z.strictObject({ skip: id, inspection: id, step: stepSchema, reason: wordsText(300) }),
+    { late: 'written down' },
   ),
   'close-inspection': command(
     'inspection',
@@ -54,12 +57,14 @@ export const INSPECTION_COMMANDS = {
       because: wordsText(500).optional(),
       sections: z.array(sectionTimeSchema).max(60).optional(),
     }),
+    { touches: ['shop'], foresees: 'its units', late: 'written down' },
   ),
   /** Begun by mistake: it reads nothing more. Without a reading it leaves no trace; with one it is said why. */
   'drop-inspection': command(
     'inspection',
     EVERYBODY,
     z.strictObject({ inspection: id, because: wordsText(300).optional() }),
+    { touches: ['shop'] },
   ),
   /** A photo, shrunk on the device, at a step of an inspection or with a defect. */
   'attach-photo': command(
@@ -75,5 +80,6 @@ export const INSPECTION_COMMANDS = {
       height: z.int().min(1).max(4_096),
       jpeg: z.base64().max(PHOTO_CHARS),
     }),
+    { touches: ['photos'], late: 'written down', largest: 1024 * 1024 },
   ),
 } as const;

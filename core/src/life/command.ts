@@ -7,15 +7,64 @@ import type { Role } from './act';
  */
 export type About = 'unit' | 'defect' | 'job' | 'inspection' | 'units' | 'fleet' | 'self';
 
-export interface Command<Body extends z.ZodType> {
+/**
+ * What reads differently after a command, beside the pages of the units it concerns: what the shop has before it, the
+ * plan, what is foreseen, photos, the parts room, templates, what a fleet is set up with, what is practised.
+ */
+export type Touched = 'shop' | 'plan' | 'forecast' | 'photos' | 'parts' | 'templates' | 'set-up' | 'practice';
+
+/** The units a body names otherwise than by its field `unit`: by themselves, by what is of them, or in a file's column `unit`. */
+export interface Named {
+  units?: readonly string[];
+  jobs?: readonly string[];
+  defects?: readonly string[];
+  csv?: string;
+}
+
+/** What follows from a command, and how it is taken. */
+interface Follows {
+  touches: readonly Touched[];
+  /** Why the plan may no longer stand after it, as it is told; null where it does not move the plan. */
+  movesPlan: string | null;
+  /** Whose forecast it may change. */
+  foresees: 'none' | 'its units' | 'all';
+  /** What every unit is judged by changes: all are judged anew. */
+  judgesAnew: boolean;
+  /** How large it may be, in bytes; null as large as any. */
+  largest: number | null;
+  /** What it is worth when it comes later than a device may go without the server: nothing, or it is written down. */
+  late: 'nothing' | 'written down';
+}
+
+export interface Command<Body extends z.ZodType> extends Follows {
   about: About;
   /** Who may ever send it. The life-cycle tables ask again, together with the state. */
   roles: readonly Role[];
   body: Body;
+  names: ((body: never) => Named) | null;
 }
 
-export const command = <Body extends z.ZodType>(about: About, roles: readonly Role[], body: Body): Command<Body> => ({
+type More<Body extends z.ZodType> = Partial<Follows> & { names?: (body: z.infer<Body>) => Named };
+
+/** What is decided of a defect or a job is before the shop. */
+const OF_SHOP: readonly About[] = ['defect', 'job'];
+
+/** Declares a command: everything that must be known of it beside how it is done. */
+export const command = <Body extends z.ZodType>(
+  about: About,
+  roles: readonly Role[],
+  body: Body,
+  { touches = [], names, ...more }: More<Body> = {},
+): Command<Body> => ({
+  movesPlan: null,
+  foresees: 'none',
+  judgesAnew: false,
+  largest: null,
+  late: 'nothing',
+  ...more,
   about,
   roles,
   body,
+  names: names ?? null,
+  touches: OF_SHOP.includes(about) ? ['shop', ...touches] : touches,
 });

@@ -21,9 +21,12 @@ export const PLAN_COMMANDS = {
       how: z.enum(['anew', 'again']),
       seconds: z.int().min(1).max(LONGEST_SEARCH),
     }),
+    { touches: ['plan'] },
   ),
-  'cancel-plan': command('fleet', whoMay(PLAN_RUN_LIFE, 'cancel'), z.strictObject({ run: id })),
-  'put-plan-aside': command('fleet', whoMay(PLAN_RUN_LIFE, 'put aside'), z.strictObject({ run: id })),
+  'cancel-plan': command('fleet', whoMay(PLAN_RUN_LIFE, 'cancel'), z.strictObject({ run: id }), { touches: ['plan'] }),
+  'put-plan-aside': command('fleet', whoMay(PLAN_RUN_LIFE, 'put aside'), z.strictObject({ run: id }), {
+    touches: ['plan'],
+  }),
   /** The plan people work by from now on. Whoever changed an older `version` is shown the newer one. */
   'publish-plan': command(
     'fleet',
@@ -34,15 +37,20 @@ export const PLAN_COMMANDS = {
       /** The search it was taken from. */
       run: id.optional(),
     }),
+    { touches: ['shop', 'plan'], names: ({ slots }) => ({ jobs: slots.map((slot) => slot.job) }) },
   ),
   /** What the plan is wanted by. `version` is that of the fleet's settings. */
-  'set-plan-weights': command('fleet', SHOP, z.strictObject({ version: z.int(), weights: planWeightsSchema })),
+  'set-plan-weights': command('fleet', SHOP, z.strictObject({ version: z.int(), weights: planWeightsSchema }), {
+    touches: ['plan'],
+    movesPlan: 'What the plan is wanted by changed',
+  }),
   /** An address for a calendar program: of one's own jobs, or of the whole plan. */
   'open-calendar': command(
     'self',
     BENCH,
     z.strictObject({ calendar: id, whose: z.enum(['mine', 'shop']), secret: secretText }),
+    { touches: ['plan'] },
   ),
   /** The address opens nothing any more. */
-  'close-calendar': command('self', BENCH, z.strictObject({ calendar: id })),
+  'close-calendar': command('self', BENCH, z.strictObject({ calendar: id }), { touches: ['plan'] }),
 } as const;

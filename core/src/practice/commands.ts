@@ -37,13 +37,15 @@ export const PRACTICE_COMMANDS = {
       /** Marks of a hundred from which it is passed. */
       pass: z.int().min(1).max(100),
     }),
+    { touches: ['practice'] },
   ),
-  'withdraw-practice-task': command('fleet', SHOP, z.strictObject({ task: id })),
+  'withdraw-practice-task': command('fleet', SHOP, z.strictObject({ task: id }), { touches: ['practice'] }),
   /** How far somebody has come, for whoever watches. */
   'tell-practice': command(
     'self',
     EVERYBODY,
     z.strictObject({ task: id.nullable(), words: wordsText(120), done: z.int().min(0), of: z.int().min(1) }),
+    { touches: ['practice'] },
   ),
   /** What came of it: the sender’s own result, made on the device. */
   'finish-practice': command(
@@ -58,6 +60,7 @@ export const PRACTICE_COMMANDS = {
       items: z.array(itemSchema).max(400),
       off: z.array(offSchema).max(400),
     }),
+    { touches: ['practice'] },
   ),
   /** A walk to be said to somebody else, who marks it on a device of their own. */
   'open-exam': command(
@@ -80,6 +83,9 @@ export const PRACTICE_COMMANDS = {
         .min(1)
         .max(400),
     }),
+    { touches: ['practice'] },
   ),
-  'mark-exam': command('self', EVERYBODY, z.strictObject({ exam: id, card: z.string().max(160), said: z.boolean() })),
+  'mark-exam': command('self', EVERYBODY, z.strictObject({ exam: id, card: z.string().max(160), said: z.boolean() }), {
+    touches: ['practice'],
+  }),
 } as const;

@@ -37,6 +37,7 @@ export const REPAIR_COMMANDS = {
         .max(20)
         .optional(),
     }),
+    { touches: ['shop'], movesPlan: 'There is a new job' },
   ),
   /**
    * Jobs of many defects at once, each by its template: one for each trailer and kind of work, under the id that comes with
@@ -51,10 +52,17 @@ export const REPAIR_COMMANDS = {
         .min(1)
         .max(200),
     }),
+    {
+      touches: ['shop'],
+      movesPlan: 'There are new jobs',
+      names: ({ defects }) => ({ defects: defects.map(({ defect }) => defect) }),
+    },
   ),
   'place-job': command('job', whoMay(JOB_LIFE, 'place'), z.strictObject({ ...job, bay: id, day: dayText })),
-  'cancel-job': command('job', whoMay(JOB_LIFE, 'cancel'), z.strictObject({ ...job, reason })),
-  'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job)),
+  'cancel-job': command('job', whoMay(JOB_LIFE, 'cancel'), z.strictObject({ ...job, reason }), {
+    movesPlan: 'A job was cancelled',
+  }),
+  'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job), { movesPlan: 'A job was begun' }),
   'finish-job': command(
     'job',
     whoMay(JOB_LIFE, 'finish'),
@@ -70,8 +78,11 @@ export const REPAIR_COMMANDS = {
       /** What was fitted new: its life begins. */
       fitted: z.array(fittedFormSchema).max(60).optional(),
     }),
+    { movesPlan: 'A job was finished', foresees: 'its units' },
   ),
-  'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason })),
+  'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason }), {
+    movesPlan: 'A job was opened again',
+  }),
   'certify-job': command(
     'job',
     whoMay(JOB_LIFE, 'certify'),
@@ -115,6 +126,7 @@ export const REPAIR_COMMANDS = {
       /** Where it came from, where not out of the parts room: then nothing is taken from there. */
       elsewhere: wordsText(80).optional(),
     }),
+    { touches: ['parts'] },
   ),
   /** A part that is not there: ordered for this job, which waits for it. */
   'order-part': command(
@@ -127,9 +139,13 @@ export const REPAIR_COMMANDS = {
       count: z.int().min(1).max(100),
       due: dayText,
     }),
+    { touches: ['parts'], movesPlan: 'A part is late' },
   ),
   /** It came: it stands in the parts room. */
-  'receive-part': command('job', whoMay(PART_NEED_LIFE, 'receive'), z.strictObject({ job: id, order: id })),
+  'receive-part': command('job', whoMay(PART_NEED_LIFE, 'receive'), z.strictObject({ job: id, order: id }), {
+    touches: ['parts'],
+    movesPlan: 'A part came',
+  }),
   'torque-wheel': command(
     'job',
     whoMay(JOB_LIFE, 'work on'),
@@ -149,36 +165,55 @@ export const REPAIR_COMMANDS = {
     'unit',
     BENCH,
     z.strictObject({ life: id, unit: id, ...renewalSchema.shape, tyre: z.enum(TYRES).nullable() }),
+    { touches: ['forecast'], foresees: 'its units' },
   ),
   /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
   'do-retorque': command(
     'unit',
     whoMay(TASK_LIFE, 'do'),
     z.strictObject({ unit: id, retorque: id, ...torqueSchema.shape, moved: z.boolean() }),
+    { touches: ['shop'] },
   ),
   /** A re-torque whose day has passed becomes a report. */
-  'lapse-retorque': command('unit', whoMay(TASK_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id })),
+  'lapse-retorque': command('unit', whoMay(TASK_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id }), {
+    touches: ['shop'],
+  }),
   /** Road service for a defect, at a place: asked of the provider. */
-  'ask-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, defect: id, place: wordsText(120) })),
+  'ask-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, defect: id, place: wordsText(120) }), {
+    touches: ['shop'],
+  }),
   /** What became of a call for help, typed by whoever knows: agreed on the phone, arrived, done with its invoice, refused, not needed. */
-  'note-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, answer: id, told: roadAnswerSchema })),
+  'note-road': command('unit', EVERYBODY, z.strictObject({ call: id, unit: id, answer: id, told: roadAnswerSchema }), {
+    touches: ['shop'],
+  }),
   /** What the road service did becomes a job, with its invoice: measured again and certified like any other. */
-  'take-road-report': command('unit', SHOP, z.strictObject({ call: id, unit: id, job: id })),
+  'take-road-report': command('unit', SHOP, z.strictObject({ call: id, unit: id, job: id }), { touches: ['shop'] }),
   'set-road-costs': command('fleet', SHOP, z.strictObject({ costs: roadCostsSchema })),
-  'add-part': command('fleet', SHOP, z.strictObject({ part: partId, form: partFormSchema, stock: stockSchema })),
+  'add-part': command('fleet', SHOP, z.strictObject({ part: partId, form: partFormSchema, stock: stockSchema }), {
+    touches: ['plan', 'parts'],
+  }),
   /** What it is called, costs and how long it takes to come; how many lie there is counted. */
-  'set-part': command('fleet', SHOP, z.strictObject({ part: partId, version: z.int().min(1), form: partFormSchema })),
+  'set-part': command('fleet', SHOP, z.strictObject({ part: partId, version: z.int().min(1), form: partFormSchema }), {
+    touches: ['plan', 'parts'],
+  }),
   /** How many lie there. What was taken since whoever counted looked is not undone: it is counted again. */
   'count-part': command(
     'fleet',
     SHOP,
     z.strictObject({ part: partId, stockVersion: z.int().min(1), stock: stockSchema }),
+    { touches: ['plan', 'parts'] },
   ),
-  'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema })),
-  'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason })),
+  'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema }), {
+    touches: ['templates'],
+  }),
+  'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason }), {
+    touches: ['shop'],
+    movesPlan: 'A unit was held',
+  }),
   'release-trailer': command(
     'unit',
     whoMay(HOLD_LIFE, 'release'),
     z.strictObject({ release: id, unit: id, statement: wordsText(500) }),
+    { touches: ['shop'] },
   ),
 } as const;

@@ -166,9 +166,3 @@ export async function keepMeter({ store, session, at, now, body }: Doing<'record
     source: body.source ?? 'hand',
   });
 }
-
-/** Both units of a coupling. */
-export const unitsCoupled = async (_: FleetStore, body: unknown): Promise<string[]> => {
-  const { unit: puller, pulled } = body as { unit: string; pulled: string };
-  return [puller, pulled];
-};

@@ -1,7 +1,7 @@
 /** The fleet: its units, rules, routes, papers and holds. */
 
 export { changesBefore, changesSince, noteChange } from './changes';
-export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, readsNow, unitsCoupled } from './combination';
+export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, readsNow } from './combination';
 export { foundFleet, foundingSchema } from './found-fleet';
 export {
   addFleetLimit,

@@ -2,4 +2,3 @@
 export { bundleWork, declineWork } from './bundle';
 export { doForecast, wishForecast } from './keep';
 export { forecastRoutes } from './routes';
-export { forecastsMoved } from './watch';

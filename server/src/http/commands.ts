@@ -3,18 +3,12 @@ import {
   type CommandAnswer,
   type CommandName,
   commandAnswerSchema,
+  commandOf,
   commandSchema,
 } from '@zealous-axle/core';
 import type { Actor, Clock, SentCommand } from '../run';
 import type { Database } from '../store';
 import { type App, type Serving, signedIn } from './serving';
-
-/** Commands that carry a picture or a file may be larger than others. */
-const LARGE: Partial<Record<CommandName, number>> = {
-  'attach-photo': 1024 * 1024,
-  'import-readings': 3 * 1024 * 1024,
-  'import-units': 3 * 1024 * 1024,
-};
 
 export type DoCommand = (
   db: Database,
@@ -30,7 +24,7 @@ export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand):
     app.post(
       `/commands/${name}`,
       {
-        bodyLimit: LARGE[name],
+        bodyLimit: commandOf(name).largest ?? undefined,
         schema: {
           tags: ['commands'],
           summary: `Do: ${name.replaceAll('-', ' ')}`,

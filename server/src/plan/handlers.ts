@@ -72,14 +72,6 @@ export const putPlanAside: Handler<'put-plan-aside'> = async (doing) => {
   return done(doing.session.fleet.id);
 };
 
-/** The units whose jobs a plan places: they are taken before anybody looks. */
-export const unitsPlanned = async (store: FleetStore, body: unknown): Promise<readonly string[]> => {
-  const jobs = (body as { slots: KeptSlot[] }).slots.map((slot) => slot.job);
-  if (jobs.length === 0) return [];
-  const rows = await store.selectDistinct({ unit: job.unitId }).from(job).where(inArray(job.id, jobs));
-  return rows.map(({ unit }) => unit);
-};
-
 /** Refuses a plan that names what is over, or breaks a rule as things are now. */
 async function mustStand(store: FleetStore, facts: Facts, slots: readonly KeptSlot[], now: Date): Promise<void> {
   const numbers = new Map(facts.jobs.map(({ id, number, title }) => [id, `${number}, ${title}`]));

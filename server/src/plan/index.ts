@@ -2,12 +2,12 @@
 export { boardRoutes } from './board-routes';
 export { closeCalendar, openCalendar } from './calendar';
 export { calendarRoutes, ownCalendarRoutes } from './calendar-routes';
-export { askPlan, cancelPlan, publishPlan, putPlanAside, setPlanWeights, unitsPlanned } from './handlers';
+export { askPlan, cancelPlan, publishPlan, putPlanAside, setPlanWeights } from './handlers';
 export { planRoutes } from './plan-routes';
 export { bestOf, openPlanner, type Planner } from './planner';
 export { openProver } from './prove';
 export { provePlan } from './prove-task';
 export { provingPlanner } from './proving-planner';
 export { type Searching, searchPlan } from './search-task';
-export { movesPlan, watchPlan } from './watch';
+export { watchPlan } from './watch';
 export { watchPlan as doWatchPlan } from './watch-task';

@@ -1,6 +1,5 @@
 /** Files in and out, and print. */
 export { importReadings } from './handlers';
 export { printRoutes } from './print-routes';
-export { unitsInFile } from './readings-csv';
 export { fileRoutes } from './routes';
 export { importUnits } from './units-csv';

@@ -7,7 +7,6 @@ import {
   rowReading,
   unsound,
 } from '@zealous-axle/core';
-import { inArray } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { type UnitRow, unit } from '../fleet';
 import { sentence } from '../problem';
@@ -73,18 +72,6 @@ export async function readReadings(store: FleetStore, csv: string, now: Date): P
     good: lines.filter((each): each is GoodLine => 'value' in each),
     bad: lines.filter((each): each is BadLine => 'message' in each),
   };
-}
-
-/** The units a file names, by id. */
-export async function unitsInFile(store: FleetStore, body: unknown): Promise<string[]> {
-  const { csv } = body as { csv: string };
-  const { data } = Papa.parse<Partial<ReadingRow>>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-  });
-  const numbers = [...new Set(data.map((row) => (row.unit ?? '').trim()))];
-  const rows = await store.select({ id: unit.id }).from(unit).where(inArray(unit.number, numbers));
-  return rows.map((row) => row.id);
 }
 
 export function previewOf({ lines, good, bad }: ReadFile): ImportPreview {

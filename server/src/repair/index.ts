@@ -3,7 +3,7 @@
 export { livesOf, livesOfUnits, noteRenewed } from './fitted';
 export { cancelJob, certifyJob, finishJob, makeJob, placeJob, reopenJob, startJob } from './handlers';
 export { holdTrailer, releaseTrailer } from './holds';
-export { makeJobs, unitsOfDefects } from './make-jobs';
+export { makeJobs } from './make-jobs';
 export { jobPage } from './page';
 export { orderPart, receivePart, takePart } from './parts';
 export { comingParts, jobViews, openRetorques } from './queries';

@@ -4,18 +4,10 @@ import { defect, defectPlace, defectViews, moveDefect } from '../defects';
 import { unit } from '../fleet';
 import { notNow } from '../problem';
 import { type Changed, changed, found, type Handler, sameVersion } from '../run';
-import type { FleetStore } from '../store';
 import { job } from './schema';
 import { templatesOf } from './shop-data';
 
 type Row = typeof defect.$inferSelect;
-
-/** The units of the defects that jobs are made of. */
-export const unitsOfDefects = async (store: FleetStore, body: unknown): Promise<readonly string[]> => {
-  const ids = (body as { defects: { defect: string }[] }).defects.map((each) => each.defect);
-  const rows = await store.selectDistinct({ unit: defect.unitId }).from(defect).where(inArray(defect.id, ids));
-  return rows.map((row) => row.unit);
-};
 
 interface Group {
   job: string;

@@ -2,7 +2,5 @@
 export type { Actor } from './actor';
 export { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from './doing';
 export { LIVE_CHANNEL, tellLive } from './events';
-export type { UnitsOf } from './locks';
 export { runCommand, type SentCommand } from './run';
-export { event } from './schema';
 export type { Clock } from './time';

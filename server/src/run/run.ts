@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type CommandAnswer, type CommandBody, type CommandName, mayEverSend } from '@zealous-axle/core';
+import { type CommandAnswer, type CommandBody, type CommandName, commandOf, mayEverSend } from '@zealous-axle/core';
 import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Behind, type Database, type FleetStore, inFleet } from '../store';
@@ -7,7 +7,7 @@ import type { Actor } from './actor';
 import { actsBeside, type Counted } from './device-acts';
 import type { Doing, Done, Handler } from './doing';
 import { writeEvent } from './events';
-import { takeRows, type UnitsOf } from './locks';
+import { takeRows } from './locks';
 import { command } from './schema';
 import { type Clock, type Done as When, whenDone } from './time';
 
@@ -24,8 +24,6 @@ export interface SentCommand<N extends CommandName> {
 export interface Doer<N extends CommandName> {
   name: N;
   handler: Handler<N>;
-  /** For a command about several units: which. */
-  units?: UnitsOf;
   /** Brings the derived rows of these units up to date, in the same transaction. */
   derive: (store: FleetStore, unitIds: readonly string[]) => Promise<void>;
 }
@@ -62,16 +60,6 @@ async function answered(store: FleetStore, session: Actor, id: string, hash: str
   throw new KnownProblem('command-reused');
 }
 
-/** What is written down however old it is, and itself knows that it then decides nothing. */
-const WRITTEN_DOWN: ReadonlySet<CommandName> = new Set([
-  'start-inspection',
-  'take-reading',
-  'skip-reading',
-  'close-inspection',
-  'attach-photo',
-  'report-defect',
-]);
-
 /** Does a command; one older than a device may go without us is kept as an event, and does nothing. */
 const whereItDecides = <N extends CommandName>(
   name: N,
@@ -79,7 +67,7 @@ const whereItDecides = <N extends CommandName>(
   doing: Doing<N>,
   handler: Handler<N>,
 ): Promise<Done> =>
-  tooOld && !WRITTEN_DOWN.has(name) ? Promise.resolve({ unitId: null, changed: [] }) : handler(doing);
+  tooOld && commandOf(name).late === 'nothing' ? Promise.resolve({ unitId: null, changed: [] }) : handler(doing);
 
 const touched = ({ unitId, unitIds = [] }: Done): string[] => [...new Set([...(unitId ? [unitId] : []), ...unitIds])];
 
@@ -91,7 +79,7 @@ const touched = ({ unitId, unitIds = [] }: Done): string[] => [...new Set([...(u
 export async function runCommand<N extends CommandName>(
   db: Database,
   session: Actor,
-  { name, handler, units: unitsOf, derive }: Doer<N>,
+  { name, handler, derive }: Doer<N>,
   sent: SentCommand<N>,
   clock: Clock,
 ): Promise<CommandAnswer> {
@@ -100,7 +88,7 @@ export async function runCommand<N extends CommandName>(
     const before = await answered(store, session, sent.id, hash);
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
-    const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body, unitsOf)]);
+    const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body)]);
     const when = whenDone(sent, clock, beside);
     const doing = { store, session, command: sent.id, at: when.at, when, now: clock.now, body: sent.body };
     const done = await whereItDecides(name, when, doing, handler);
