@@ -1,5 +1,6 @@
 import {
   type Book,
+  type BookId,
   bookFor,
   bookOf,
   type Draft,
@@ -107,7 +108,7 @@ export function hereOf(
   const reported = waiting.filter((entry) => entry.name === 'report-defect' && bodyOf(entry).unit === unit.id);
   if (own.length === 0 && reported.length === 0) return NOTHING_HERE;
   const book = bookFor(rulesFor(rulesOf(session), unit.features));
-  const bookId = book.id as 'na' | 'gb';
+  const bookId = book.id as BookId;
   const found = own.flatMap((draft) => {
     const { findings } = judgeDraft(draft);
     const faults = foundDefects(ownFindings(findings, takenReadings(draft)), [], bookId);

@@ -1,4 +1,5 @@
 import { catalogueEntry, type Part, severityOf } from '../catalogue';
+import type { BookId } from '../limits';
 import { type Day, daysBetween } from '../measure';
 import { parseSubject } from '../reading';
 import type { Side, Tyre } from '../trailer';
@@ -106,7 +107,7 @@ const isDoubt = (code: string): boolean => code.startsWith('unsure');
 /** How much a report presses, and the rule that says so. */
 export function urgencyOf(
   { code, words, holds, measured: known }: Pick<Reported, 'code' | 'words' | 'holds' | 'measured'>,
-  book: 'na' | 'gb',
+  book: BookId,
 ): Pick<Proposal, 'severity' | 'because'> {
   const rule = severityOf(code, book);
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
@@ -134,7 +135,7 @@ export function urgencyOf(
  */
 export function proposalFor(
   report: Reported,
-  book: 'na' | 'gb',
+  book: BookId,
   { open, repaired, today }: { open: readonly Reported[]; repaired: readonly Repaired[]; today: Day },
 ): Proposal {
   const own = urgencyOf(report, book);

@@ -1,7 +1,7 @@
-import { bookFor } from '../limits';
+import { type BookId, bookFor } from '../limits';
 import { judgeReading } from '.';
 
-const judged = (value: string, built?: number, book: 'na' | 'gb' = 'na') =>
+const judged = (value: string, built?: number, book: BookId = 'na') =>
   judgeReading(bookFor({ book, policies: {}, limits: [] }), null, {
     kind: 'guard-height',
     value,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BOOK_IDS, bookFor, type Verdict } from '../limits';
+import { BOOK_IDS, type BookId, bookFor, type Verdict } from '../limits';
 import type { ReadingOf } from '../reading';
 import { BRAKE_KINDS, type WheelEnd, wheelEnd } from '../trailer';
 import { judgeReading } from '.';
@@ -13,7 +13,7 @@ const lining = (points: string[], unseen?: number): ReadingOf<'lining'> => ({
   points,
   ...(unseen ? { unseen } : {}),
 });
-const judged = (points: string[], unseen?: number, book: 'na' | 'gb' = 'na') =>
+const judged = (points: string[], unseen?: number, book: BookId = 'na') =>
   judgeReading(bookFor({ book, policies: {}, limits: [] }), end(), lining(points, unseen));
 
 test('points that are not seen are no pass, and say how many', () => {

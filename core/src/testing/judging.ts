@@ -1,5 +1,5 @@
 import { type JudgeRequest, judge, keptJudgeRequestSchema } from '../judge';
-import { bookFor, type FleetLimit } from '../limits';
+import { type BookId, bookFor, type FleetLimit } from '../limits';
 import type { Axle, Unit } from '../trailer';
 import { AXLE } from './axle';
 
@@ -8,7 +8,7 @@ export const at = { axle: 1, side: 'left' } as const;
 export type Given = Record<string, unknown> & { kind: string };
 export type More = {
   axle?: Partial<Axle>;
-  book?: 'na' | 'gb';
+  book?: BookId;
   policies?: Record<string, string>;
   limits?: FleetLimit[];
 };

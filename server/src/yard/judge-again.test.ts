@@ -1,4 +1,4 @@
-import type { Reading } from '@zealous-axle/core';
+import type { BookId, Reading } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
 import { openWorld, type TestFleet, type World } from '../testing/world';
@@ -28,7 +28,7 @@ const asked = async (): Promise<number> =>
 const judge = () =>
   doJudgeAgain({ db: world.db, now: world.now }, { fleet: fleet.id, person: null }, new AbortController().signal);
 
-async function useBook(book: 'na' | 'gb') {
+async function useBook(book: BookId) {
   const session = (await world.get(who('manager'), '/session')).body;
   const { version, policies, units } = session.fleet;
   await world.done(who('manager'), 'set-fleet-rules', { version, book, policies, units });

@@ -1,5 +1,6 @@
 import { CHECKS } from '../../catalogue';
 import { ROUTES } from '../../inspection';
+import type { BookId } from '../../limits';
 import { dayAfter } from '../../measure';
 import { cardsOf, examResult, formsOf } from './by-heart';
 import { DRILLS, daysInARow, drillQuestions, drillScore, drillsOf } from './drills';
@@ -117,7 +118,7 @@ test('days in a row count days practised, and end where one was missed', () => {
 });
 
 test('cards and drills go by the book of the fleet: what it has no figure for is not drilled', () => {
-  const figures = (book: 'na' | 'gb') =>
+  const figures = (book: BookId) =>
     new Map(formsOf([], book).flatMap(({ cards }) => cards.map(({ id, figure }) => [id, figure] as const)));
   const [ours, theirs] = [figures('na'), figures('gb')];
   const differ = [...ours].filter(([id, figure]) => theirs.get(id) !== figure);
