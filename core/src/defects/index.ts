@@ -11,9 +11,9 @@ export {
   proposalFor,
   type Repaired,
   type Reported,
-  SEVERITIES,
-  type Severity as Urgency,
   sameFault,
+  URGENCIES,
+  type Urgency,
   urgencyOf,
 } from './propose';
 export { compareQueuePlaces, type QueuePlace, queueOf, type Waiting } from './queue';

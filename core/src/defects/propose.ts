@@ -27,8 +27,8 @@ export interface Repaired extends Omit<Reported, 'words' | 'holds' | 'measured'>
 }
 
 /** How much it presses: not used until it is repaired, before its next use, at its next visit, or measured first. */
-export const SEVERITIES = ['hold', 'before-use', 'next-visit', 'measure-first'] as const;
-export type Severity = (typeof SEVERITIES)[number];
+export const URGENCIES = ['hold', 'before-use', 'next-visit', 'measure-first'] as const;
+export type Urgency = (typeof URGENCIES)[number];
 
 /** Days after its certificate in which a fault at the same place counts as come back. Source: `urgency.json`. */
 export const COME_BACK_DAYS = urgency.comeBackDays;
@@ -37,7 +37,7 @@ export const FIRST_DEFERRAL_DAYS = urgency.firstDeferralDays;
 
 /** What is proposed for a report: never looser than the rule. A person answers. */
 export interface Proposal {
-  severity: Severity;
+  severity: Urgency;
   answer: 'repair' | 'measure' | 'join';
   /** To be repaired, it holds its unit until then. */
   holds: boolean;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { SEVERITIES } from './propose';
+import { URGENCIES } from './propose';
 import { compareQueuePlaces, queueOf, type Waiting } from './queue';
 
 const report = (unit: string, more: Partial<Waiting> = {}): Waiting => ({
@@ -33,7 +33,7 @@ test('whatever the order they are read in, the queue is the same, and one more r
   const waiting = fc.record({
     unit: fc.constantFrom('a', 'b', 'c', 'd'),
     holds: fc.boolean(),
-    severity: fc.constantFrom(...SEVERITIES),
+    severity: fc.constantFrom(...URGENCIES),
     reportedAt: fc.constantFrom('2026-05-01T08:00:00.000Z', '2026-05-02T08:00:00.000Z'),
     leavesAt: fc.constant(null),
   });

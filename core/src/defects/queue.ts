@@ -1,10 +1,10 @@
-import { SEVERITIES, type Severity } from './propose';
+import { URGENCIES, type Urgency } from './propose';
 
 /** A report that waits for an answer, as far as its place in the queue is concerned. Instants are ISO texts in UTC. */
 export interface Waiting {
   unit: string;
   holds: boolean;
-  severity: Severity;
+  severity: Urgency;
   reportedAt: string;
   /** When its unit leaves next, where that is known. */
   leavesAt: string | null;
@@ -17,7 +17,7 @@ const LATER_THAN_ANY = '9999';
 
 const placeOf = ({ unit, holds, severity, reportedAt, leavesAt }: Waiting): QueuePlace => [
   holds ? 0 : 1,
-  SEVERITIES.indexOf(severity),
+  URGENCIES.indexOf(severity),
   leavesAt ?? LATER_THAN_ANY,
   reportedAt,
   unit,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { featuresSchema, placeSchema, unitHeadSchema } from '../trailer';
 import { DEFECT_STATES } from './life';
-import { SEVERITIES } from './propose';
+import { URGENCIES } from './propose';
 
 export const defectViewSchema = z.strictObject({
   id: z.string(),
@@ -68,7 +68,7 @@ export const defectsPageSchema = z.strictObject({ defects: z.array(defectViewSch
 export type DefectsPage = z.infer<typeof defectsPageSchema>;
 
 export const proposalSchema = z.strictObject({
-  severity: z.enum(SEVERITIES),
+  severity: z.enum(URGENCIES),
   answer: z.enum(['repair', 'measure', 'join']),
   /** To be repaired, it holds its unit until then. */
   holds: z.boolean(),

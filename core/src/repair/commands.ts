@@ -5,8 +5,8 @@ import { endSchema, fittedFormSchema, renewalSchema, TYRES } from '../trailer';
 import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
 import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema, stockSchema } from './parts';
+import { RETORQUE_LIFE } from './retorque-life';
 import { roadAnswerSchema, roadCostsSchema } from './road';
-import { TASK_LIFE } from './task-life';
 import { templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
 
@@ -170,12 +170,12 @@ export const REPAIR_COMMANDS = {
   /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
   'do-retorque': command(
     'unit',
-    whoMay(TASK_LIFE, 'do'),
+    whoMay(RETORQUE_LIFE, 'do'),
     z.strictObject({ unit: id, retorque: id, ...torqueSchema.shape, moved: z.boolean() }),
     { touches: ['shop'] },
   ),
   /** A re-torque whose day has passed becomes a report. */
-  'lapse-retorque': command('unit', whoMay(TASK_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id }), {
+  'lapse-retorque': command('unit', whoMay(RETORQUE_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id }), {
     touches: ['shop'],
   }),
   /** Road service for a defect, at a place: asked of the provider. */

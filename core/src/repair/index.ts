@@ -21,6 +21,7 @@ export {
 export * from './release';
 export * from './remeasure';
 export { RETORQUE, retorqueDue, retorqueLapsed } from './retorque';
+export * from './retorque-life';
 export {
   COST_WORDS,
   ROAD_ANSWERS,
@@ -39,7 +40,6 @@ export {
   roadSchema,
   roadWays,
 } from './road';
-export * from './task-life';
 export {
   type End,
   type JobWork,

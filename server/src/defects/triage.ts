@@ -11,9 +11,9 @@ import {
   queueOf,
   type Repaired,
   type Reported,
-  SEVERITIES,
   type TriagePage,
   type TriageReport,
+  URGENCIES,
   urgencyOf,
 } from '@zealous-axle/core';
 import { and, asc, eq, gt, gte, inArray, lte, or, sql } from 'drizzle-orm';
@@ -121,7 +121,7 @@ async function repairedOn(store: FleetStore, units: readonly string[], zone: str
   }));
 }
 
-const rankOf = ({ proposal }: TriageReport): number => SEVERITIES.indexOf(proposal.severity);
+const rankOf = ({ proposal }: TriageReport): number => URGENCIES.indexOf(proposal.severity);
 
 /** A page of the queue, by trailer, with what is proposed for each report, what presses most first. */
 export async function triagePage(store: FleetStore, actor: Actor, now: Date, key: Key | null): Promise<TriagePage> {

@@ -2,7 +2,7 @@ import { type Act, type CommandBody, type CommandName, mayAct, type Role } from 
 import { KnownProblem } from '../problem';
 import type { FleetStore } from '../store';
 import type { Actor } from './actor';
-import type { Done as When } from './time';
+import type { When } from './time';
 
 /** One command being done: its transaction, who does it, and when it was done on their device. */
 export interface Doing<N extends CommandName> {

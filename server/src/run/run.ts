@@ -9,7 +9,7 @@ import type { Doing, Done, Handler } from './doing';
 import { writeEvent } from './events';
 import { takeRows } from './locks';
 import { command } from './schema';
-import { type Clock, type Done as When, whenDone } from './time';
+import { type Clock, type When, whenDone } from './time';
 
 export interface SentCommand<N extends CommandName> {
   id: string;

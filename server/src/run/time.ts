@@ -3,7 +3,7 @@ import { SKEW_TOLD_MS } from '@zealous-axle/core';
 const DAY_MS = 86_400_000;
 
 /** When a command was done, as far as can be known. */
-export interface Done {
+export interface When {
   /** The device's word, put right by what its clock was off when it sent; never after we heard of it. */
   at: Date;
   /** What its clock said, where that differs by minutes. */
@@ -45,7 +45,7 @@ export function whenDone(
   { at, sent, contact }: Told,
   { now, offlineDays }: Clock,
   { before, after }: Neighbours = ALONE,
-): Done {
+): When {
   const said = time(at);
   const off = sent === undefined ? 0 : now.getTime() - time(sent);
   const right = said + off;
