@@ -1,10 +1,11 @@
 import { severityOf } from '../catalogue';
 import urgency from './urgency.json';
 
-type Book = Parameters<typeof severityOf>[1];
+/** A book by its name, as the catalogue asks for it. */
+export type BookName = Parameters<typeof severityOf>[1];
 
 /** Whether a sign breaks the law by a book, or a roadside criterion: it cannot be put off. */
-export function breaksLaw(code: string, book: Book): boolean {
+export function breaksLaw(code: string, book: BookName): boolean {
   const verdict = severityOf(code, book)?.verdict;
   return verdict === 'out-of-service' || verdict === 'violation';
 }
@@ -21,5 +22,5 @@ export const WITHOUT_HOLD = urgency.withoutHoldSource;
  * Whether a sign holds its unit from the report on, whoever saw it: what breaks the law by its book, a lamp that stops
  * nothing excepted, and what is held by practice. A driver's report and an inspection have one table.
  */
-export const holdsFromReport = (code: string, book: Book): boolean =>
+export const holdsFromReport = (code: string, book: BookName): boolean =>
   heldByPractice(code) || (breaksLaw(code, book) && !withoutHold(code));

@@ -1,9 +1,16 @@
 import { catalogueEntry, type Part, severityOf } from '../catalogue';
-import type { BookId } from '../limits';
 import { type Day, daysBetween } from '../measure';
 import { parseSubject } from '../reading';
 import type { Side, Tyre } from '../trailer';
-import { breaksLaw, heldByPractice, holdsFromReport, PRACTICE_HOLDS, WITHOUT_HOLD, withoutHold } from './holding';
+import {
+  type BookName,
+  breaksLaw,
+  heldByPractice,
+  holdsFromReport,
+  PRACTICE_HOLDS,
+  WITHOUT_HOLD,
+  withoutHold,
+} from './holding';
 import urgency from './urgency.json';
 
 /** A report as far as its answer is concerned. */
@@ -107,7 +114,7 @@ const isDoubt = (code: string): boolean => code.startsWith('unsure');
 /** How much a report presses, and the rule that says so. */
 export function urgencyOf(
   { code, words, holds, measured: known }: Pick<Reported, 'code' | 'words' | 'holds' | 'measured'>,
-  book: BookId,
+  book: BookName,
 ): Pick<Proposal, 'severity' | 'because'> {
   const rule = severityOf(code, book);
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
@@ -135,7 +142,7 @@ export function urgencyOf(
  */
 export function proposalFor(
   report: Reported,
-  book: BookId,
+  book: BookName,
   { open, repaired, today }: { open: readonly Reported[]; repaired: readonly Repaired[]; today: Day },
 ): Proposal {
   const own = urgencyOf(report, book);
