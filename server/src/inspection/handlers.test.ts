@@ -66,6 +66,8 @@ function good(step: Step): Reading {
       return { kind: 'slider-pins', pins: 4, seated: 4 };
     case 'mud-flap':
       return { kind: 'mud-flap', side: end.side, value: '7 in' };
+    case 'guard-height':
+      return { kind: 'guard-height', value: '21 1/2 in', built: 2019 };
     default:
       return goodReading({ ...step, kind: step.kind as 'lining', ...end });
   }

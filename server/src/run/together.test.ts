@@ -106,6 +106,8 @@ function bodies({ unit, bay }: TestFleet, n: number) {
     'take-reading': { reading: fresh, inspection: INSPECTION, value: thin },
     'skip-reading': { skip: fresh, inspection: INSPECTION, step: { kind: 'lining', ...place }, reason: 'mud' },
     'close-inspection': { inspection: INSPECTION, outcome: 'incomplete', because: `rain ${n}` },
+    'drop-inspection': { inspection: INSPECTION, because: `the wrong route ${n}` },
+    'note-renewed': { life: fresh, unit, part: 'lining', axle: 1, side: 'left', tyre: null },
     'attach-photo': {
       photo: fresh,
       unit,
@@ -155,8 +157,8 @@ async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
       'select reason, (select count(*) from hold_released r where r.fleet_id = h.fleet_id and r.hold_id = h.id) as ended from hold h where fleet_id = $1 order by 1, 2',
     ),
     inspections: await ask(
-      `select purpose, outcome, because, verdict, (select count(*) from reading r where r.fleet_id = i.fleet_id and r.inspection_id = i.id) as readings
-       from inspection i where fleet_id = $1 order by 1, 2, 3, 4, 5`,
+      `select purpose, outcome, because, verdict, dropped_because, (select count(*) from reading r where r.fleet_id = i.fleet_id and r.inspection_id = i.id) as readings
+       from inspection i where fleet_id = $1 order by 1, 2, 3, 4, 5, 6`,
     ),
     standing: await ask('select key, value, verdict from current_reading where fleet_id = $1 order by key'),
     papers: await ask('select paper, due_on::text from paper where fleet_id = $1 order by 1, 2'),
@@ -164,6 +166,7 @@ async function stateOf({ id: fleet }: TestFleet): Promise<unknown> {
     yard: await ask(
       'select held, urgency, open_defects, to_acknowledge, verdict, due_on::text from yard_row where fleet_id = $1',
     ),
+    lives: await ask('select part, axle, side from fitted_part where fleet_id = $1 order by 1, 2, 3'),
     photos: await ask('select count(*) from photo where fleet_id = $1'),
   };
 }
