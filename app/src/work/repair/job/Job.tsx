@@ -287,11 +287,15 @@ function StillHeld({ unit }: { unit: string }) {
   return <Loaded query={query}>{(known) => (known.holds.length ? <Holding unit={known} /> : null)}</Loaded>;
 }
 
-/** Just made here, and not known to the server yet. */
-const useMadeHere = (job: string): boolean =>
-  useOutbox().entries.some(
-    ({ name, body, refused }) => name === 'make-job' && !refused && (body as { job?: string }).job === job,
-  );
+/** Whether it was just made here: it waits to be sent, or its page is on its way. */
+function useMadeHere(job: string): 'waits' | 'sent' | null {
+  const { entries } = useOutbox();
+  const own = entries.find(({ name, body }) => name === 'make-job' && (body as { job?: string }).job === job);
+  const seen = useRef(false);
+  if (own) seen.current = own.refused === undefined;
+  if (!seen.current) return null;
+  return own ? 'waits' : 'sent';
+}
 
 /** The version a start was sent for from here, until it is refused: the server's page may come later than its answer. */
 function useStartedFrom(job: string): number | null {
@@ -324,9 +328,12 @@ export function Job() {
       back={goBack('/shop')}
     >
       {madeHere && !query.data ? (
-        <Notice look="ask">Kept on this device: the job is there once the server has it.</Notice>
-      ) : null}
-      <Loaded query={query}>{(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}</Loaded>
+        <Notice look="ask">
+          {madeHere === 'waits' ? 'Kept on this device: the job is there once the server has it.' : 'Reading…'}
+        </Notice>
+      ) : (
+        <Loaded query={query}>{(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}</Loaded>
+      )}
     </Screen>
   );
 }
