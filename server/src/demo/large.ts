@@ -7,7 +7,7 @@ import { acknowledgement, certificate, defect } from '../defects/schema';
 import { bay, hold, holdReleased, paper, release, unit } from '../fleet/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import { job } from '../repair/schema';
-import type { FleetStore } from '../store/connect';
+import type { FleetStore } from '../store/fleet-store';
 import { rebuildYard } from '../yard/keep';
 import { copyRows } from './copy';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './fleet';

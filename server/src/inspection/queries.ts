@@ -19,10 +19,8 @@ import { changesSince, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
 import { photosOf } from './photos';
-import { currentReading, inspection, judgement, reading, skip } from './schema';
+import { currentReading, type InspectionRow, inspection, judgement, reading, skip } from './schema';
 import { stepsAsked } from './steps';
-
-export type InspectionRow = typeof inspection.$inferSelect;
 
 export async function findInspection(store: FleetStore, id: string): Promise<InspectionRow | null> {
   const [found] = await store.select().from(inspection).where(eq(inspection.id, id));

@@ -56,6 +56,8 @@ export const inspection = pgTable(
   ],
 );
 
+export type InspectionRow = typeof inspection.$inferSelect;
+
 /** The steps of a route on a kind of running gear, named by their contents: units alike share theirs. */
 export const stepList = pgTable(
   'step_list',

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Step } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import type { FleetStore } from '../store';
-import type { InspectionRow } from './queries';
+import type { InspectionRow } from './schema';
 import { stepList } from './schema';
 
 /** Keeps a list of steps under the hash of its contents, once for all that walk it. Gives the hash. */

@@ -2,12 +2,11 @@ import { createHash } from 'node:crypto';
 import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
+import type { FleetStore } from './fleet-store';
 import { CommitUnsure, isLost } from './lost';
 import { oneTransaction } from './one-transaction';
 
 export type Database = NodePgDatabase & { $client: pg.Pool };
-/** A transaction that sees one fleet. What is asked of it at once is sent at once. */
-export type FleetStore = Omit<NodePgDatabase, 'transaction'>;
 
 export interface Connection {
   pool: pg.Pool;

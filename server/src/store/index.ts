@@ -1,6 +1,7 @@
 /** The database: its connection, and the columns every table begins with. */
 export { at, fleetId, id, place, recordedAt, shape, unitId } from './columns';
-export { type Behind, connect, type Database, type FleetStore, inFleet, readInFleet } from './connect';
+export { type Behind, connect, type Database, inFleet, readInFleet } from './connect';
+export type { FleetStore } from './fleet-store';
 export { type Before, keptBefore, newestKept } from './kept-order';
 export { CommitUnsure, isLost } from './lost';
 export { prepareDatabase, queueUrl, serverUrl } from './migrate';

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { paper } from '../fleet/schema';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 import { inFleet, prepared, readInFleet } from '.';
-import type { FleetStore } from './connect';
+import type { FleetStore } from './fleet-store';
 import { TransactionOver } from './one-transaction';
 
 let world: World;

@@ -1,4 +1,4 @@
-import type { FleetStore } from './connect';
+import type { FleetStore } from './fleet-store';
 
 /** What tells the store of the connection that a transaction runs on, for as long as it runs. */
 const connections = new WeakMap<FleetStore, () => FleetStore>();

@@ -1,4 +1,4 @@
-import type { FleetStore } from './connect';
+import type { FleetStore } from './fleet-store';
 import { connectionOf } from './one-transaction';
 
 interface Prepared<R> {

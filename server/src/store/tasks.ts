@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { FleetStore } from './connect';
+import type { FleetStore } from './fleet-store';
 
 /** What a worker can be asked to do, and with what. Every task is of one fleet. */
 export interface Tasks {

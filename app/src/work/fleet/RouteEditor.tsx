@@ -1,9 +1,8 @@
-import { type Route, routeSchema, type Section } from '@zealous-axle/core';
+import type { Route, Section } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { View } from 'react-native';
-import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -13,16 +12,13 @@ import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { useKeptForm } from '../../session/forms';
 import { useSession } from '../../session/session';
+import { type Changed, changedSchema } from './changed-route';
 import { SectionCard } from './SectionCard';
 
 const NEW_SECTIONS: Record<'unit' | 'ends', Omit<Section, 'id'>> = {
   unit: { name: 'Unit', says: '', at: 'unit', asks: [{ kind: 'check', item: 'stance' }] },
   ends: { name: 'Axle ends', says: '', at: 'ends', walk: 'round', asks: [{ kind: 'lining' }] },
 };
-
-/** A route as it is being changed, and the version it was changed from. */
-const changedSchema = z.object({ route: routeSchema, version: z.int() });
-export type Changed = z.infer<typeof changedSchema>;
 
 function Editor({ stored, version }: { stored: Route; version: number }) {
   const form = useKeptForm<Changed, Changed>(`route ${stored.id}`, changedSchema, { route: stored, version });

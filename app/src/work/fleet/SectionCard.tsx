@@ -17,7 +17,7 @@ import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
-import type { Changed } from './RouteEditor';
+import type { Changed } from './changed-route';
 
 const sameAsked = (a: Asked, b: Asked): boolean => a.kind === b.kind && a.item === b.item;
 

@@ -1,5 +1,6 @@
+import type { Model, ModelJob } from './figures';
 import { leastMinutes } from './fit';
-import type { Model, ModelJob, Span } from './model';
+import type { Span } from './spans';
 
 /** The slot of the time grid, at least, and how many slots there are at most. */
 const LEAST_SLOT = 5;

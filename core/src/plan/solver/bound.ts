@@ -1,7 +1,7 @@
 import { sumOf } from '../weights';
 import type { Objective } from '../wire';
 import { type Grid, gridOf } from './bound-grid';
-import type { Model } from './model';
+import type { Model } from './figures';
 
 /** Rounds without a better bound after which the steps are halved. */
 const PATIENCE = 12;

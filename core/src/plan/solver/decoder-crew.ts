@@ -1,6 +1,6 @@
 import { DecoderState } from './decoder-state';
-import { NEVER, type Span } from './model';
-import { common } from './spans';
+import { NEVER } from './figures';
+import { common, type Span } from './spans';
 import { endOfSplit, openFrom, teams } from './stretch';
 
 /** Finds when a job's people are free together, within the hours of its room, and takes them. */

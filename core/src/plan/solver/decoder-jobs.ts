@@ -1,5 +1,5 @@
 import type { PlanWeights } from '../weights-form';
-import { type Model, type ModelJob, NEVER } from './model';
+import { type Model, type ModelJob, NEVER } from './figures';
 
 /** A slot a caller was promised: moving it costs. */
 export interface Promised {

@@ -1,7 +1,8 @@
 import { type Promised, zeros } from './decoder-jobs';
 import { DecoderRooms } from './decoder-rooms';
-import type { Model, Span } from './model';
+import type { Model } from './figures';
 import { freeTime } from './shop';
+import type { Span } from './spans';
 
 /** How many order positions lie between two stored states. */
 export const STRIDE = 12;

@@ -1,5 +1,5 @@
 import { DecoderStays } from './decoder-stays';
-import { NEVER } from './model';
+import { NEVER } from './figures';
 
 /** A decoder that gives a job its place: what must stand before it first, then its own visit. */
 export abstract class DecoderPlaces extends DecoderStays {

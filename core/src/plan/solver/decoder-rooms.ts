@@ -1,6 +1,7 @@
 import { DecoderJobs, type Promised } from './decoder-jobs';
-import type { Model, Span } from './model';
+import type { Model } from './figures';
 import { pinnedStays, type Room, roomsOf, type Stay } from './shop';
+import type { Span } from './spans';
 
 type Hours = readonly Span[] | null;
 

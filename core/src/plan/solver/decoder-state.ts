@@ -1,6 +1,6 @@
 import { type Promised, zeros } from './decoder-jobs';
 import { DecoderLayout } from './decoder-layout';
-import type { Model } from './model';
+import type { Model } from './figures';
 
 /** What the search varies. Jobs are counted among those that are free to move: see {@link Decoder.free}. */
 export interface Choice {

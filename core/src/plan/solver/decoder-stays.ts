@@ -1,5 +1,5 @@
 import { CrewFinder } from './decoder-crew';
-import { NEVER } from './model';
+import { NEVER } from './figures';
 
 /** What a job without a place costs beyond being late and held until the horizon. */
 const UNPLACED = 1e9;

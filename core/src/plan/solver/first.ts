@@ -1,5 +1,5 @@
 import type { Choice, Decoder } from './decode';
-import { type Model, NEVER } from './model';
+import { type Model, NEVER } from './figures';
 
 /** How strongly an early due date presses, in minutes; what holding a trailer adds; how much of the shifts is worked. */
 const WAYS = [480, 4_320].flatMap((kappa) => [0.6, 1].map((worked) => ({ kappa, holding: 1_000, worked })));

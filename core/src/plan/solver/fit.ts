@@ -1,5 +1,6 @@
-import type { Model, ModelJob, Span } from './model';
+import type { Model, ModelJob } from './figures';
 import { PlanRefused } from './refused';
+import type { Span } from './spans';
 import { common, endAcross } from './spans';
 
 const lengthOf = ({ from, to }: Span): number => to - from;

@@ -16,7 +16,8 @@ export {
 export { type Bound, boundOf } from './bound';
 export { type Breach, checkPlan } from './check';
 export { type Binding, type Explanation, explain, type Gain, gains } from './explain';
-export { instantOf, type Model, modelOf } from './model';
+export type { Model } from './figures';
+export { instantOf, modelOf } from './model';
 export { withoutBrokenPins } from './pins';
 export { type Planned, type PlanOptions, plan } from './plan';
 export { PlanRefused } from './refused';

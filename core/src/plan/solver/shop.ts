@@ -1,5 +1,6 @@
-import type { Model, Span } from './model';
-import { NEVER } from './model';
+import type { Model } from './figures';
+import { NEVER } from './figures';
+import type { Span } from './spans';
 import { without } from './spans';
 
 /**

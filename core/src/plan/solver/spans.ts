@@ -1,4 +1,8 @@
-import type { Span } from './model';
+/** A span of minutes from now: it begins with `from` and ends before `to`. */
+export interface Span {
+  from: number;
+  to: number;
+}
 
 /** The common part of two lists of spans, each in order. */
 export function common(one: readonly Span[], other: readonly Span[]): Span[] {

@@ -1,4 +1,5 @@
-import { NEVER, type Span } from './model';
+import { NEVER } from './figures';
+import type { Span } from './spans';
 
 /** The first moment from `begin` on at which a place is open for so many minutes. */
 export function openFrom(hours: readonly Span[], begin: number, minutes: number): number {

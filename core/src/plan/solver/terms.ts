@@ -1,6 +1,7 @@
 import type { Objective, PlanRequest, Slot } from '../wire';
 import type { Put } from './decode';
-import { type Model, modelOf } from './model';
+import type { Model } from './figures';
+import { modelOf } from './model';
 
 /** The four terms of what is put where. */
 export function termsOf(model: Model, puts: readonly Put[]): Objective {

@@ -6,7 +6,7 @@ import { ChamberChooser } from '../../../parts/ChamberChooser';
 import { Choice } from '../../../parts/Choice';
 import { Drawer } from '../../../parts/Drawer';
 import { Text } from '../../../parts/Text';
-import type { PadProps } from '../kinds';
+import type { PadProps } from '../kinds/kind';
 
 const ENDS = [
   { value: 'one', label: 'This end' },

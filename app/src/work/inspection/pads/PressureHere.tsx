@@ -16,7 +16,7 @@ import { Choice } from '../../../parts/Choice';
 import { Drawer } from '../../../parts/Drawer';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
-import type { PadProps } from '../kinds';
+import type { PadProps } from '../kinds/kind';
 
 const SEEN_BY = ['sidewall', 'plate', 'maker-table', 'papers'] as const;
 const WHERE = [
