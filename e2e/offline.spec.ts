@@ -27,14 +27,14 @@ test('half an inspection, server stopped, reload, finished offline, server back:
   expect(await measure(page)).toBe(6);
   await press(page, 'Open the verdict sheet');
   await press(page, 'Close inspection');
-  await expect(page.getByText('kept on this device')).toBeVisible();
+  await expect(page.getByRole('button', { name: /kept on this device/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByText('kept on this device')).toBeVisible();
+  await expect(page.getByRole('button', { name: /kept on this device/ })).toBeVisible();
 
   const second = await startProgram(database, port);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await allSent(page);
-  await expect(page.getByText('kept on this device')).toBeHidden();
+  await expect(page.getByRole('button', { name: /kept on this device/ })).toBeHidden();
   const [stored] = await sql<{ readings: number; places: number; closed: number }>(
     database,
     `select count(*)::int as readings, count(distinct r.key)::int as places,
@@ -59,7 +59,7 @@ test('a report made without a server is kept, and refused commands say why', asy
   for (const page of [foreman, manager]) {
     await press(page, 'Otherwise …. H-12 2L');
     await press(page, 'To be repaired');
-    await expect(page.getByText('kept on this device')).toBeVisible();
+    await expect(page.getByRole('button', { name: /kept on this device/ })).toBeVisible();
   }
   // The foreman is the first to be back.
   await manager.context().setOffline(true);

@@ -130,13 +130,33 @@ function Correct({ id, judged, onClose }: { id: string; judged: Judged; onClose:
   );
 }
 
+interface BesidesProps {
+  judged: Judged;
+  onDrop: () => void;
+  onCorrect: () => void;
+}
+
+/** What is seldom done: what was begun by mistake is dropped, what was read wrong is corrected. */
+function Besides({ judged: { draft, closed }, onDrop, onCorrect }: BesidesProps) {
+  const mayCorrect = useMaySend('correct-ends');
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      {draft && !draft.closed ? (
+        <Button look="bare" className="max-w-full shrink" label="Drop it: begun by mistake" onPress={onDrop} />
+      ) : null}
+      {closed && mayCorrect ? (
+        <Button look="bare" className="max-w-full shrink" label="Correct a reading" onPress={onCorrect} />
+      ) : null}
+    </View>
+  );
+}
+
 /** What can be done with what was found: hold, go on, close; correct what is closed, drop what was begun by mistake. */
 export function Acts({ judged, id }: { judged: Judged; id: string }) {
   const [asking, setAsking] = useState<'close' | 'hold' | 'drop' | 'correct' | null>(null);
   const [busy, setBusy] = useState(false);
   const { draft, unit, open } = judged;
   const mayHold = useMaySend('hold-trailer');
-  const mayMeasure = useMaySend('correct-ends');
 
   const close = async (because?: string) => {
     if (!draft || busy) return;
@@ -184,14 +204,7 @@ export function Acts({ judged, id }: { judged: Judged; id: string }) {
           )
         ) : null}
       </View>
-      <View className="flex-row flex-wrap gap-2">
-        {draft && !draft.closed ? (
-          <Button look="bare" label="Drop it: begun by mistake" onPress={() => setAsking('drop')} />
-        ) : null}
-        {judged.closed && mayMeasure ? (
-          <Button look="bare" label="Correct a reading" onPress={() => setAsking('correct')} />
-        ) : null}
-      </View>
+      <Besides judged={judged} onDrop={() => setAsking('drop')} onCorrect={() => setAsking('correct')} />
       {asking === 'drop' && draft ? <Drop draft={draft} onClose={() => setAsking(null)} /> : null}
       {asking === 'correct' ? <Correct id={id} judged={judged} onClose={() => setAsking(null)} /> : null}
       {asking === 'close' ? (
