@@ -1,3 +1,4 @@
+import { sql } from './cluster';
 import { allSent, begin, confirmIfAsked, deviceOf, enter, expect, openTrailer, press, stepTo, test } from './program';
 
 test('what one saves and leaves holds at once for all: the driver cannot sign it away, the foreman sees why, and a wrong reading is taken back visibly', async ({
@@ -115,7 +116,11 @@ test('an inspection begun by mistake is dropped, and one wheel end is measured f
   await expect(page.getByText('dropped: Called away', { exact: false })).toBeVisible();
 });
 
-test('a closed sheet offers the correction, on whatever device it is opened', async ({ browser, program }) => {
+test('a closed sheet offers the correction, on whatever device it is opened', async ({
+  browser,
+  program,
+  database,
+}) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'H-11');
   await page
@@ -126,8 +131,16 @@ test('a closed sheet offers the correction, on whatever device it is opened', as
   await page.getByRole('button', { name: /^Lining at 1L|^Lining, 1L/ }).click();
   await enter(page, '1/8');
   await press(page, 'Save 1L lining');
-  await expect(
-    page.getByRole('button', { name: 'Open the verdict sheet' }).or(page.getByRole('button', { name: 'It is right' })),
-  ).toBeVisible();
   await allSent(page);
+  await press(page, 'Open the verdict sheet');
+  // Judged anew, with the reading before beside it on the record.
+  await expect(page.getByText('Violation', { exact: true }).first()).toBeVisible();
+  const stood = await sql<{ points: string; corrected: boolean }>(
+    database,
+    `select r.value->'points'->>0 as points, exists (select from reading n where n.supersedes = r.id) as corrected
+     from reading r where r.inspection_id = (select inspection_id from reading where supersedes is not null
+       order by recorded_at desc limit 1) and r.key = 'lining@1L' order by r.recorded_at`,
+  );
+  expect(stood.map(({ corrected }) => corrected)).toEqual([true, false]);
+  expect(stood.at(-1)?.points).toBe('1/8 in');
 });

@@ -14,6 +14,11 @@ test.each([
   expect(withUnit(typed, unit)).toBe(read);
 });
 
+test('a bare whole number of tread is asked about: it may be thirty-seconds', () => {
+  expect(withUnit('4', 'in', true)).toBe('4');
+  expect(withUnit('4/32', 'in', true)).toBe('4/32 in');
+});
+
 let read = '';
 function Held() {
   const [value, setValue] = useState('');

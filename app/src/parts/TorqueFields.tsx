@@ -14,8 +14,12 @@ const UNITS = [
 ] as const;
 type Unit = (typeof UNITS)[number]['value'];
 
-const unitIn = (value: string): Unit | null => UNITS.find(({ value: unit }) => value.endsWith(unit))?.value ?? null;
-const figureIn = (value: string): string => value.replace(/\s*(lb-ft|N·m)$/, '');
+const WRITTEN = /\s*(lb-ft|N·m|Nm)$/;
+const unitIn = (value: string): Unit | null => {
+  const written = WRITTEN.exec(value)?.[1];
+  return written ? (written === 'lb-ft' ? 'lb-ft' : 'N·m') : null;
+};
+const figureIn = (value: string): string => value.replace(WRITTEN, '');
 const joined = (figure: string, unit: Unit): string =>
   /^\d+$/.test(figure.trim()) ? `${figure.trim()} ${unit}` : figure;
 
@@ -33,7 +37,8 @@ export function TorqueFields<V extends FieldValues>({ control, name, tool, label
   const value = useController({ control, name });
   const set = useController({ control, name: tool });
   const own: Unit = useUnits().length === 'mm' ? 'N·m' : 'lb-ft';
-  const [unit, setUnit] = useState<Unit>(unitIn(value.field.value) ?? own);
+  const [chosen, setChosen] = useState<Unit>(own);
+  const unit = unitIn(value.field.value) ?? chosen;
   const { onChange } = value.field;
   // Read whatever the value is: only what is read while drawing is followed.
   const { error } = value.fieldState;
@@ -45,7 +50,6 @@ export function TorqueFields<V extends FieldValues>({ control, name, tool, label
         words={last ? [`As last here: ${last.value}, ${last.tool}`] : []}
         onWords={() => {
           if (!last) return;
-          setUnit(unitIn(last.value) ?? own);
           onChange(last.value);
           set.field.onChange(last.tool);
         }}
@@ -64,7 +68,7 @@ export function TorqueFields<V extends FieldValues>({ control, name, tool, label
         options={UNITS}
         value={unit}
         onChange={(next) => {
-          setUnit(next);
+          setChosen(next);
           onChange(joined(figureIn(value.field.value), next));
         }}
       />

@@ -39,7 +39,7 @@ const FEATURE_FACTS = [
   'refrigeration',
   'yearBuilt',
 ] as const;
-const UNIT_FACTS = ['number', 'body', 'kind', 'site', 'axles', 'state', 'fitted'] as const;
+const UNIT_FACTS = ['number', 'body', 'kind', 'site', 'axles', 'state', 'fitted', 'renewed'] as const;
 export const FACTS = [...END_FACTS, ...MAKER_FACTS, ...FEATURE_FACTS, ...UNIT_FACTS] as const;
 export type Fact = (typeof FACTS)[number];
 
@@ -159,6 +159,7 @@ const FACT_WORDS: Record<Fact, string> = {
   axles: 'Axles',
   state: 'In use',
   fitted: 'Fitted',
+  renewed: 'Renewed',
 };
 
 const placeOf = ({ axle, side }: FactChange): string =>
@@ -167,5 +168,6 @@ const placeOf = ({ axle, side }: FactChange): string =>
 /** A change in words: `1L Chamber: 30 clamp chamber, now 30 long stroke clamp chamber`. */
 export function changeWords(change: FactChange): string {
   if (change.fact === 'fitted') return change.to ? `${change.to}: fitted` : `${change.from}: not fitted`;
+  if (change.fact === 'renewed') return `${placeOf(change)}${change.to}: found renewed`;
   return `${placeOf(change)}${FACT_WORDS[change.fact]}: ${change.from ?? 'not known'}, now ${change.to ?? 'not known'}`;
 }

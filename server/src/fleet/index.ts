@@ -1,6 +1,6 @@
 /** The fleet: its units, rules, routes, papers and holds. */
 
-export { changesBefore, changesSince, noteChange } from './changes';
+export { changesBefore, changesSince, noteChange, noteFacts } from './changes';
 export { combinationOf, drop, hook, keepMeter, lastBehind, lastMeter, readsNow } from './combination';
 export { foundFleet, foundingSchema } from './found-fleet';
 export {

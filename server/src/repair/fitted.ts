@@ -11,7 +11,7 @@ import {
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
-import { findUnit, limitAt } from '../fleet';
+import { findUnit, limitAt, noteFacts } from '../fleet';
 import { judgedAgain } from '../inspection';
 import { invalid, notNow } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
@@ -63,7 +63,8 @@ export const fittedIn = async (store: FleetStore, jobId: string): Promise<PartLi
   );
 
 /** A part found to have been renewed: its life begins now, and nobody here did it. */
-export const noteRenewed: Handler<'note-renewed'> = async ({ store, session, at, body }) => {
+export const noteRenewed: Handler<'note-renewed'> = async (doing) => {
+  const { store, session, at, body } = doing;
   const { life, unit: unitId, ...place } = body;
   const unit = found(await findUnit(store, unitId));
   if (!wheelEnd(unit, place.axle, place.side)) throw invalid('body.axle', 'no-axle', unit.number, unit.axles.length);
@@ -71,6 +72,9 @@ export const noteRenewed: Handler<'note-renewed'> = async ({ store, session, at,
   await store
     .insert(fittedPart)
     .values({ fleetId: session.fleet.id, id: life, unitId, ...row, fittedBy: session.person.id, fittedAt: at });
+  const { axle, side, part, tyre } = place;
+  const renewed = { fact: 'renewed' as const, axle, side, from: null, to: [tyre, part].filter(Boolean).join(' ') };
+  await noteFacts(doing, unitId, [renewed], { reason: 'Said at the pad, of a reading better than the last' });
   return { unitId, changed: [changed('unit', unitId)] };
 };
 

@@ -369,6 +369,19 @@ test('a looser limit of one new tyre of a dual does not loosen its mate', async 
   expect([unit.lives[0].limit, unit.axles[0].ends.left.maker.tread]).toEqual(['2/32 in', strict]);
 });
 
+test('a part found renewed begins a life of no job, and stands in what was changed of the unit', async () => {
+  const { fleet, who, done, send } = await begin();
+  const at = { unit: fleet.unit, part: 'lining', axle: 1, side: 'left', tyre: null } as const;
+  await done('technician', 'note-renewed', { life: uuidv7(), ...at });
+  const unit = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
+  expect(unit.lives).toMatchObject([{ part: 'lining', axle: 1, side: 'left', job: null }]);
+  expect(unit.acts).toMatchObject([
+    { act: 'change', facts: [{ fact: 'renewed', axle: 1, side: 'left', to: 'lining' }] },
+  ]);
+  expect((await send('technician', 'note-renewed', { life: uuidv7(), ...at, axle: 9 })).status).toBe(400);
+  expect((await send('driver', 'note-renewed', { life: uuidv7(), ...at })).status).toBe(403);
+});
+
 test('a new tyre begins a life with its number and limit; the old one’s readings are not of it', async () => {
   const { fleet, who, page, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
   expect((await page()).work.renews).toEqual([{ part: 'tyre', ...left }]);

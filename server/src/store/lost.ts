@@ -1,13 +1,11 @@
 /** Whose sentences, having no code, tell that a connection broke or did not answer in time. */
 const WORDS =
-  /connection terminated|timeout exceeded|query read timeout|connection error|timeout expired|not queryable|connection is closed/i;
+  /connection terminated|timeout exceeded|query read timeout|connection error|timeout expired|not queryable|connection is closed|not currently accepting connections/i;
 const CODES = new Set([
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',
   'ETIMEDOUT',
-  // A database that is there and lets nobody in.
-  '55000',
   '57P01',
   '57P02',
   '57P03',

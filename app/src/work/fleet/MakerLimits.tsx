@@ -37,13 +37,24 @@ function Form({
   onClose: () => void;
   onLimit: (reading: MakerReading, limit: MakerLimit) => void;
 }) {
-  const { control, handleSubmit, formState } = useZodForm(formSchema, { reading: 'lining', value: '', source: '' });
+  const { control, handleSubmit, watch, formState } = useZodForm(formSchema, {
+    reading: 'lining',
+    value: '',
+    source: '',
+  });
   const { length } = useUnits();
   const keep = handleSubmit(({ reading, ...limit }) => onLimit(reading, limit));
   return (
     <Drawer title={`Maker’s limit at ${at}`} onClose={onClose}>
       <ChoiceField control={control} name="reading" label="Of what" options={KINDS} />
-      <FigureField control={control} name="value" label="Limit" unit={length} placeholder="5/16 in" />
+      <FigureField
+        control={control}
+        name="value"
+        label="Limit"
+        unit={length}
+        ofTread={watch('reading') === 'tread'}
+        placeholder="5/16 in"
+      />
       <Field
         control={control}
         name="source"

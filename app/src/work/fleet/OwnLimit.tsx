@@ -34,6 +34,7 @@ export function OwnLimit({ book, limit, onClose }: { book: Book; limit: Limit; o
         name="value"
         label="Our limit"
         unit={unitIn(limit.value)}
+        ofTread={limit.reading === 'tread'}
         placeholder={limit.value}
       />
       <Field

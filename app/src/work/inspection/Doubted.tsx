@@ -1,5 +1,6 @@
 import { type Doubt, formatLength, lengthStyle, type RenewedPart, renewedBy, type StepKind } from '@zealous-axle/core';
 import { Button } from '../../parts/Button';
+import { ConfirmButton } from '../../parts/ConfirmButton';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
 import { padOf } from './kinds';
@@ -30,6 +31,7 @@ const RENEWED_WORDS: Record<RenewedPart, string> = {
 /** Asked once: a reading that moved the wrong way or too far, or is hardly possible. What was entered is kept either way. */
 export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, onRenewed, onClose }: Props) {
   const by = formatLength(doubt.by, lengthStyle(now));
+  const renewed = renewedBy(kind);
   const changed = doubt.way === 'grown' || doubt.way === 'shrunk';
   return (
     <Drawer title={`${what}: ${now}?`} onClose={onClose}>
@@ -40,7 +42,15 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
       ) : null}
       <Text>{doubt.because ?? padOf(kind).unlikely?.[doubt.way]}</Text>
       <Button tall look="act" label="It is right" onPress={onConfirm} />
-      {onRenewed ? <Button tall label={RENEWED_WORDS[renewedBy(kind)?.part ?? 'lining']} onPress={onRenewed} /> : null}
+      {onRenewed && renewed ? (
+        <ConfirmButton
+          quiet
+          label={RENEWED_WORDS[renewed.part]}
+          ask="Yes: nothing read before is of it"
+          hint={what}
+          onDo={onRenewed}
+        />
+      ) : null}
       <Button tall label="Measure again" onPress={onAgain} />
       <Text size="small" tone="soft">
         Measured again, both readings are kept: the second takes the place of the first.

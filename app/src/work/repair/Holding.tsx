@@ -27,7 +27,12 @@ const barriersOf = (unit: UnitPage): string[] =>
     })),
   });
 
-const USUAL = ['Repaired as certified; nothing else was found', 'Looked at again; no repair was needed'] as const;
+/** What is usually signed, where it is so: that it was repaired as a certificate since it is held says. */
+function usualOf({ defects, holds }: UnitPage): string[] {
+  const since = holds.map(({ at }) => at).sort()[0] ?? '';
+  const repaired = defects.some(({ certified }) => certified !== null && certified.at >= since);
+  return repaired ? ['Repaired as certified; nothing else was found'] : [];
+}
 
 /** Why the trailer is held, what still stands in the way of its release, and the release itself. */
 export function Holding({ unit }: { unit: UnitPage }) {
@@ -65,7 +70,7 @@ export function Holding({ unit }: { unit: UnitPage }) {
           <Text>
             Your name and the time stand under this. Say what was done, and what was found not to need repair.
           </Text>
-          {USUAL.map((said) => (
+          {usualOf(unit).map((said) => (
             <Button key={said} className="max-w-full" label={`Sign: “${said}”`} onPress={() => release(said)} />
           ))}
           <WordsForm

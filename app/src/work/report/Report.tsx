@@ -198,8 +198,9 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
           label="Not sure what it is: somebody looks"
           onPress={() =>
             change({
-              part: 'other',
-              code: place === WHOLE ? 'other' : 'other-end',
+              // At a wheel end a doubt is of the wheel until somebody looked: it holds.
+              part: place === WHOLE ? 'other' : 'wheel',
+              code: place === WHOLE ? 'other' : 'unsure-wheel',
               words: getValues('words').trim() || NOT_SURE,
             })
           }

@@ -4,15 +4,10 @@ import {
   dayIn,
   defectWords,
   type Finding,
-  findingWords,
   headVerdict,
   isOpenDefect,
   isOpenJob,
   keyWords,
-  measuringRoute,
-  parseKey,
-  readingText,
-  subjectOf,
   type UnitPage,
   type Verdict,
 } from '@zealous-axle/core';
@@ -33,10 +28,10 @@ import { LinkRow } from '../../parts/LinkRow';
 import { Loaded } from '../../parts/Loaded';
 import { LookedList } from '../../parts/LookedList';
 import { Notice } from '../../parts/Notice';
-import { endCode, RunningGear } from '../../parts/RunningGear';
+import { RunningGear } from '../../parts/RunningGear';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { VerdictBadge, VerdictMark } from '../../parts/VerdictMark';
+import { VerdictBadge } from '../../parts/VerdictMark';
 import { BookWords } from '../../parts/verdict';
 import { useUnit } from '../../server/queries';
 import { beside, type Here, useHere, withHere } from '../../session/here';
@@ -44,8 +39,6 @@ import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
-import { startInspection } from '../../session/start-inspection';
-import { MakerLimits } from '../fleet/MakerLimits';
 import { Papers } from '../fleet/Papers';
 import { InspectButton } from '../inspection/InspectButton';
 import { Certified } from '../repair/Certified';
@@ -53,6 +46,7 @@ import { ClosedJobs } from '../repair/ClosedJobs';
 import { Holding } from '../repair/Holding';
 import { Retorques } from '../repair/Retorques';
 import { AddToReport } from '../report/AddToReport';
+import { AtEnd } from './AtEnd';
 import { History, UnitPhotos } from './History';
 import { InThePlan } from './InThePlan';
 import { ItsUnit } from './ItsUnit';
@@ -183,22 +177,6 @@ function Causes({ unit, findings }: { unit: UnitPage; findings: readonly Finding
   );
 }
 
-/** Measures one wheel end, and nothing else of the unit. */
-function MeasureEnd({ unit, at }: { unit: UnitPage; at: string }) {
-  const session = useSession();
-  const may = useMaySend('correct-ends');
-  const [busy, setBusy] = useState(false);
-  if (!may || unit.state !== 'in-use') return null;
-  const measure = async () => {
-    if (busy) return;
-    setBusy(true);
-    const end = measuringRoute(unit).filter(({ axle, side }) => axle && side && endCode({ axle, side }) === at);
-    const inspection = await startInspection({ unit, session, by: { end } });
-    router.navigate(`/inspect/${inspection}`);
-  };
-  return <Button look="act" label={`Measure ${at}`} disabled={busy} onPress={() => void measure()} />;
-}
-
 /** What it was found not to have; whoever measures may say that it does. */
 function NotFitted({ unit }: { unit: UnitPage }) {
   const may = useMaySend('set-fitted');
@@ -239,13 +217,6 @@ function readingDays({ standing }: UnitPage, zone: string): string {
     : `Oldest reading that counts ${from}, newest ${clock(newest, zone)}`;
 }
 
-/** What a standing reading is of: `Outer tread`. */
-function standingWords({ key, tyre }: UnitPage['standing'][number]): string {
-  const what = findingWords({ kind: subjectOf(parseKey(key)) });
-  if (tyre !== 'inner' && tyre !== 'outer') return what;
-  return `${tyre === 'inner' ? 'Inner' : 'Outer'} ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
-}
-
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
 function TrailerBody({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
@@ -271,7 +242,6 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
   const jobs = unit.jobs.filter(({ state }) => isOpenJob(state));
   const judged = useJudgedStanding(unit, unit);
   const select = (code: string) => setChosen(code === chosen ? null : code);
-  const atEnd = unit.standing.filter(({ axle, side }) => axle && side && endCode({ axle, side }) === chosen);
   return (
     <>
       <State unit={unit} verdict={judged.units[0]?.verdict ?? 'not-judged'} here={here} />
@@ -290,25 +260,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
           onSelect={select}
         />
         {chosen ? (
-          <View className="gap-2 border-t border-line pt-3">
-            <Text bold>{`At ${chosen}`}</Text>
-            {atEnd.map((each) => (
-              <View key={each.key} className="flex-row items-center gap-2">
-                <VerdictMark verdict={each.verdict} size={20} />
-                <Text className="min-w-0 flex-1">
-                  <Text bold>{`${standingWords(each)} `}</Text>
-                  {`${shown(readingText(each.value))}, ${clock(each.at, fleet.zone)}`}
-                  {each.doubtful ? '. Which of two readings is the later is not known: look again' : ''}
-                </Text>
-              </View>
-            ))}
-            <MakerLimits key={chosen} unit={unit} at={chosen} />
-            <MeasureEnd unit={unit} at={chosen} />
-            <Button
-              label={`Report a defect at ${chosen}`}
-              onPress={() => router.navigate(`/report/${unit.id}?at=${chosen}`)}
-            />
-          </View>
+          <AtEnd key={chosen} unit={unit} at={chosen} />
         ) : (
           <Text size="small" tone="soft">
             Touch a wheel end to see it or to report a defect there.

@@ -3,6 +3,7 @@ import {
   type Draft,
   holds,
   keyWords,
+  PURPOSE_ROLES,
   placeWords,
   readingKey,
   readingText,
@@ -22,7 +23,7 @@ import { Field } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useKeptForm } from '../../../session/forms';
-import { useMaySend } from '../../../session/may';
+import { useMay, useMaySend } from '../../../session/may';
 import { useShown } from '../../../session/rules';
 import { useCorrecting } from './useCorrecting';
 import type { Judged } from './useJudged';
@@ -138,7 +139,7 @@ interface BesidesProps {
 
 /** What is seldom done: what was begun by mistake is dropped, what was read wrong is corrected. */
 function Besides({ judged: { draft, closed }, onDrop, onCorrect }: BesidesProps) {
-  const mayCorrect = useMaySend('correct-ends');
+  const mayCorrect = useMay(PURPOSE_ROLES.full);
   return (
     <View className="flex-row flex-wrap gap-2">
       {draft && !draft.closed ? (

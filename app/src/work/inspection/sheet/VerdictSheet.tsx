@@ -6,6 +6,7 @@ import {
   type Judgement,
   keyWords,
   ownFindings,
+  PURPOSE_ROLES,
   placeWords,
   type SectionTime,
   unreadWords,
@@ -30,7 +31,7 @@ import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { BookWords } from '../../../parts/verdict';
-import { useMaySend } from '../../../session/may';
+import { useMay } from '../../../session/may';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { Acts } from './Acts';
@@ -269,7 +270,7 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
 export function VerdictSheet() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { judged, waiting, problem } = useJudged(id);
-  const mayCorrect = useMaySend('correct-ends');
+  const mayCorrect = useMay(PURPOSE_ROLES.full);
   const { entries } = useOutbox();
   const unsent = entries.filter(({ body }) => (body as { inspection?: string }).inspection === id).length;
   const home = judged ? (`/trailer/${judged.unit.id}` as const) : ('/' as const);

@@ -15,6 +15,7 @@ import {
 } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { findDraft, keepDraft } from '../../../device/drafts';
+import { useOutbox } from '../../../device/useOutbox';
 import { useSheet, useUnit } from '../../../server/queries';
 import { rulesOf } from '../../../session/rules';
 import { useSession } from '../../../session/session';
@@ -54,9 +55,12 @@ export function useCorrecting(id: string, judged: Judged): ((value: Reading) => 
   const session = useSession();
   const { data: sheet } = useSheet(id);
   const { data: unit } = useUnit(judged.unit.id);
+  const { entries } = useOutbox();
+  const waits = entries.some(({ body }) => (body as { inspection?: string }).inspection === id);
   if (!sheet || !unit) return null;
   return async (value) => {
-    const draft = (await findDraft(id)) ?? draftOf(sheet, unit, session);
+    // What waits here to be sent is newer than the server's; else somebody may have corrected it elsewhere.
+    const draft = (waits ? await findDraft(id) : null) ?? draftOf(sheet, unit, session);
     const at = draft.steps.findIndex((step) => keyOf(step) === readingKey(value));
     if (at < 0) return;
     await keepDraft(jumpTo(draft, at));

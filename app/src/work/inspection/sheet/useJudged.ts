@@ -132,11 +132,15 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       problem: null,
     };
   }
-  if (sheet?.dropped)
+  if (typeof sheet?.dropped === 'string')
     return {
       judged: null,
       waiting: false,
-      problem: new Error(`Dropped: ${sheet.dropped}. What was read of it stands on the unit.`),
+      problem: new Error(
+        sheet.dropped
+          ? `Dropped: ${sheet.dropped}. What was read of it stands on the unit.`
+          : 'Dropped before anything was read.',
+      ),
     };
   if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };
   if (sheet?.closedAt) return { judged: null, waiting: false, problem: new Error(TOO_OLD) };

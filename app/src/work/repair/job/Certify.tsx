@@ -135,7 +135,7 @@ function Outcomes({
 const NOT_RIGHT = ['Measured again: not inside the limits', 'Still leaks', 'Still loose'] as const;
 const NO_REPAIR = ['Looked at: it is as it should be', 'Measured: it is inside the limits'] as const;
 
-/** What is usually signed, of what was done and measured here: offered, never signed by itself. */
+/** What is usually signed where everything was repaired, of what was done and measured here: offered, never signed by itself. */
 function usualStatement({ job, defects, work }: JobPage): string {
   const measured = toRemeasure(job.unit, defects, work.measures).length > 0;
   return measured
@@ -180,7 +180,7 @@ function Sign({ page, act, open, unneeded }: StageProps & { open: boolean; unnee
         disabled={open || !form.formState.isValid}
         onPress={() => void form.handleSubmit(({ statement }) => certify(statement))()}
       />
-      {open || form.watch('statement') ? null : (
+      {open || unneeded.length || form.watch('statement') ? null : (
         <Button
           look="act"
           className="max-w-full"

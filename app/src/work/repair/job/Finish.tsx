@@ -1,5 +1,5 @@
 import { COMMANDS, type JobPage, torqueSchema } from '@zealous-axle/core';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { z } from 'zod';
 import { noteTorque } from '../../../device/last-torque';
 import { Button } from '../../../parts/Button';
@@ -15,7 +15,7 @@ import { useSteps } from './Steps';
 import type { StageProps } from './stage';
 
 const finishing = COMMANDS['finish-job'].body.shape;
-const finishSchema = z.object({ done: finishing.done, torque: z.string(), tool: z.string() });
+const finishSchema = z.object({ done: z.union([z.literal(''), finishing.done]), torque: z.string(), tool: z.string() });
 const wheelsOffSchema = finishSchema.extend({ torque: torqueSchema.shape.value, tool: torqueSchema.shape.tool });
 
 /** What is still missing before the end of the work, in words; null where nothing is. */
@@ -75,10 +75,10 @@ function NotNeeded({ parts, onLeave }: NotNeededProps) {
 
 const NOT_NEEDED = ['The old one was still good', 'It was not what was wrong'] as const;
 
-/** The steps that were ticked, in words. */
+/** The steps that were ticked, in words; nothing where the work was done before and is done once more. */
 function useTicked(page: JobPage): string {
   const words = useSteps(page).flatMap(({ words, look, done }) => (done && !look ? [words] : []));
-  return words.join('; ').slice(0, finishing.done.maxLength ?? undefined);
+  return page.job.done === null ? words.join('; ').slice(0, finishing.done.maxLength ?? undefined) : '';
 }
 
 /** What was done; where no wheel is torqued by itself, also the torque and the tool it was set with. */
@@ -96,21 +96,15 @@ export function Finish({ page, act }: StageProps) {
     without.map(({ part }) => part),
   );
   const parts = useFitted(page);
-  const { control, formState, ready, clear, getValues, setValue } = form;
+  const { control, formState, ready, clear, watch } = form;
   const ticked = useTicked(page);
-  const written = useRef('');
-  // What was ticked stands there as what was done, until somebody writes it in words of their own.
-  useEffect(() => {
-    if (!ready || !['', written.current].includes(getValues('done'))) return;
-    written.current = ticked;
-    setValue('done', ticked, { shouldValidate: true });
-  }, [ready, ticked, getValues, setValue]);
   if (!ready) return null;
+  const own = watch('done').trim();
   const finish = form.handleSubmit(({ done, torque, tool }) => {
     const body = {
       job: job.id,
       version: job.version,
-      done,
+      done: done.trim() || ticked,
       ...(without.length ? { without } : {}),
       ...(parts.fitted.length ? { fitted: parts.fitted } : {}),
       ...(asksTorque ? { torque: { value: torque, tool } } : {}),
@@ -130,6 +124,7 @@ export function Finish({ page, act }: StageProps) {
         multiline
         maxLength={finishing.done.maxLength ?? undefined}
       />
+      {ticked && !own ? <Text tone="soft">{`Left empty it is written as ticked: ${ticked}`}</Text> : null}
       {asksTorque ? <TorqueFields control={control} name="torque" tool="tool" label="Torque" /> : null}
       <FittedFields lots={parts.lots} set={parts.set} />
       <NotNeeded
@@ -143,7 +138,7 @@ export function Finish({ page, act }: StageProps) {
         tall
         look="act"
         label="Repair is done"
-        disabled={!formState.isValid || !parts.right || left !== null}
+        disabled={!formState.isValid || !(own || ticked) || !parts.right || left !== null}
         onPress={() => void finish()}
       />
     </>

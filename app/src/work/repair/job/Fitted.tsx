@@ -114,6 +114,7 @@ export function FittedFields({ lots, set }: Pick<ReturnType<typeof useFitted>, '
                   maxLength={40}
                   error={wrongLimit(printed)}
                   unit={length}
+                  ofTread={part === 'tyre'}
                   onValue={(limit) => set(key, { ...printed, limit })}
                 />
               </View>
