@@ -20,6 +20,7 @@ import { send } from '../../../device/outbox';
 import { Button } from '../../../parts/Button';
 import { Drawer } from '../../../parts/Drawer';
 import { Field } from '../../../parts/Field';
+import { Search } from '../../../parts/Search';
 import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useKeptForm } from '../../../session/forms';
@@ -110,22 +111,28 @@ function Drop({ draft, onClose }: { draft: Draft; onClose: () => void }) {
   );
 }
 
+/** So many are looked through without a search. */
+const FEW = 12;
+
 /** Which of the readings of a closed inspection is to be corrected. */
 function Correct({ id, judged, onClose }: { id: string; judged: Judged; onClose: () => void }) {
   const correct = useCorrecting(id, judged);
   const { shown } = useShown();
+  const [text, setText] = useState('');
+  const all = judged.taken.map((value) => ({
+    value,
+    words: `${keyWords(readingKey(value))}: ${shown(readingText(value))}`,
+  }));
+  const found = all.filter(({ words }) => words.toLowerCase().includes(text.trim().toLowerCase()));
   return (
     <Drawer title="Which reading was wrong?" onClose={onClose}>
       <Text>
         Both stay on the record: what was read first, and what it is corrected to, with your name and the time.
       </Text>
-      {judged.taken.map((value) => (
-        <Button
-          key={readingKey(value)}
-          label={`${keyWords(readingKey(value))}: ${shown(readingText(value))}`}
-          disabled={!correct}
-          onPress={() => void correct?.(value)}
-        />
+      {all.length > FEW ? <Search hint="Part or place: lining, 1L" text={text} onChange={setText} /> : null}
+      {found.length === 0 ? <Text tone="soft">No reading has these words in it.</Text> : null}
+      {found.map(({ value, words }) => (
+        <Button key={readingKey(value)} label={words} disabled={!correct} onPress={() => void correct?.(value)} />
       ))}
     </Drawer>
   );
