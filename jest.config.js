@@ -11,6 +11,7 @@ const node = (name, more = {}) => ({
 
 module.exports = {
   testTimeout: 60_000,
+  maxWorkers: '100%',
   projects: [
     '<rootDir>/core/jest.config.js',
     node('server', { globalSetup: './src/testing/start-cluster.ts', globalTeardown: './src/testing/stop-cluster.ts' }),

@@ -1,4 +1,5 @@
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync, fork, spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { join } from 'node:path';
 import pg from 'pg';
 
@@ -44,6 +45,37 @@ export function startProgram(database: string, port = 0, env: Record<string, str
     child.stderr.on('data', listen);
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
   });
+}
+
+/** Opens programs over databases in one process of its own, and ends it. */
+export interface Host {
+  open: (database: string) => Promise<Pick<Program, 'url' | 'stop'>>;
+  end: () => void;
+}
+
+/** A process that is the server of one test after another: starting it and warming it is paid once. */
+export function startHost(): Host {
+  const child = fork(join(ROOT, 'server/dist/many.js'), { cwd: ROOT });
+  const answerTo = async (message: object): Promise<{ at?: string; failed?: string }> => {
+    const answered = once(child, 'message');
+    child.send(message);
+    const [answer] = await answered;
+    if (answer.failed) throw new Error(answer.failed);
+    return answer;
+  };
+  return {
+    async open(database) {
+      const env = { ...process.env, DATABASE_URL: database, PORT: '0', ZA_DEMO: '1', ZA_LOG: 'error' };
+      const { at = '' } = await answerTo({ open: env });
+      return {
+        url: at,
+        stop: async () => {
+          await answerTo({ close: at });
+        },
+      };
+    },
+    end: () => child.disconnect(),
+  };
 }
 
 const databaseUrl = (name: string): string => {

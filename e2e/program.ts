@@ -1,30 +1,39 @@
 import { randomBytes } from 'node:crypto';
-import { type Browser, test as base, expect, type Page } from '@playwright/test';
+import { type Browser, type BrowserContextOptions, test as base, expect, type Page } from '@playwright/test';
 import type { Board } from '@zealous-axle/core';
-import { copyDemo, type Program, startProgram } from './cluster';
+import { copyDemo, type Host, type Program, startHost } from './cluster';
 
 export type Who = 'driver' | 'technician' | 'foreman' | 'manager';
 
 interface Fixtures {
   database: string;
-  program: Program;
+  program: Pick<Program, 'url' | 'stop'>;
 }
 
-/** Each test has the program to itself, over its own copy of the demo. */
-export const test = base.extend<Fixtures>({
+/** Each test has the program to itself, over its own copy of the demo; one process serves those of a worker in turn. */
+export const test = base.extend<Fixtures, { host: Host }>({
+  host: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the destructuring.
+    async ({}, use) => {
+      const host = startHost();
+      await use(host);
+      host.end();
+    },
+    { scope: 'worker' },
+  ],
   // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the destructuring.
   database: async ({}, use) => {
     await use(await copyDemo(`e_${randomBytes(8).toString('hex')}`));
   },
-  program: async ({ database }, use) => {
-    const program = await startProgram(database);
+  program: async ({ database, host }, use) => {
+    const program = await host.open(database);
     await use(program);
     await program.stop();
   },
 });
 export { expect };
 
-/** Signs in on a page. */
+/** Signs in on a page, as a person does. */
 export async function signIn(page: Page, url: string, who: Who): Promise<void> {
   await page.goto(url);
   await page.getByLabel('Name').fill(`${who}@lowmarsh`);
@@ -35,16 +44,42 @@ export async function signIn(page: Page, url: string, who: Who): Promise<void> {
 
 const PHONE = { width: 390, height: 844 };
 
-/** A device of its own for a person, signed in. One that goes without a server keeps the program: that takes its time. */
+type Kept = Exclude<BrowserContextOptions['storageState'], string | undefined>;
+
+/** What a device keeps of somebody who signed in on it: the cookie, and who that is (`app/src/session/session.ts`). */
+async function signedIn(url: string, who: Who): Promise<Kept> {
+  const answer = await fetch(`${url}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: `${who}@lowmarsh`, password: 'walk-round' }),
+  });
+  const [name = '', value = ''] = (answer.headers.getSetCookie()[0]?.split(';')[0] ?? '').split('=');
+  const cookie = {
+    domain: '127.0.0.1',
+    path: '/',
+    expires: -1,
+    httpOnly: true,
+    secure: false,
+    sameSite: 'Strict' as const,
+  };
+  return {
+    cookies: [{ ...cookie, name, value }],
+    origins: [{ origin: url, localStorage: [{ name: 'za-session-4', value: await answer.text() }] }],
+  };
+}
+
+/** A device of its own for a person who has signed in. One that goes without a server keeps the program: that takes its time. */
 export async function deviceOf(
   browser: Browser,
   url: string,
   who: Who,
   { viewport = PHONE, keeps = false } = {},
 ): Promise<Page> {
-  const context = await browser.newContext({ viewport, serviceWorkers: keeps ? 'allow' : 'block' });
+  const storageState = await signedIn(url, who);
+  const context = await browser.newContext({ viewport, storageState, serviceWorkers: keeps ? 'allow' : 'block' });
   const page = await context.newPage();
-  await signIn(page, url, who);
+  await page.goto(url);
+  await expect(page.getByRole('heading', { name: 'Yard' })).toBeVisible();
   return page;
 }
 

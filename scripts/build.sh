@@ -3,4 +3,5 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/install.sh
+install_npm run
 build_all

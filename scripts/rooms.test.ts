@@ -1,26 +1,36 @@
 import { spawnSync } from 'node:child_process';
-import { rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, realpathSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const ROOT = join(__dirname, '..');
 const RESTRICTED = 'lint/style/noRestrictedImports';
 const CYCLE = 'lint/suspicious/noImportCycles';
 
+/** A copy of the house, so that nothing written into it is met by whatever else reads the house at that time. */
+const house = realpathSync(mkdtempSync(join(tmpdir(), 'rooms-')));
+beforeAll(() => {
+  for (const part of ['biome.json', 'biome.rooms.json', '.gitignore', 'package.json', 'core/src', 'server/src', 'app/src'])
+    cpSync(join(ROOT, part), join(house, part), { recursive: true });
+  symlinkSync(join(ROOT, 'node_modules'), join(house, 'node_modules'));
+});
+afterAll(() => rmSync(house, { recursive: true }));
+
 /** What the linter says of files written into the house for a moment: the rule and the file of each complaint. */
 function complaints(files: Record<string, string>): string[] {
   const paths = Object.keys(files);
   try {
-    for (const [path, text] of Object.entries(files)) writeFileSync(join(ROOT, path), text);
+    for (const [path, text] of Object.entries(files)) writeFileSync(join(house, path), text);
     const run = spawnSync('npx', ['biome', 'lint', '--reporter=github', '--max-diagnostics=200', ...paths], {
-      cwd: ROOT,
+      cwd: house,
       encoding: 'utf8',
     });
     return `${run.stdout}${run.stderr}`.split('\n').flatMap((line) => {
       const [, rule, file] = /title=(lint\/[^,]+),file=([^,]+)/.exec(line) ?? [];
-      return rule && file && (rule === RESTRICTED || rule === CYCLE) ? [`${rule} ${file.replace(`${ROOT}/`, '')}`] : [];
+      return rule && file && (rule === RESTRICTED || rule === CYCLE) ? [`${rule} ${file.replace(`${house}/`, '')}`] : [];
     });
   } finally {
-    for (const path of paths) rmSync(join(ROOT, path), { force: true });
+    for (const path of paths) rmSync(join(house, path), { force: true });
   }
 }
 

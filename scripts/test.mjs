@@ -1,16 +1,29 @@
-// Runs every check and adds up what they say. A runner that ends without results counts as one failure.
+// Runs every check, beside each other where that uses the processors, and adds up what they say.
+// A runner that ends without results counts as one failure.
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { summary } from './summary.mjs';
 
 const env = { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', FORCE_COLOR: '0' };
-const run = (words, more = {}) => {
-  process.stdout.write(`\n── ${words.join(' ')}\n`);
+const UNIT = '.cache/unit.json';
+const BROWSER = '.cache/browser.json';
+
+/** Runs a command; what it said is written whole when it ends, so that two at once do not mix. */
+function run(command, words, more = {}) {
+  const child = spawn(command, words, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...env, ...more } });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
+  const begun = Date.now();
   return new Promise((resolve) => {
-    const child = spawn('npx', words, { stdio: 'inherit', env: { ...env, ...more } });
-    child.once('error', () => resolve(false));
-    child.once('close', (code) => resolve(code === 0));
+    const ended = (ok, more = '') => {
+      const seconds = Math.round((Date.now() - begun) / 1000);
+      process.stdout.write(`\n── ${[command, ...words].join(' ')}: ${seconds} s\n${said}${more}`);
+      resolve({ ok, said });
+    };
+    child.once('error', (error) => ended(false, String(error)));
+    child.once('close', (code) => ended(code === 0));
   });
-};
+}
 const read = (file) => {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));
@@ -19,49 +32,37 @@ const read = (file) => {
   }
 };
 
+/** Lint, unused code and types; one pass or failure each. */
+async function checks() {
+  const oks = [(await run('npx', ['biome', 'check', '.'])).ok];
+  oks.push((await run('npx', ['knip', '--no-progress', '--no-config-hints'])).ok);
+  for (const room of ['core', 'server', 'app', 'e2e']) oks.push((await run('npx', ['tsc', '-p', room])).ok);
+  return oks;
+}
+
+/** Builds what the browser tests run, and tells the demo their databases are copies of; the address of its cluster. */
+async function program() {
+  const built = await run('scripts/build.sh', []);
+  if (!built.ok) return { ok: false, cluster: '' };
+  const told = await run('npx', ['tsx', 'e2e/tell-demo.ts']);
+  return { ok: told.ok, cluster: /cluster (postgres:\S+)/.exec(told.said)?.[1] ?? '' };
+}
+
 mkdirSync('.cache', { recursive: true });
-const sums = [];
-const one = (ok) => sums.push(ok ? [1, 0] : [0, 1]);
-
-/** Builds what the browser tests run, beside the checks that need no build. */
-const building = new Promise((resolve) => {
-  const build = spawn('scripts/build.sh', { env, stdio: ['ignore', 'pipe', 'pipe'] });
-  let said = '';
-  for (const stream of [build.stdout, build.stderr])
-    stream.on('data', (piece) => {
-      said += piece;
-    });
-  build.once('error', (error) => resolve({ ok: false, said: String(error) }));
-  build.once('close', (code) => resolve({ ok: code === 0, said }));
+for (const file of [UNIT, BROWSER]) rmSync(file, { force: true });
+const [unit, [checked, made]] = await Promise.all([
+  run('npx', ['jest', '--ci', `--outputFile=${UNIT}`, '--json', '--reporters=default', '--silent']),
+  (async () => [await checks(), await program()])(),
+]);
+const browser = await run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+  PLAYWRIGHT_JSON_OUTPUT_NAME: `../${BROWSER}`,
+  E2E_CLUSTER_URL: made.cluster,
 });
 
-one(await run(['biome', 'check', '.']));
-one(await run(['knip', '--no-progress', '--no-config-hints']));
-for (const room of ['core', 'server', 'app', 'e2e']) one(await run(['tsc', '-p', room]));
-
-const unit = '.cache/unit.json';
-rmSync(unit, { force: true });
-const unitOk = await run(['jest', '--ci', `--outputFile=${unit}`, '--json', '--reporters=default', '--silent']);
-const units = read(unit);
-const suites = units?.numRuntimeErrorTestSuites ?? 0;
-sums.push(units ? [units.numPassedTests, units.numFailedTests + suites] : [0, 1]);
-if (!unitOk && units && units.numFailedTests + suites === 0) one(false);
-
-const built = await building;
-process.stdout.write(`\n── build\n${built.said}`);
-one(built.ok);
-
-const browser = '.cache/browser.json';
-rmSync(browser, { force: true });
-const browserOk = await run(['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-  PLAYWRIGHT_JSON_OUTPUT_NAME: `../${browser}`,
+const { text, passed, failed } = summary({
+  checks: [...checked, made.ok],
+  unit: { ok: unit.ok, results: read(UNIT) },
+  browser: { ok: browser.ok, results: read(BROWSER) },
 });
-const stats = read(browser)?.stats;
-// On a starved machine a browser test may need its second try: it is told, and only failing both is a failure.
-if (stats) process.stdout.write(`\n${stats.flaky} flaky browser tests: passed at their second try only\n`);
-sums.push(stats ? [stats.expected + stats.flaky, stats.unexpected] : [0, 1]);
-if (!browserOk && stats && stats.unexpected === 0) one(false);
-
-const [passed, failed] = sums.reduce(([p, f], [a, b]) => [p + a, f + b], [0, 0]);
-process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.stdout.write(`${text}\n${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 ? 0 : 1);

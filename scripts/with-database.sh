@@ -4,6 +4,7 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/install.sh
+install_npm all
 
 if [ -z "${DATABASE_URL:-}" ]; then
   need_package '/usr/lib/postgresql/*/bin/postgres' postgresql

@@ -1,12 +1,6 @@
-import { existsSync } from 'node:fs';
-import { buildApp } from './app';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './demo/fleet';
-import { loadDemo } from './demo/load';
-import { openLive } from './feeds';
-import { foundFleet, foundingSchema } from './fleet';
-import { readSettings, type Settings } from './settings';
-import { connect, prepareDatabase, serverUrl } from './store';
-import { openWorker, plannerHere } from './worker';
+import { openProgram } from './program';
+import { readSettings } from './settings';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
@@ -22,34 +16,10 @@ function failure(error: unknown): string {
 
 const LONGEST_STOP_MS = 10_000;
 
-/** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
-async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
-  const read = foundingSchema.safeParse(written);
-  if (!read.success)
-    throw new Error(
-      read.error.issues.map(({ path, message }) => `the fleet’s ${path.join('.')}: ${message}`).join('; '),
-    );
-  return foundFleet(ownerUrl, read.data, now);
-}
-
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
-  if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
-  await prepareDatabase(settings.databaseUrl, settings.migrations);
-  const url = serverUrl(settings.databaseUrl);
-  const now = () => new Date();
-  if (settings.demo && (await loadDemo(settings.databaseUrl, url, now()))) say('Demo fleet loaded.');
-
-  const founded = settings.founding && (await found(settings.databaseUrl, settings.founding, now()));
-
-  const { pool, db } = connect(url);
-  const live = openLive(url);
-  const { web, log, secure, offlineDays } = settings;
-  const planner = plannerHere(settings);
-  const app = await buildApp({ db, now, live, planner, web, log, secure, offlineDays });
-  const queue = await openWorker(settings, { db, live, planner });
-  const address = await app.listen({ port: settings.port, host: settings.host });
-
+  const { address, demoLoaded, founded, close } = await openProgram(settings);
+  if (demoLoaded) say('Demo fleet loaded.');
   say(`\nZealous Axle is at ${address}`);
   if (settings.demo) {
     say(`Demo sign-ins (password ${DEMO_PASSWORD}):`);
@@ -69,11 +39,7 @@ async function main(): Promise<void> {
     stopping = true;
     // What is being answered is answered; whoever takes longer than this is cut off.
     setTimeout(() => process.exit(1), LONGEST_STOP_MS).unref();
-    await app.close();
-    await queue.close();
-    await planner.close();
-    await live.close();
-    await pool.end();
+    await close();
     process.exit(0);
   };
   process.on('SIGINT', stop);

@@ -172,6 +172,10 @@ export async function openWorld() {
     makeFleet,
     ...asking,
     done,
+    /** Takes the session of a person whose fleet was copied, rows and all, under another id. */
+    signedInAs: (who: string, copied: string, fleetId: string) => {
+      tokens.set(who, `${fleetId}.${tokens.get(copied)?.split('.')[1]}`);
+    },
     now: () => time,
     later: (minutes: number) => {
       time = new Date(time.getTime() + minutes * 60_000);

@@ -1,0 +1,52 @@
+import { existsSync } from 'node:fs';
+import { buildApp } from './app';
+import { loadDemo } from './demo/load';
+import { openLive } from './feeds';
+import { foundFleet, foundingSchema } from './fleet';
+import type { Settings } from './settings';
+import { connect, prepareDatabase, serverUrl } from './store';
+import { openWorker, plannerHere } from './worker';
+
+/** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
+async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
+  const read = foundingSchema.safeParse(written);
+  if (!read.success)
+    throw new Error(
+      read.error.issues.map(({ path, message }) => `the fleet’s ${path.join('.')}: ${message}`).join('; '),
+    );
+  return foundFleet(ownerUrl, read.data, now);
+}
+
+/** Opens the whole program over a database: migrates it, loads or founds what the settings ask for, listens. */
+export async function openProgram(settings: Settings) {
+  if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
+  await prepareDatabase(settings.databaseUrl, settings.migrations);
+  const url = serverUrl(settings.databaseUrl);
+  const now = () => new Date();
+  const demoLoaded = settings.demo && (await loadDemo(settings.databaseUrl, url, now()));
+  const founded = settings.founding && (await found(settings.databaseUrl, settings.founding, now()));
+
+  const { pool, db } = connect(url);
+  const live = openLive(url);
+  const { web, log, secure, offlineDays } = settings;
+  const planner = plannerHere(settings);
+  const app = await buildApp({ db, now, live, planner, web, log, secure, offlineDays });
+  const queue = await openWorker(settings, { db, live, planner });
+  const address = await app.listen({ port: settings.port, host: settings.host });
+
+  return {
+    address,
+    /** Whether the demo fleet was loaded just now. */
+    demoLoaded,
+    /** The fleet that was founded, with its first manager's code; null for none. */
+    founded,
+    /** Answers what is being answered, and ends. */
+    async close() {
+      await app.close();
+      await queue.close();
+      await planner.close();
+      await live.close();
+      await pool.end();
+    },
+  };
+}

@@ -1,0 +1,3 @@
+import { testPairs } from '../testing/pairs';
+
+testPairs(0, 3);
