@@ -10,7 +10,15 @@ const CYCLE = 'lint/suspicious/noImportCycles';
 /** A copy of the house, so that nothing written into it is met by whatever else reads the house at that time. */
 const house = realpathSync(mkdtempSync(join(tmpdir(), 'rooms-')));
 beforeAll(() => {
-  for (const part of ['biome.json', 'biome.rooms.json', '.gitignore', 'package.json', 'core/src', 'server/src', 'app/src'])
+  for (const part of [
+    'biome.json',
+    'biome.rooms.json',
+    '.gitignore',
+    'package.json',
+    'core/src',
+    'server/src',
+    'app/src',
+  ])
     cpSync(join(ROOT, part), join(house, part), { recursive: true });
   symlinkSync(join(ROOT, 'node_modules'), join(house, 'node_modules'));
 });
@@ -27,7 +35,9 @@ function complaints(files: Record<string, string>): string[] {
     });
     return `${run.stdout}${run.stderr}`.split('\n').flatMap((line) => {
       const [, rule, file] = /title=(lint\/[^,]+),file=([^,]+)/.exec(line) ?? [];
-      return rule && file && (rule === RESTRICTED || rule === CYCLE) ? [`${rule} ${file.replace(`${house}/`, '')}`] : [];
+      return rule && file && (rule === RESTRICTED || rule === CYCLE)
+        ? [`${rule} ${file.replace(`${house}/`, '')}`]
+        : [];
     });
   } finally {
     for (const path of paths) rmSync(join(house, path), { force: true });

@@ -2,12 +2,20 @@ const SLOWEST = 20;
 
 /** Tests of a suite of the browser tests' report, with those of its suites. */
 const testsOf = ({ suites = [], specs = [], title = '' }) => [
-  ...specs.flatMap(({ title: name, tests }) => tests.map(({ results }) => ({ name: `${title}: ${name}`, ms: Math.max(...results.map(({ duration }) => duration)) }))),
+  ...specs.flatMap(({ title: name, tests }) =>
+    tests.map(({ results }) => ({
+      name: `${title}: ${name}`,
+      ms: Math.max(...results.map(({ duration }) => duration)),
+    })),
+  ),
   ...suites.flatMap(testsOf),
 ];
 const unitTests = ({ testResults }) =>
   testResults.flatMap(({ name, assertionResults }) =>
-    assertionResults.map(({ fullName, duration }) => ({ name: `${name.split('/').slice(-2).join('/')}: ${fullName}`, ms: duration ?? 0 })),
+    assertionResults.map(({ fullName, duration }) => ({
+      name: `${name.split('/').slice(-2).join('/')}: ${fullName}`,
+      ms: duration ?? 0,
+    })),
   );
 
 /**
