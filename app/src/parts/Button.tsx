@@ -44,8 +44,8 @@ export const Button = memo(function Button({
   const palette = usePalette();
   // A double click would press what has come to stand in the same place.
   const press = (event: GestureResponderEvent) => {
-    const { detail } = event as unknown as { detail?: number };
-    if (detail === undefined || detail < 2) onPress();
+    const clicks = 'detail' in event && typeof event.detail === 'number' ? event.detail : 1;
+    if (clicks < 2) onPress();
   };
   const { box, tone } = LOOKS[look];
   return (

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useRef } from 'react';
 import { View } from 'react-native';
+import { elementOf } from './element';
 
 const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
@@ -26,8 +27,8 @@ interface Props {
 export function RadioGroup({ label, className, children }: Props) {
   const view = useRef<View>(null);
   useEffect(() => {
-    const group = view.current as unknown as HTMLElement | null;
-    if (!group?.addEventListener) return;
+    const group = elementOf(view.current);
+    if (!group) return;
     const onKey = (event: KeyboardEvent) => step(group, event);
     group.addEventListener('keydown', onKey);
     return () => group.removeEventListener('keydown', onKey);

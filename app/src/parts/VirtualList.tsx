@@ -1,6 +1,7 @@
 import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { View } from 'react-native';
+import { elementOf } from './element';
 
 /** Rows kept above and below what is in sight. */
 const BEYOND = 4;
@@ -34,7 +35,7 @@ export function VirtualList<R>({ label, rows, rowPx, keyOf, line, onEnd, onSeen 
   const scroll = useRef<View>(null);
   const list = useVirtualizer({
     count: rows.length,
-    getScrollElement: () => scroll.current as unknown as HTMLElement | null,
+    getScrollElement: () => elementOf(scroll.current),
     estimateSize: () => rowPx,
     getItemKey: (index) => keyOf(rows[index] as R),
     overscan: BEYOND,
@@ -54,7 +55,7 @@ export function VirtualList<R>({ label, rows, rowPx, keyOf, line, onEnd, onSeen 
         {drawn.map(({ index, key, start }) => (
           <View
             key={String(key)}
-            ref={(node) => list.measureElement(node as unknown as HTMLElement | null)}
+            ref={(node) => list.measureElement(elementOf(node))}
             // @ts-expect-error react-native-web hands data attributes on; the list finds its rows by this one.
             dataSet={{ index }}
             role="listitem"

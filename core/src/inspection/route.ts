@@ -75,13 +75,12 @@ export const routeSchema = z.strictObject({
 export type Route = z.infer<typeof routeSchema>;
 
 /** The version of the routes that ship with the program; one more at each change of what they ask. */
-export const ROUTES_VERSION: number = shipped.version;
+export const ROUTES_VERSION = shipped.version;
 
 /** The routes that ship with the program: each names its sections, which stand once. Proven by the test beside them. */
-const SECTIONS = shipped.sections as unknown as Readonly<Record<string, Section>>;
 export const ROUTES: readonly Route[] = shipped.routes.map(({ sections, ...route }) => ({
-  ...(route as Omit<Route, 'sections'>),
-  sections: sections.flatMap((name) => SECTIONS[name] ?? []),
+  ...route,
+  sections: sections.flatMap((name) => shipped.sections[name] ?? []),
 }));
 
 /** Whether a thing is asked for at an axle end. Where the suspension is not known, what either has is asked for. */

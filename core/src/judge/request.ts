@@ -7,12 +7,10 @@ import { unsound } from './sound';
 /** A reading with the unit it was taken on. */
 export type UnitReading = Reading & { unit: string };
 
-const unitReadingSchema = z.discriminatedUnion(
-  'kind',
-  readingSchema.options.map((option) =>
-    option.extend({ unit: unitIdSchema }),
-  ) as unknown as typeof readingSchema.options,
-) as unknown as z.ZodType<UnitReading>;
+const [first, ...others] = readingSchema.options.map((option: z.ZodObject) => option.extend({ unit: unitIdSchema }));
+if (!first) throw new Error('there is no kind of reading');
+/** Each kind's own shape and its unit: what came through is a reading. */
+const unitReadingSchema = z.discriminatedUnion('kind', [first, ...others]).transform((read) => read as UnitReading);
 
 interface Request {
   units: Unit[];

@@ -42,25 +42,25 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   short?: string;
   at: TakenAt;
   /** Whether it has any meaning at an axle end; at every one unless said. */
-  fits?: (end: WheelEnd) => boolean;
+  fits?(end: WheelEnd): boolean;
   /** It takes the bench: it is not read on a driver's walk. */
   bench?: true;
   /** The check, the test or the code it is about, where a kind has several at one place. */
-  item?: (reading: z.infer<S>) => string;
+  item?(reading: z.infer<S>): string;
   /** The lengths it is judged by, the smallest of them deciding. */
-  lengths?: (reading: z.infer<S>) => readonly string[];
+  lengths?(reading: z.infer<S>): readonly string[];
   /** What its lengths can be, in one of several ranges: what is outside is asked about, and has no verdict. */
   plausible?: readonly Range[];
   /** What else about it cannot be, in a sentence that says what to do. */
-  odd?: (reading: z.infer<S>) => string | null;
+  odd?(reading: z.infer<S>): string | null;
   /** Such a reading is refused, since no verdict could rest on it. */
-  contradiction?: (reading: z.infer<S>) => Contradiction | null;
+  contradiction?(reading: z.infer<S>): Contradiction | null;
   /** A reading in a few characters, for lists, the plan and print. */
-  text: (reading: z.infer<S>) => string;
+  text(reading: z.infer<S>): string;
   /** The field that stands in the column `value` of a file; `value` unless said. */
   column?: string;
   /** A good example: what it reads when nothing is wrong. */
-  good: (at: AskedFor) => z.infer<S>;
+  good(at: AskedFor): z.infer<S>;
 }
 
 export const kindOf =

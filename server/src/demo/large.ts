@@ -7,7 +7,6 @@ import { acknowledgement, certificate, defect } from '../defects/schema';
 import { bay, hold, holdReleased, paper, release, unit } from '../fleet/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import { job } from '../repair/schema';
-import type { FleetStore } from '../store/fleet-store';
 import { rebuildYard } from '../yard/keep';
 import { copyRows } from './copy';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './fleet';
@@ -102,7 +101,7 @@ async function fill(client: pg.ClientBase, { units, now, say }: LargeAsked): Pro
       say(`${Math.min(from + BATCH, units)} of ${units} units, ${readings} readings`);
     }
   });
-  await rebuildYard(db as unknown as FleetStore, fleetId);
+  await rebuildYard(db, fleetId);
   return readings;
 }
 

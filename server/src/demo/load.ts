@@ -9,7 +9,7 @@ import { outside } from '../outside/schema';
 import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
-import { connect, type Database, inFleet } from '../store/connect';
+import { connect, inFleet } from '../store/connect';
 import type { FleetStore } from '../store/fleet-store';
 import { rebuildYard } from '../yard/keep';
 import { DEMO_PASSWORD, FLEET, PEOPLE, SHOP_UNITS, UNITS, workOf } from './fleet';
@@ -57,7 +57,7 @@ function metersOf(
 }
 
 async function loadHistory(
-  db: Database,
+  db: FleetStore,
   kept: Unit,
   by: readonly string[],
   random: Random,
@@ -111,7 +111,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
         await db.execute(sql`select set_config('za.fleet', ${FLEET.id}, true)`);
         const { rows } = await db.execute<{ any: boolean }>(sql`select exists (select 1 from fleet) as any`);
         if (rows[0]?.any) return null;
-        return loadFleet(db as unknown as Database, now);
+        return loadFleet(db, now);
       })
       .then(async (loaded) => {
         if (!loaded) return false;
@@ -138,7 +138,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
 }
 
 /** The demo plays everything outside by stand-ins, as its manager chose. */
-async function chooseStandIns(db: Database, people: readonly { id: string; role: Role }[], now: Date): Promise<void> {
+async function chooseStandIns(db: FleetStore, people: readonly { id: string; role: Role }[], now: Date): Promise<void> {
   const manager = people.find(({ role }) => role === 'manager');
   if (!manager) throw new Error('the demo has no manager');
   const chosen = { fleetId: FLEET.id, way: 'made-up' as const, setBy: manager.id, setAt: now };
@@ -166,7 +166,7 @@ function sessionsOf(people: readonly { id: string; signIn: string; name: string;
   return { driver: session('driver'), technician: session('technician'), foreman: session('foreman') };
 }
 
-async function loadFleet(db: Database, now: Date) {
+async function loadFleet(db: FleetStore, now: Date) {
   const random = seeded(SEED);
   const id = () => seededId(random, now);
   const today = dayIn(FLEET.zone, now);
@@ -215,7 +215,7 @@ async function loadFleet(db: Database, now: Date) {
       await loadHistory(db, kept, technicians, chanceOf(index), now, METRED.includes(each.number)),
     );
   }
-  await rebuildYard(db as unknown as FleetStore, FLEET.id);
+  await rebuildYard(db, FLEET.id);
   const sessions = sessionsOf(people);
   return { random, trailers, sessions, bays: bays.map((each) => each.id) };
 }

@@ -69,7 +69,7 @@ export async function foundFleet(
     return await owner.db.transaction(async (db) => {
       await db.execute(sql`select pg_advisory_xact_lock(6427503), set_config('za.slug', ${slug}, true)`);
       const [there] = await db.select({ id: fleet.fleetId }).from(fleet).where(eq(fleet.slug, slug));
-      if (there) return codeAgain(db as unknown as FleetStore, there.id, slug, now);
+      if (there) return codeAgain(db, there.id, slug, now);
       const fleetId = uuidv7();
       await db.execute(sql`select set_config('za.fleet', ${fleetId}, true)`);
       const measures = units === 'inch' ? INCH_UNITS : METRIC_UNITS;

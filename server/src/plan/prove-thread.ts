@@ -9,7 +9,7 @@ import type { ProofAsked, ProofTold } from './prove';
 /** What the solver's own worker says. */
 type Said =
   | { type: 'ready' }
-  | { type: 'solution'; output: { json: Record<string, unknown> } }
+  | { type: 'solution'; output: { json: Solution } }
   | { type: 'status'; status: string }
   | { type: 'error'; message: string }
   | { type: 'exit'; code: number };
@@ -39,7 +39,7 @@ const question = {
 let status = 'UNKNOWN';
 function hear(said: Said): void {
   if (said.type === 'ready') ask(question);
-  if (said.type === 'solution') tell({ solution: said.output.json as unknown as Solution });
+  if (said.type === 'solution') tell({ solution: said.output.json });
   if (said.type === 'status') status = said.status;
   if (said.type === 'error') tell({ failed: said.message });
   if (said.type === 'exit') tell({ ended: status === 'UNSATISFIABLE' || status === 'OPTIMAL_SOLUTION' });

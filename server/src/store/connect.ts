@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import type { Socket } from 'node:net';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { FleetStore } from './fleet-store';
@@ -23,7 +22,7 @@ const LONGEST_NAMED = 4_000;
 class NamingClient extends pg.Client {
   // biome-ignore lint/suspicious/noExplicitAny: the driver's own overloads are passed through as they are.
   override query(config: any, ...rest: any[]): any {
-    const { stream } = (this as unknown as { connection: { stream: Socket } }).connection;
+    const { stream } = this.connection;
     stream.cork();
     process.nextTick(() => stream.uncork());
     const text: unknown = config?.text;
@@ -60,7 +59,7 @@ export function connect(url: string): Connection {
 const stores = new WeakMap<pg.PoolClient, FleetStore>();
 
 function storeOn(client: pg.PoolClient): FleetStore {
-  const known = stores.get(client) ?? drizzle(client as unknown as pg.Client);
+  const known = stores.get(client) ?? drizzle(client);
   stores.set(client, known);
   return known;
 }

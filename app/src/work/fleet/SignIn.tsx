@@ -15,7 +15,8 @@ const HOW = 'Write your name as person@fleet, and your password.';
 const NO_SERVER = 'The server cannot be reached. Try again when there is a signal.';
 
 /** What somebody wrote before the page answered, or what the browser filled in. */
-const writtenIn = (input: TextInput | null): string => (input as unknown as HTMLInputElement | null)?.value ?? '';
+const writtenIn = (input: TextInput | null): string =>
+  input && 'value' in input && typeof input.value === 'string' ? input.value : '';
 
 /** The code an invitation's address brings along, and whose it is. */
 function useGiven() {

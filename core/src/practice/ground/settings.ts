@@ -1,52 +1,17 @@
 import { severityOf } from '../../catalogue';
-import type { Route } from '../../inspection';
 import type { Verdict } from '../../limits';
 import data from './made-up.json';
 
-export interface Level {
-  id: number;
-  name: string;
-  says: string;
-  /** How many faults, at least and at most. */
-  faults: readonly [number, number];
-  /** The share of trailers that have nothing wrong. */
-  clean: number;
-}
+export type Level = (typeof LEVELS)[number];
 
 /** Levels of the practice yard, the plainest first. Source: `made-up.json`, practice. */
-export const LEVELS = data.levels as unknown as readonly Level[];
+export const LEVELS = data.levels;
 /** Routes made for practice, beside those that ship and the shop's own. */
-export const PRACTICE_ROUTES = data.routes as unknown as readonly Route[];
+export const PRACTICE_ROUTES = data.routes;
 /** What something in good order commonly reads, from and to. */
-export const GOOD = data.good as unknown as Readonly<
-  Record<
-    | 'stroke16'
-    | 'free16'
-    | 'lining32'
-    | 'tread32'
-    | 'psi'
-    | 'play1000'
-    | 'pin64'
-    | 'flap4'
-    | 'guard2'
-    | 'drum32'
-    | 'rotorMm2'
-    | 'playWheel8'
-    | 'lowAir'
-    | 'springBrake'
-    | 'cutIn'
-    | 'cutOut'
-    | 'buildUp',
-    readonly [number, number]
-  >
-> & { targetPsi: number; built: number };
+export const GOOD = data.good;
 /** What a fault reads, from and to, and what it makes of whatever has it, where that is not its code's own severity. */
-const FAULTS = data.faults as unknown as Readonly<
-  Record<
-    string,
-    { figure?: readonly [number, number]; disc?: readonly [number, number]; meets?: Verdict; atWorst?: Verdict }
-  >
->;
+const FAULTS = data.faults;
 /** The figures of a fault, least and greatest; throws where it has none. */
 export function figureOf(id: string, on: 'figure' | 'disc' = 'figure'): readonly [number, number] {
   const figure = FAULTS[id]?.[on];
@@ -66,7 +31,7 @@ export function promiseOf(id: string): Promised {
 }
 
 /** Codes that cannot be true together at one place. */
-export const EXCLUSIVE = data.exclusive as readonly (readonly string[])[];
+export const EXCLUSIVE = data.exclusive;
 /** What a mistake would cost, in hundredths. */
 export const COST = data.cost;
 /** What the marks of a hundred are for. */

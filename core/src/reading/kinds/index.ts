@@ -74,11 +74,7 @@ export const isMeasuredKind = (kind: string): kind is MeasuredKind =>
   (MEASURED_KINDS as readonly string[]).includes(kind);
 
 /** A kind as what it has in common with every other: its functions take any reading, and are only given its own. */
-export const kindAs = (kind: ReadingKind): Kind<ReadingKind, z.ZodObject> =>
-  KINDS[kind] as unknown as Kind<ReadingKind, z.ZodObject>;
+export const kindAs = (kind: ReadingKind): Kind<ReadingKind, z.ZodObject> => KINDS[kind];
 
 type Schemas = [Kinds[ReadingKind]['schema'], ...Kinds[ReadingKind]['schema'][]];
-export const readingSchema = z.discriminatedUnion(
-  'kind',
-  READING_KINDS.map((kind) => KINDS[kind].schema) as unknown as Schemas,
-);
+export const readingSchema = z.discriminatedUnion('kind', READING_KINDS.map((kind) => KINDS[kind].schema) as Schemas);

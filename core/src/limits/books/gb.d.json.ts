@@ -1,0 +1,4 @@
+import type { Book } from '../book';
+
+declare const gb: Book;
+export default gb;
