@@ -6,6 +6,7 @@ import {
   forecastOf,
   livesAt,
   parseKey,
+  randomOf,
   reaches,
   readingKey,
   slopeOf,
@@ -18,7 +19,6 @@ import {
 import pg from 'pg';
 import { BODIES } from '../server/src/demo/fleet';
 import { wornReadings } from '../server/src/demo/history';
-import { seeded } from '../server/src/demo/random';
 import { cookieOf, LARGE } from './cluster';
 import { middle, round, say } from './figures';
 
@@ -38,13 +38,13 @@ interface Taken {
 
 /** The demo's history of made-up units: inspected every six to ten weeks for a year. */
 function histories(): { unit: Unit; taken: Taken[] }[] {
-  const random = seeded(77);
+  const random = randomOf(77);
   const bodies = Object.values(BODIES);
   return Array.from({ length: UNITS }, (_, n) => {
     const body = bodies[n % bodies.length] as (typeof bodies)[number];
     const unit: Unit = { id: `U${n}`, kind: body.kind, axles: body.axles(), features: {} };
     const days: number[] = [];
-    for (let day = Math.floor(random() * 20); day < YEAR; day += 42 + Math.floor(random() * 28)) days.push(day);
+    for (let day = random.below(20); day < YEAR; day += 42 + random.below(28)) days.push(day);
     const taken = wornReadings(unit, days, random).flatMap((values, index) =>
       values.map((value) => ({ day: days[index] ?? 0, at: at(days[index] ?? 0), value })),
     );

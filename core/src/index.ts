@@ -1,5 +1,6 @@
 /** The trade itself: measuring, judging and the life of a repair. Pure: no clock, no randomness, no I/O. */
 export * from './catalogue';
+export * from './chance';
 export * from './commands';
 export * from './defects';
 export * from './fleet';

@@ -3,11 +3,11 @@ import {
   formatLength,
   keyOf,
   type MeasuredStep,
+  type Random,
   type Reading,
   type Unit,
   wheelEnd,
 } from '@zealous-axle/core';
-import type { Random } from './random';
 
 /** A 32nd of an inch: the step in which the demo's gauges are read. */
 const NM_32ND = 793_750;
@@ -23,22 +23,23 @@ interface Wearing {
 
 const begin = (step: MeasuredStep, unit: Unit, random: Random): Wearing => {
   const disc = wheelEnd(unit, step.axle, step.side)?.brake === 'air-disc';
-  if (step.kind === 'tread') return { now: 10 + random() * 8, perDay: 0.012 + random() * 0.012, renewAt: 4, fresh: 18 };
+  if (step.kind === 'tread')
+    return { now: 10 + random.next() * 8, perDay: 0.012 + random.next() * 0.012, renewAt: 4, fresh: 18 };
   if (step.kind === 'lining')
     return disc
-      ? { now: 16 + random() * 8, perDay: 0.012 + random() * 0.01, renewAt: 7, fresh: 25 }
-      : { now: 15 + random() * 9, perDay: 0.014 + random() * 0.014, renewAt: 10, fresh: 24 };
+      ? { now: 16 + random.next() * 8, perDay: 0.012 + random.next() * 0.01, renewAt: 7, fresh: 25 }
+      : { now: 15 + random.next() * 9, perDay: 0.014 + random.next() * 0.014, renewAt: 10, fresh: 24 };
   const limit32nds = unit.kind === 'tractor' ? 44 : 46;
-  return { now: limit32nds + random() * 6, perDay: 0, renewAt: 0, fresh: 0 };
+  return { now: limit32nds + random.next() * 6, perDay: 0, renewAt: 0, fresh: 0 };
 };
 
 /** What a step reads when nothing is wrong. */
 function read(step: MeasuredStep, wearing: Wearing, random: Random): Reading {
   const { axle, side } = step;
-  const jitter = Math.round(wearing.now + (random() - 0.5) * 0.6);
+  const jitter = Math.round(wearing.now + (random.next() - 0.5) * 0.6);
   switch (step.kind) {
     case 'stroke-applied': {
-      const count = Math.round((wearing.now + (random() - 0.5) * 4) / 2) * 2;
+      const count = Math.round((wearing.now + (random.next() - 0.5) * 4) / 2) * 2;
       return { kind: 'stroke-applied', axle, side, value: in32nds(count), reservoir: '95 psi' };
     }
     case 'lining':
@@ -50,7 +51,7 @@ function read(step: MeasuredStep, wearing: Wearing, random: Random): Reading {
         kind: 'hub-oil',
         axle,
         side,
-        level: random() < 0.8 ? 'between' : 'full',
+        level: random.next() < 0.8 ? 'between' : 'full',
         condition: 'clear',
         leak: 'none',
       };

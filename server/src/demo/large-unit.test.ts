@@ -1,12 +1,11 @@
-import { axleSchema, catalogueEntry, expectedReadings, readingSchema, unsound } from '@zealous-axle/core';
+import { axleSchema, catalogueEntry, expectedReadings, randomOf, readingSchema, unsound } from '@zealous-axle/core';
 import { largeUnit } from './large-unit';
-import { seeded } from './random';
 
 const made = (seed: number, count: number) => {
   const making = {
     fleetId: 'f',
     now: new Date('2026-11-02T12:00:00Z'),
-    random: seeded(seed),
+    random: randomOf(seed),
     technicians: ['t'],
     drivers: ['d'],
     foremen: ['m'],

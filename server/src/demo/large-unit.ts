@@ -1,17 +1,19 @@
 import {
+  chosen,
   type DefectState,
   expectedReadings,
   foundDefects,
   holdReason,
   isOpenDefect,
   type JobState,
+  type Random,
   type Reading,
   type Unit,
 } from '@zealous-axle/core';
 import { BODIES, type Body } from './fleet';
 import { wornReadings } from './history';
 import { pastInspection, standing } from './past';
-import { oneOf, type Random, seededId } from './random';
+import { seededId } from './seeded-id';
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -43,7 +45,7 @@ const SHARES: readonly [Body, letter: string, share: number][] = [
 const SITES = ['Low Marsh', 'Chip wharf', 'Upper Fold', 'Seed barn', 'Root store', 'River depot', 'North yard'];
 
 function bodyOf(random: Random): readonly [Body, string] {
-  let left = random() * SHARES.reduce((sum, [, , share]) => sum + share, 0);
+  let left = random.next() * SHARES.reduce((sum, [, , share]) => sum + share, 0);
   const found = SHARES.find(([, , share]) => {
     left -= share;
     return left < 0;
@@ -57,8 +59,8 @@ const LEAST_READINGS = 200;
 
 /** Days before today on which a unit was inspected, oldest first, so many times. */
 function inspectedOn(times: number, random: Random): number[] {
-  const days = [2 + Math.floor(random() * 58)];
-  while (days.length < times) days.unshift((days[0] ?? 0) + 30 + Math.floor(random() * 40));
+  const days = [2 + random.below(58)];
+  while (days.length < times) days.unshift((days[0] ?? 0) + 30 + random.below(40));
   return days;
 }
 
@@ -73,9 +75,9 @@ const FAILING = 9;
 
 /** The last readings of a unit, some of them bad in one unit of eleven. */
 function spoiled(values: readonly Reading[], random: Random): Reading[] {
-  if (random() * 100 >= FAILING) return [...values];
-  const worst = 1 + Math.floor(random() * 4);
-  const picked = new Set(Array.from({ length: worst }, () => Math.floor(random() * values.length)));
+  if (random.next() * 100 >= FAILING) return [...values];
+  const worst = 1 + random.below(4);
+  const picked = new Set(Array.from({ length: worst }, () => random.below(values.length)));
   return values.map((value, index) => (picked.has(index) ? ({ ...value, ...BAD[value.kind] } as Reading) : value));
 }
 
@@ -111,7 +113,7 @@ const RECENT_DAYS = 4;
 
 function stateOf(daysAgo: number, random: Random): DefectState {
   if (daysAgo < RECENT_DAYS) return 'reported';
-  let left = random() * STANDS.reduce((sum, [, share]) => sum + share, 0);
+  let left = random.next() * STANDS.reduce((sum, [, share]) => sum + share, 0);
   for (const [state, share] of STANDS) {
     left -= share;
     if (left < 0) return state;
@@ -125,7 +127,7 @@ function jobFor(making: Making, unitId: string, { words, state, at }: { words: s
   const states = JOB_OF[state];
   if (!states) return null;
   const id = seededId(random, at);
-  const its = oneOf(random, states);
+  const its = chosen(random, states);
   const daysSince = (now.getTime() - at.getTime()) / DAY_MS;
   const doneAt = ago(now, daysSince * 0.6);
   const finished = its === 'done' || its === 'certified';
@@ -137,14 +139,14 @@ function jobFor(making: Making, unitId: string, { words, state, at }: { words: s
       unitId,
       title: words,
       state: its,
-      minutes: 20 + 5 * Math.floor(random() * 20),
+      minutes: 20 + 5 * random.below(20),
       wheelsOff: false,
-      bayId: its === 'open' ? null : oneOf(random, making.bays),
-      day: its === 'open' ? null : day(finished ? doneAt : ago(now, -Math.floor(random() * 9))),
+      bayId: its === 'open' ? null : chosen(random, making.bays),
+      day: its === 'open' ? null : day(finished ? doneAt : ago(now, -random.below(9))),
       done: finished ? 'Put right as reported, tried, and looked at again' : null,
       doneAt: finished ? doneAt : null,
       doneRecordedAt: finished ? doneAt : null,
-      doneBy: finished ? oneOf(random, making.technicians) : null,
+      doneBy: finished ? chosen(random, making.technicians) : null,
       version: 1,
     },
     certificate:
@@ -153,7 +155,7 @@ function jobFor(making: Making, unitId: string, { words, state, at }: { words: s
             fleetId,
             jobId: id,
             statement: 'Repaired as described.',
-            signedBy: oneOf(random, making.technicians),
+            signedBy: chosen(random, making.technicians),
             signedAt: doneAt,
           }
         : null,
@@ -164,11 +166,11 @@ function jobFor(making: Making, unitId: string, { words, state, at }: { words: s
 /** What drivers reported of a unit over a year, and what became of it. */
 function reportsOf(making: Making, unitId: string) {
   const { fleetId, random, now } = making;
-  const count = Math.floor(random() * 4);
+  const count = random.below(4);
   return Array.from({ length: count }, () => {
-    const daysAgo = random() ** 2 * 360;
+    const daysAgo = random.next() ** 2 * 360;
     const at = ago(now, daysAgo);
-    const [code, words] = oneOf(random, REPORTED);
+    const [code, words] = chosen(random, REPORTED);
     const state = stateOf(daysAgo, random);
     const job = jobFor(making, unitId, { words, state, at });
     const id = seededId(random, at);
@@ -183,7 +185,7 @@ function reportsOf(making: Making, unitId: string) {
       words,
       origin: 'driver' as const,
       inspectionId: null,
-      reportedBy: oneOf(random, making.drivers),
+      reportedBy: chosen(random, making.drivers),
       reportedAt: at,
       state,
       holds: false,
@@ -191,7 +193,7 @@ function reportsOf(making: Making, unitId: string) {
       version: 1,
     };
     const acknowledgement = job?.acknowledgedAt
-      ? { fleetId, defectId: id, acknowledgedBy: oneOf(random, making.drivers), acknowledgedAt: job.acknowledgedAt }
+      ? { fleetId, defectId: id, acknowledgedBy: chosen(random, making.drivers), acknowledgedAt: job.acknowledgedAt }
       : null;
     return { defect, job, acknowledgement };
   });
@@ -201,10 +203,10 @@ function reportsOf(making: Making, unitId: string) {
 const RELEASED = 12;
 
 function oldHold({ fleetId, random, now, foremen }: Making, unitId: string) {
-  if (random() * 100 >= RELEASED) return null;
-  const at = ago(now, 60 + random() * 250);
-  const until = new Date(at.getTime() + (4 + random() * 90) * HOUR_MS);
-  const by = oneOf(random, foremen);
+  if (random.next() * 100 >= RELEASED) return null;
+  const at = ago(now, 60 + random.next() * 250);
+  const until = new Date(at.getTime() + (4 + random.next() * 90) * HOUR_MS);
+  const by = chosen(random, foremen);
   const [hold, release] = [seededId(random, at), seededId(random, until)];
   return {
     hold: { fleetId, id: hold, unitId, reason: 'Leans to the left when empty', placedBy: by, placedAt: at },
@@ -232,9 +234,9 @@ function pastOf({ fleetId, now, random, technicians }: Making, unit: Unit): Past
   );
   return history.map((values, index) => {
     const last = index === history.length - 1;
-    const at = ago(now, days[index] ?? 0, Math.floor(random() * 5));
+    const at = ago(now, days[index] ?? 0, random.below(5));
     const taken = last ? spoiled(values, random) : values;
-    return pastInspection({ fleetId, unit, values: taken, by: oneOf(random, technicians), at }, random);
+    return pastInspection({ fleetId, unit, values: taken, by: chosen(random, technicians), at }, random);
   });
 }
 
@@ -293,7 +295,7 @@ export function largeUnit(making: Making, rank: number) {
       number: `${letter}-${10_000 + rank}`,
       body,
       kind,
-      site: oneOf(random, SITES),
+      site: chosen(random, SITES),
       axles: unit.axles,
     },
     paper: {
@@ -301,7 +303,7 @@ export function largeUnit(making: Making, rank: number) {
       id: seededId(random, now),
       unitId: id,
       paper: 'Periodic inspection',
-      dueOn: day(ago(now, 25 - random() * 390)),
+      dueOn: day(ago(now, 25 - random.next() * 390)),
     },
     inspections: past.map(({ inspection }) => inspection),
     readings: past.flatMap(({ readings }) => readings),

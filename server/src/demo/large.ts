@@ -1,3 +1,4 @@
+import { randomOf } from '@zealous-axle/core';
 import { getTableName, type InferInsertModel, type Table } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
@@ -11,7 +12,7 @@ import { rebuildYard } from '../yard/keep';
 import { copyRows } from './copy';
 import { DEMO_PASSWORD, FLEET, PEOPLE } from './fleet';
 import { type LargeUnit, largeUnit, type Making } from './large-unit';
-import { seeded, seededId } from './random';
+import { seededId } from './seeded-id';
 import { BAYS } from './shop';
 
 /** The made-up cooperative's larger neighbour. */
@@ -80,7 +81,7 @@ export interface LargeAsked {
 
 async function fill(client: pg.ClientBase, { units, now, say }: LargeAsked): Promise<number> {
   const db = drizzle(client as pg.Client);
-  const random = seeded(SEED);
+  const random = randomOf(SEED);
   const own = () => ({ fleetId: LARGE.id, id: seededId(random, now) });
   const { id: fleetId, slug, name, zone, book } = LARGE;
   await db.insert(fleet).values({ fleetId, slug, name, zone, book });

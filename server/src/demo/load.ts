@@ -1,4 +1,15 @@
-import { dayAfter, dayIn, INCH_UNITS, NO_WORK, OUTSIDE_THINGS, type Role, type Unit } from '@zealous-axle/core';
+import {
+  chosen,
+  dayAfter,
+  dayIn,
+  INCH_UNITS,
+  NO_WORK,
+  OUTSIDE_THINGS,
+  type Random,
+  type Role,
+  randomOf,
+  type Unit,
+} from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
@@ -17,7 +28,7 @@ import { wornReadings } from './history';
 import PARTS from './parts.json';
 import { pastInspection, standing } from './past';
 import { tellPractice } from './practice';
-import { oneOf, type Random, seeded, seededId } from './random';
+import { seededId } from './seeded-id';
 import { BAYS, HOLIDAY, tellShop } from './shop';
 import { type DemoTrailer, tellStory } from './story';
 import { type DemoPerson, teller } from './teller';
@@ -38,7 +49,7 @@ async function insertAll<T>(rows: readonly T[], insert: (batch: T[]) => Promise<
 /** Days before today on which a unit was inspected, oldest first. */
 function inspectionDays(random: Random): number[] {
   const days: number[] = [];
-  for (let ago = YEAR - Math.floor(random() * 20); ago > 8; ago -= 42 + Math.floor(random() * 28)) days.push(ago);
+  for (let ago = YEAR - random.below(20); ago > 8; ago -= 42 + random.below(28)) days.push(ago);
   return days;
 }
 
@@ -48,10 +59,10 @@ function metersOf(
   random: Random,
   now: Date,
 ): (typeof meter.$inferInsert)[] {
-  let miles = 40_000 + Math.floor(random() * 60_000);
+  let miles = 40_000 + random.below(60_000);
   return inspections.map(({ fleetId, unitId, startedAt, startedBy }, index) => {
     const before = inspections[index - 1]?.startedAt ?? startedAt;
-    miles += Math.round(((startedAt.getTime() - before.getTime()) / DAY_MS) * (90 + random() * 60));
+    miles += Math.round(((startedAt.getTime() - before.getTime()) / DAY_MS) * (90 + random.next() * 60));
     return { fleetId, id: seededId(random, now), unitId, value: `${miles} mi`, readBy: startedBy, readAt: startedAt };
   });
 }
@@ -71,8 +82,8 @@ async function loadHistory(
     random,
   );
   const past = values.map((taken, index) => {
-    const at = new Date(now.getTime() - (days[index] ?? 0) * DAY_MS - Math.floor(random() * 5) * 3_600_000);
-    return pastInspection({ fleetId: FLEET.id, unit: kept, values: taken, by: oneOf(random, by), at }, random);
+    const at = new Date(now.getTime() - (days[index] ?? 0) * DAY_MS - random.below(5) * 3_600_000);
+    return pastInspection({ fleetId: FLEET.id, unit: kept, values: taken, by: chosen(random, by), at }, random);
   });
   await insertAll(
     past.map((each) => each.inspection),
@@ -167,7 +178,7 @@ function sessionsOf(people: readonly { id: string; signIn: string; name: string;
 }
 
 async function loadFleet(db: FleetStore, now: Date) {
-  const random = seeded(SEED);
+  const random = randomOf(SEED);
   const id = () => seededId(random, now);
   const today = dayIn(FLEET.zone, now);
   const holidays = [{ day: dayAfter(today, HOLIDAY.inDays), name: HOLIDAY.name }];
@@ -188,7 +199,7 @@ async function loadFleet(db: FleetStore, now: Date) {
   await db.insert(bay).values(bays);
   await db.insert(part).values(PARTS.map((each) => ({ fleetId: FLEET.id, ...each })));
   // Chance of their own: what the others have behind them does not change with how many stand before the shop.
-  const shopRandom = seeded(SEED + 1);
+  const shopRandom = randomOf(SEED + 1);
   const own = (each: (typeof UNITS)[number], chance: Random) => ({
     fleetId: FLEET.id,
     id: seededId(chance, now),

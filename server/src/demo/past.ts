@@ -2,6 +2,7 @@ import {
   judge,
   judgeReading,
   plainBook,
+  type Random,
   type Reading,
   readFindings,
   readingKey,
@@ -10,7 +11,7 @@ import {
   wheelEnd,
 } from '@zealous-axle/core';
 import { FLEET } from './fleet';
-import { type Random, seededId } from './random';
+import { seededId } from './seeded-id';
 
 const bookOf = ({ features }: Unit) => features?.book ?? FLEET.book;
 const MINUTE_MS = 60_000;

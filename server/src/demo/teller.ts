@@ -1,8 +1,8 @@
-import type { CommandAnswer, CommandBody, CommandName } from '@zealous-axle/core';
+import type { CommandAnswer, CommandBody, CommandName, Random } from '@zealous-axle/core';
 import { doCommand } from '../handlers';
 import type { Actor } from '../run';
 import type { Database } from '../store';
-import { type Random, seededId } from './random';
+import { seededId } from './seeded-id';
 
 export type DemoPerson = 'driver' | 'technician' | 'foreman';
 
