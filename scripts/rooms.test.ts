@@ -53,7 +53,7 @@ const AGAINST: [where: string, from: string][] = [
   ['core/src/reading/kinds/zz-kind.ts', '../../judge'],
   ['server/src/store/zz-up.ts', '../run'],
   ['server/src/run/zz-past-index.ts', '../store/columns'],
-  ['server/src/zz-past-index.ts', './fleet/queries'],
+  ['server/src/zz-past-index.ts', './units/queries'],
   ['app/src/look/zz-up.ts', '../parts/Text'],
   ['app/src/device/zz-server.ts', '../server/client'],
   ['app/src/work/yard/zz-other-room.tsx', '../repair/Job'],

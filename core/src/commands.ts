@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { DEFECT_COMMANDS } from './defects';
-import { FLEET_COMMANDS } from './fleet';
 import { FORECAST_COMMANDS } from './forecast';
 import { INSPECTION_COMMANDS } from './inspection';
 import type { Command, Role } from './life';
+import { OUTSIDE_COMMANDS } from './outside';
+import { PEOPLE_COMMANDS } from './people';
 import { PLAN_COMMANDS } from './plan';
 import { PRACTICE_COMMANDS } from './practice';
 import { RECORD_COMMANDS } from './records';
 import { REPAIR_COMMANDS } from './repair';
+import { RULES_COMMANDS } from './rules';
+import { UNIT_COMMANDS } from './units';
 
 /**
  * Every command, from the room of its subject. Each is sent as `{ id, at, body }` to `POST /api/v1/commands/<name>`,
@@ -18,7 +21,10 @@ export const COMMANDS = {
   ...REPAIR_COMMANDS,
   ...INSPECTION_COMMANDS,
   ...RECORD_COMMANDS,
-  ...FLEET_COMMANDS,
+  ...UNIT_COMMANDS,
+  ...RULES_COMMANDS,
+  ...PEOPLE_COMMANDS,
+  ...OUTSIDE_COMMANDS,
   ...PLAN_COMMANDS,
   ...FORECAST_COMMANDS,
   ...PRACTICE_COMMANDS,

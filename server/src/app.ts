@@ -7,7 +7,6 @@ import Fastify from 'fastify';
 import { validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { defectRoutes } from './defects';
 import { type Live, liveRoutes } from './feeds';
-import { ownRoutes, peopleRoutes, sessionRoutes } from './fleet';
 import { forecastRoutes } from './forecast';
 import { doCommand } from './handlers';
 import {
@@ -25,6 +24,7 @@ import {
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
 import { dispatchRoutes, gaugeRoutes, openGauges, outsideRoutes, toldRoutes } from './outside';
+import { ownRoutes, peopleRoutes, sessionRoutes } from './people';
 import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
 import { practiceRoutes } from './practice';
 import { fileRoutes, printRoutes } from './records';

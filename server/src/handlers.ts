@@ -12,28 +12,6 @@ import {
   takeBackAnswer,
   triageDefect,
 } from './defects';
-import {
-  addFleetLimit,
-  addUnit,
-  drop,
-  hook,
-  invitePerson,
-  recordPaper,
-  recordSticker,
-  removeRoute,
-  resetPerson,
-  saveBay,
-  saveRoute,
-  setDeparture,
-  setFitted,
-  setFleetRules,
-  setHolidays,
-  setOwnUnits,
-  setPerson,
-  setPersonLeft,
-  setUnitState,
-  withdrawFleetLimit,
-} from './fleet';
 import { bundleWork, declineWork, wishForecast } from './forecast';
 import {
   attachPhoto,
@@ -49,6 +27,7 @@ import {
   takeReading,
 } from './inspection';
 import { setOutside, tellHeld } from './outside';
+import { invitePerson, resetPerson, saveBay, setHolidays, setOwnUnits, setPerson, setPersonLeft } from './people';
 import {
   askPlan,
   cancelPlan,
@@ -91,8 +70,10 @@ import {
   tickStep,
   torqueWheel,
 } from './repair';
+import { addFleetLimit, removeRoute, saveRoute, setFleetRules, withdrawFleetLimit } from './rules';
 import { type Actor, type Clock, type Handler, runCommand, type SentCommand } from './run';
 import type { Database, FleetStore } from './store';
+import { addUnit, drop, hook, recordPaper, recordSticker, setDeparture, setFitted, setUnitState } from './units';
 import { judgeAllAgain, keepYard } from './yard';
 
 /** What each command does. One file per thing that is acted on. */

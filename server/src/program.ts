@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { buildApp } from './app';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
-import { foundFleet, foundingSchema } from './fleet';
+import { foundFleet, foundingSchema } from './people';
 import type { Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 import { openWorker, plannerHere } from './worker';

@@ -8,7 +8,7 @@ import { ThemeProvider } from '../look/theme';
 import { Button } from '../parts/Button';
 import { Text } from '../parts/Text';
 import { useSessionState } from '../session/session';
-import { SignIn } from '../work/fleet/SignIn';
+import { SignIn } from '../work/people/SignIn';
 
 export { ErrorScreen as ErrorBoundary } from '../parts/ErrorScreen';
 

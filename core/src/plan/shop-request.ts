@@ -1,3 +1,4 @@
+import { type Day, dayAfter } from '../measure';
 import {
   type Away,
   BAY_KINDS,
@@ -7,8 +8,7 @@ import {
   type PersonWork,
   type Span,
   spansOf,
-} from '../fleet';
-import { type Day, dayAfter } from '../measure';
+} from '../people';
 import { type JobWork, SET_UPS } from '../repair';
 import shop from './shop.json';
 import type { KeptSlot } from './views';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bayViewSchema, leavesSchema, OUTSIDE_WAYS } from '../fleet';
+import { leavesSchema, OUTSIDE_WAYS } from '../outside';
+import { bayViewSchema } from '../people';
 import { RUN_STATES } from './run-life';
 import { planWeightsSchema } from './weights-form';
 import { objectiveSchema, planRequestSchema, slotSchema } from './wire';

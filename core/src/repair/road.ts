@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { OUTSIDE_SOURCES, OUTSIDE_WAYS } from '../fleet';
 import { wordsText } from '../measure';
+import { OUTSIDE_SOURCES, OUTSIDE_WAYS } from '../outside';
 import { COUNTED } from './money';
 
 /** What the road costs this shop, as it set it: money in hundredths, points as they are counted where it runs. */

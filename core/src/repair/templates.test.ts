@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../catalogue';
-import { QUALIFICATIONS, SKILLS } from '../fleet';
+import { QUALIFICATIONS, SKILLS } from '../people';
 import { keyOf, READING_KINDS } from '../reading';
 import { AXLE } from '../testing';
 import { BRAKE_KINDS, SIDES } from '../trailer';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { BAY_KINDS } from '../fleet';
 import { wordsText } from '../measure';
+import { BAY_KINDS } from '../people';
 import { parseSubject, STEP_KINDS } from '../reading';
 import {
   type Axle,

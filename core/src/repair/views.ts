@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defectViewSchema } from '../defects';
-import { OUTSIDE_WAYS } from '../fleet';
 import { standingSchema } from '../inspection';
+import { OUTSIDE_WAYS } from '../outside';
 import { axleSchema, endSchema, featuresSchema, partLifeSchema, unitChangeSchema, unitHeadSchema } from '../trailer';
 import { JOB_STATES } from './job-life';
 import { partOrderSchema } from './parts';

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { defectViewSchema, signedSchema } from '../defects';
-import { coupledUnitSchema, meterSchema } from '../fleet';
 import { inspectionHeadSchema, lookedAtSchema, openInspectionSchema, photoSchema, standingSchema } from '../inspection';
 import { VERDICTS } from '../limits';
 import { jobViewSchema, retorqueSchema } from '../repair';
@@ -13,6 +12,7 @@ import {
   unitChangeSchema,
   unitHeadSchema,
 } from '../trailer';
+import { coupledUnitSchema, meterSchema } from '../units';
 
 const id = z.string();
 const instant = z.string();

@@ -1,8 +1,8 @@
 import { must, parseDistance } from '@zealous-axle/core';
-import { keepMeter, lastMeter } from '../fleet';
 import { invalid } from '../problem';
 import { type Changed, changed, type Doing, type Handler } from '../run';
 import type { FleetStore } from '../store';
+import { keepMeter, lastMeter } from '../units';
 import { moveDefect } from './move';
 import { openDefects } from './queries';
 

@@ -13,10 +13,10 @@ import {
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { findUnit, holdFor, type UnitRow } from '../fleet';
 import { invalid, notNow } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { findUnit, holdFor, type UnitRow } from '../units';
 import { aheadOfMeter } from './driven';
 import { moveDefect } from './move';
 import { type DefectRow, defectPlace, defectViews, findDefect, openDefects } from './queries';

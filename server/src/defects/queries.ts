@@ -9,9 +9,9 @@ import {
 import { and, asc, count, desc, eq, gte, inArray, or, type SQL, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { person } from '../access';
-import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type Before, type FleetStore, keptBefore, newestKept, prepared } from '../store';
+import { unit } from '../units';
 import { certificate, cleanReport, defect } from './schema';
 
 export type DefectRow = typeof defect.$inferSelect;

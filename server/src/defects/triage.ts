@@ -18,10 +18,10 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, eq, gt, gte, inArray, lte, or, sql } from 'drizzle-orm';
 import { person } from '../access';
-import { departure, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import type { Actor } from '../run';
 import type { FleetStore } from '../store';
+import { departure, unit } from '../units';
 import { type DefectRow, viewsWhere } from './queries';
 import { certificate, defect } from './schema';
 

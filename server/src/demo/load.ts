@@ -13,15 +13,16 @@ import {
 import { sql } from 'drizzle-orm';
 import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
-import { bay, meter, paper, unit } from '../fleet/schema';
 import { keepForecasts } from '../forecast/keep';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import { outside } from '../outside/schema';
+import { bay } from '../people/schema';
 import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
 import { connect, inFleet } from '../store/connect';
 import type { FleetStore } from '../store/fleet-store';
+import { meter, paper, unit } from '../units/schema';
 import { rebuildYard } from '../yard/keep';
 import { DEMO_PASSWORD, FLEET, PEOPLE, SHOP_UNITS, UNITS, workOf } from './fleet';
 import { wornReadings } from './history';

@@ -17,11 +17,11 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { findDefect, moveDefect, reportAsFound } from '../defects';
-import { paper } from '../fleet';
 import { KnownProblem } from '../problem';
 import { job, openRetorques, part, templatesOf } from '../repair';
 import { changed, type Doing, found, type Handler } from '../run';
 import type { FleetStore } from '../store';
+import { paper } from '../units';
 import { factsOf } from './facts';
 import { forecastDeclined } from './schema';
 

@@ -9,10 +9,11 @@ import {
 } from '@zealous-axle/core';
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { fleet, person } from '../access';
-import { fleetBooks, meter, unit } from '../fleet';
 import { reading } from '../inspection';
 import { livesOfUnits } from '../repair';
+import { fleetBooks } from '../rules';
 import type { FleetStore } from '../store';
+import { meter, unit } from '../units';
 
 /** Kinds that something is foreseen or found of. */
 const KINDS = [...WEARING, 'hub-oil'];

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { type Day, dayIn, forecastOf, type UnitFacts } from '@zealous-axle/core';
 import { and, asc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
-import { unit } from '../fleet';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
+import { unit } from '../units';
 import { factsOf } from './facts';
 import { forecast, forecastUnit } from './schema';
 

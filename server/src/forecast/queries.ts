@@ -10,10 +10,10 @@ import {
   weeksAhead,
 } from '@zealous-axle/core';
 import { and, asc, count, eq, lte, sql } from 'drizzle-orm';
-import { unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { part, templatesOf } from '../repair';
 import type { FleetStore } from '../store';
+import { unit } from '../units';
 import { factsOf, unitHead } from './facts';
 import { forecast, forecastUnit } from './schema';
 

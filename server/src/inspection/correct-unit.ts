@@ -1,9 +1,10 @@
 import { type Book, correctedEnds, type UnitForm } from '@zealous-axle/core';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { openDefects } from '../defects';
-import { findUnit, freeNumber, limitAt, noteChange, type UnitRow, unit, unitAt, unitBook } from '../fleet';
 import { invalid } from '../problem';
+import { unitBook } from '../rules';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
+import { findUnit, freeNumber, limitAt, noteChange, type UnitRow, unit, unitAt } from '../units';
 import { judgeInspection } from './handlers';
 import { standingReadings } from './queries';
 import { inspection } from './schema';

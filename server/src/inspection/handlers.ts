@@ -23,10 +23,11 @@ import {
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { bringBackMeasured, defectsOfJob, openDefects } from '../defects';
-import { findUnit, type UnitRow, unitBook } from '../fleet';
 import { invalid, invalidWith, KnownProblem, notAllowed, notNow } from '../problem';
+import { unitBook } from '../rules';
 import { type Actor, type Changed, changed, found, type Handler } from '../run';
 import type { FleetStore } from '../store';
+import { findUnit, type UnitRow } from '../units';
 import { findInspection, liveReadings, standingReadings } from './queries';
 import { type InspectionRow, inspection, judgement, reading, skip } from './schema';
 import { type Settling, settleUnit } from './settle';

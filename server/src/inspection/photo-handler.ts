@@ -1,7 +1,7 @@
 import { findDefect } from '../defects';
-import { findUnit } from '../fleet';
 import { invalid, notNow } from '../problem';
 import { changed, found, type Handler } from '../run';
+import { findUnit } from '../units';
 import { findInspection } from './queries';
 import { photo } from './schema';
 

@@ -15,9 +15,9 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
 import { person } from '../access';
-import { changesSince, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import { type FleetStore, prepared } from '../store';
+import { changesSince, unit } from '../units';
 import { photosOf } from './photos';
 import { currentReading, type InspectionRow, inspection, judgement, reading, skip } from './schema';
 import { stepsAsked } from './steps';

@@ -13,9 +13,9 @@ import {
 import { and, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { certificate, defect, defectPlace, findDefect, moveDefect, reportNote } from '../defects';
-import { endHold, holdsOfInspection, placeHold, type UnitRow } from '../fleet';
 import { type Changed, changed, type Doing, found } from '../run';
 import type { FleetStore } from '../store';
+import { endHold, holdsOfInspection, placeHold, type UnitRow } from '../units';
 import { currentReading, inspection } from './schema';
 
 export type Settling = Pick<Doing<'close-inspection'>, 'store' | 'session' | 'at' | 'now'>;

@@ -1,8 +1,9 @@
 import { judgeStanding, type SignedSays } from '@zealous-axle/core';
 import { cleanReport, openDefects } from '../defects';
-import { findUnit, openHolds, unitBook } from '../fleet';
 import { notNow } from '../problem';
+import { unitBook } from '../rules';
 import { changed, type Doing, found, type Handler } from '../run';
+import { findUnit, openHolds } from '../units';
 import { standingReadings } from './queries';
 
 type Signing = Doing<'report-nothing' | 'see-held'>;

@@ -10,9 +10,9 @@ import {
   whichStands,
 } from '@zealous-axle/core';
 import { and, eq, sql } from 'drizzle-orm';
-import type { UnitRow } from '../fleet';
 import type { Doing } from '../run';
 import type { FleetStore } from '../store';
+import type { UnitRow } from '../units';
 import { standingReadings } from './queries';
 import { currentReading } from './schema';
 

@@ -17,9 +17,10 @@ import {
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import { defect } from '../defects';
-import { baysOf, departure, hold, holdReleased, unit } from '../fleet';
+import { baysOf } from '../people';
 import { comingParts, job, jobTime, part, partUse } from '../repair';
 import type { FleetStore } from '../store';
+import { departure, hold, holdReleased, unit } from '../units';
 import { planSlot } from './schema';
 
 /** A search where nobody said how long. Seconds. */

@@ -1,8 +1,9 @@
 import type { UnitPlan } from '@zealous-axle/core';
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { bay, departure, unit } from '../fleet';
+import { bay } from '../people';
 import { job } from '../repair';
 import type { FleetStore } from '../store';
+import { departure, unit } from '../units';
 import { planSlot } from './schema';
 
 /** When a unit is expected back from the shop, by the plan people work by, and when it leaves next. */

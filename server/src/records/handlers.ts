@@ -1,8 +1,8 @@
 import { dayIn, readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
-import { unitBook } from '../fleet';
 import { findInspection, inspection, keepStanding, reading, settleInspection } from '../inspection';
 import { KnownProblem } from '../problem';
+import { unitBook } from '../rules';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { type GoodLine, readReadings } from './readings-csv';
 

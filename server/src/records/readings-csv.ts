@@ -8,9 +8,9 @@ import {
   unsound,
 } from '@zealous-axle/core';
 import Papa from 'papaparse';
-import { type UnitRow, unit } from '../fleet';
 import { sentence } from '../problem';
 import type { FleetStore } from '../store';
+import { type UnitRow, unit } from '../units';
 
 /** One line of a file, understood. `line` counts from 1, the header's. */
 export interface GoodLine {

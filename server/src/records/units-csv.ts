@@ -10,10 +10,10 @@ import {
 import { asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
-import { unit, unitValues } from '../fleet';
 import { KnownProblem, sentence } from '../problem';
 import { changed, type Handler } from '../run';
 import type { FleetStore } from '../store';
+import { unit, unitValues } from '../units';
 
 interface GoodUnit {
   line: number;

@@ -1,6 +1,6 @@
 import { type BayDay, dayAfter, dayBegins, spansOf } from '@zealous-axle/core';
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
-import { bay } from '../fleet';
+import { bay } from '../people';
 import type { FleetStore } from '../store';
 import { job } from './schema';
 

@@ -11,11 +11,11 @@ import {
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
-import { findUnit, limitAt, noteFacts } from '../fleet';
 import { judgedAgain } from '../inspection';
 import { invalid, notNow } from '../problem';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { type FleetStore, prepared } from '../store';
+import { findUnit, limitAt, noteFacts } from '../units';
 import { fittedPart } from './schema';
 
 function lives(store: FleetStore) {

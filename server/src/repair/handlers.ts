@@ -13,11 +13,13 @@ import {
 import { and, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { certificate, defectsOfJob, defectViews, findDefect, moveDefect } from '../defects';
-import { bay, findUnit, unitBook } from '../fleet';
 import { standingJudged } from '../inspection';
+import { bay } from '../people';
 import { notNow } from '../problem';
+import { unitBook } from '../rules';
 import { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { findUnit } from '../units';
 import { fitParts } from './fitted';
 import { findJob, finishedOf, type JobRow, jobViews } from './queries';
 import { job, torqueCheck } from './schema';

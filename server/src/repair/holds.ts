@@ -1,9 +1,10 @@
 import { parseKey, releaseBarriers, subjectOf } from '@zealous-axle/core';
 import { defectPlace, openDefects } from '../defects';
-import { endHold, findUnit, openHolds, placeHold, release, unitBook } from '../fleet';
 import { standingJudged } from '../inspection';
 import { notNow } from '../problem';
+import { unitBook } from '../rules';
 import { changed, found, type Handler } from '../run';
+import { endHold, findUnit, openHolds, placeHold, release } from '../units';
 
 export const holdTrailer: Handler<'hold-trailer'> = async (doing) => {
   const { store, body } = doing;

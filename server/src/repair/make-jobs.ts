@@ -1,9 +1,9 @@
 import { type Axle, jobOf, type Template, templateFor } from '@zealous-axle/core';
 import { inArray } from 'drizzle-orm';
 import { defect, defectPlace, defectViews, moveDefect } from '../defects';
-import { unit } from '../fleet';
 import { notNow } from '../problem';
 import { type Changed, changed, found, type Handler, sameVersion } from '../run';
+import { unit } from '../units';
 import { job } from './schema';
 import { templatesOf } from './shop-data';
 

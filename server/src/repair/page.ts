@@ -1,9 +1,9 @@
 import { dayIn, type JobRecord, type JobView } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { defectViews } from '../defects';
-import { changesSince, openHolds } from '../fleet';
 import { standingReadings } from '../inspection';
 import type { FleetStore } from '../store';
+import { changesSince, openHolds } from '../units';
 import { bayList, jobViews, workOn } from './queries';
 
 /** When the first of a job's defects was reported; of a job without any, when its unit was last inspected before. */

@@ -13,9 +13,10 @@ import {
 import { and, asc, count, desc, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { certificate } from '../defects';
-import { bay, readsNow, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
+import { bay } from '../people';
 import { type FleetStore, prepared } from '../store';
+import { readsNow, unit } from '../units';
 import { fittedIn } from './fitted';
 import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque, torqueCheck } from './schema';
 

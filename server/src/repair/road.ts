@@ -11,11 +11,11 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { fleet, person } from '../access';
 import { defectPlace, findDefect, moveDefect } from '../defects';
-import { findUnit } from '../fleet';
 import { connectionTo, MADE_UP_ANSWERS, outsideMessage, tellOutside } from '../outside';
 import { notNow } from '../problem';
 import { changed, found, type Handler } from '../run';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
+import { findUnit } from '../units';
 import { job, jobDocument, roadAnswer, roadCall } from './schema';
 
 const SHOWN = 20;

@@ -17,11 +17,11 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { person } from '../access';
 import { reportAsFound } from '../defects';
-import { lastMeter } from '../fleet';
 import { hasPractised } from '../practice';
 import { notNow, sentence } from '../problem';
 import { changed, type Doing, found, type Handler, nextState } from '../run';
 import type { FleetStore } from '../store';
+import { lastMeter } from '../units';
 import { findJob, type JobRow } from './queries';
 import { jobTick, jobTime, partUse, retorque, torqueCheck } from './schema';
 

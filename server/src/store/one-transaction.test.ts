@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { paper } from '../fleet/schema';
 import { openWorld, type TestFleet, type World } from '../testing/world';
+import { paper } from '../units/schema';
 import { inFleet, prepared, readInFleet } from '.';
 import type { FleetStore } from './fleet-store';
 import { TransactionOver } from './one-transaction';

@@ -7,10 +7,11 @@ import { hashPassword } from '../access/passwords';
 import { fleet, person } from '../access/schema';
 import { buildApp } from '../app';
 import { openLive } from '../feeds/live';
-import { bay, unit } from '../fleet/schema';
 import { COOKIE } from '../http/serving';
+import { bay } from '../people/schema';
 import { connect, type Database, inFleet } from '../store/connect';
 import { serverUrl } from '../store/migrate';
+import { unit } from '../units/schema';
 import { keepYard } from '../yard/keep';
 import { planHere } from './planner';
 

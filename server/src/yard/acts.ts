@@ -1,8 +1,8 @@
 import type { UnitAct } from '@zealous-axle/core';
 import { walksBefore } from '../defects';
-import { changesBefore } from '../fleet';
 import { type Key, pageOf } from '../http';
 import type { FleetStore } from '../store';
+import { changesBefore } from '../units';
 
 /** A page of what was signed on walks and changed in what a unit is, the newest first. */
 export async function actsBefore(store: FleetStore, unitId: string, key: Key | null, size: number) {

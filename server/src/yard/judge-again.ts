@@ -1,9 +1,10 @@
 import { and, asc, eq, gt } from 'drizzle-orm';
 import { actorFor } from '../access';
-import { holdRules, takeUnit } from '../fleet';
 import { judgedAgain } from '../inspection';
+import { holdRules } from '../rules';
 import { tellLive } from '../run';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
+import { takeUnit } from '../units';
 import { keepYard } from './keep';
 import { yardRow } from './schema';
 

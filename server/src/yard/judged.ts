@@ -8,10 +8,11 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, gt, inArray } from 'drizzle-orm';
 import { defect, OPEN_DEFECTS } from '../defects';
-import { fleetBooks, fleetRules, unit } from '../fleet';
 import { standingOfUnits } from '../inspection';
 import { livesOfUnits } from '../repair';
+import { fleetBooks, fleetRules } from '../rules';
 import type { FleetStore } from '../store';
+import { unit } from '../units';
 
 /** What a unit meets and what of it was looked at, worked out from its facts by the judge. */
 export interface Judged {

@@ -13,7 +13,6 @@ import {
 } from '@zealous-axle/core';
 import { and, asc, count, eq, gt, ilike, isNull, lte, ne, or, type SQL, sql } from 'drizzle-orm';
 import { defectViews, lastSigned, takenBackLately } from '../defects';
-import { changesSince, combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../fleet';
 import { type Key, pageOf } from '../http';
 import {
   countInspections,
@@ -25,6 +24,7 @@ import {
 } from '../inspection';
 import { jobViews, livesOf, openRetorques } from '../repair';
 import { type FleetStore, prepared } from '../store';
+import { changesSince, combinationOf, findUnit, lastBehind, lastMeter, openHolds, paper, unit } from '../units';
 import { actsBefore } from './acts';
 import { yardRow } from './schema';
 

@@ -12,10 +12,10 @@ import {
   yardTotalSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import { unitNumbered } from '../fleet';
 import { type App, ask, readKey, type Serving } from '../http';
 import { inspectionsBefore, photosBefore } from '../inspection';
 import { inFleet } from '../store';
+import { unitNumbered } from '../units';
 import { actsBefore } from './acts';
 import { wishJudged } from './judge-again';
 import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';

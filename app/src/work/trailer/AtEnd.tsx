@@ -19,7 +19,7 @@ import { useMay } from '../../session/may';
 import { useShown } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { startInspection } from '../../session/start-inspection';
-import { MakerLimits } from '../fleet/MakerLimits';
+import { MakerLimits } from '../rules/MakerLimits';
 
 /** What a standing reading is of: `Outer tread`. */
 function standingWords({ key, tyre }: UnitPage['standing'][number]): string {

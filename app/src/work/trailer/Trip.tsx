@@ -33,9 +33,9 @@ import { useZodForm } from '../../session/forms';
 import { beside, useHere } from '../../session/here';
 import { useSession } from '../../session/session';
 import { useOutOfUse } from '../../session/standing';
+import { AddToReport } from '../defects/AddToReport';
+import { Certified } from '../defects/Certified';
 import { InspectButton } from '../inspection/InspectButton';
-import { Certified } from '../repair/Certified';
-import { AddToReport } from '../report/AddToReport';
 import { ExpectedBack } from './ExpectedBack';
 import { BeforeSigning, BeforeUse, LastSigned, SignWalk } from './SignWalk';
 

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { routeSchema } from '../inspection';
+import { command, SHOP } from '../life';
+import { BOOK_IDS, policiesSchema } from '../limits';
+import { displayUnitsSchema, wordsText } from '../measure';
+
+const id = z.uuid();
+const version = z.int().min(1);
+
+/** What a fleet judges by and walks. These have no life but their version: who may set them stands here. */
+export const RULES_COMMANDS = {
+  'set-fleet-rules': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ version, book: z.enum(BOOK_IDS), policies: policiesSchema, units: displayUnitsSchema }),
+    { foresees: 'all', judgesAnew: true },
+  ),
+  'add-fleet-limit': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ limit: id, tightens: z.string().max(80), value: wordsText(40), reason: wordsText(300) }),
+    { foresees: 'all', judgesAnew: true },
+  ),
+  'withdraw-fleet-limit': command('fleet', SHOP, z.strictObject({ limit: id, reason: wordsText(300) }), {
+    foresees: 'all',
+    judgesAnew: true,
+  }),
+  'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
+  'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
+} as const;

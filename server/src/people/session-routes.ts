@@ -1,0 +1,48 @@
+import { sessionSchema, signInSchema } from '@zealous-axle/core';
+import { z } from 'zod';
+import { SESSION_DAYS, signIn, signOut } from '../access';
+import { type App, ask, COOKIE, type Serving, sessionCookie } from '../http';
+import { KnownProblem } from '../problem';
+import { sessionOf } from './session';
+import { byName } from './tries';
+
+/** Sign in, who am I, sign out. */
+export function sessionRoutes(app: App, serving: Serving): void {
+  const cookie = sessionCookie(serving);
+
+  app.post(
+    '/session',
+    {
+      schema: { tags: ['session'], summary: 'Sign in', body: signInSchema, response: { 200: sessionSchema } },
+      config: { rateLimit: byName },
+    },
+    async (request, reply) => {
+      const came = await signIn(serving.db, request.body, serving.now(), sessionOf);
+      if ('refused' in came) throw new KnownProblem(came.refused);
+      reply.setCookie(COOKIE, came.opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
+      return came.opened.answer;
+    },
+  );
+
+  app.get(
+    '/session',
+    {
+      schema: {
+        tags: ['session'],
+        summary: 'Who is signed in, and what their fleet judges by',
+        response: { 200: sessionSchema },
+      },
+    },
+    (request) => ask(serving, request, sessionOf),
+  );
+
+  app.delete(
+    '/session',
+    { schema: { tags: ['session'], summary: 'Sign out', response: { 204: z.null() } } },
+    async (request, reply) => {
+      const token = request.cookies[COOKIE];
+      if (token) await signOut(serving.db, token);
+      return reply.clearCookie(COOKIE, cookie).code(204).send(null);
+    },
+  );
+}

@@ -1,0 +1,5 @@
+/** What a fleet judges by and walks: its book, policies, own limits and own routes. */
+
+export { removeRoute, saveRoute } from './own-walks';
+export { fleetBooks, fleetLimits, fleetRoutes, fleetRules, holdRules, unitBook } from './queries';
+export { addFleetLimit, setFleetRules, withdrawFleetLimit } from './rules';
