@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import { DEFAULT_BOOK } from '@zealous-axle/core';
 import { z } from 'zod';
 
 const text = z.string().min(1);
@@ -15,7 +16,7 @@ const environment = z.object({
   ZA_FLEET: z.string().optional(),
   ZA_FLEET_SLUG: z.string().optional(),
   ZA_ZONE: z.string().default('America/Chicago'),
-  ZA_BOOK: z.string().default('na'),
+  ZA_BOOK: z.string().default(DEFAULT_BOOK),
   ZA_UNITS: z.string().default('inch'),
   ZA_MANAGER: z.string().optional(),
   /** Loads the demo fleet when the database is empty. */

@@ -1,4 +1,4 @@
-import { type BookId, type DefectView, defectWords, placeWords, severityOf } from '@zealous-axle/core';
+import { type BookId, bookIdOf, type DefectView, defectWords, placeWords, severityOf } from '@zealous-axle/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { clock } from '../look/dates';
@@ -49,7 +49,7 @@ export function DefectRow({
   return (
     <View className="gap-2 border-t border-line py-3">
       <View className="flex-row gap-3">
-        <VerdictMark verdict={markOf(defect, defect.unit.features.book ?? fleet.book)} size={24} />
+        <VerdictMark verdict={markOf(defect, bookIdOf(defect.unit.features, fleet))} size={24} />
         <View className="min-w-0 flex-1">
           <Text bold>
             {withUnit ? `${defect.unit.number} · ` : ''}

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import type { BookId } from '../limits';
-import { SURENESS, VERDICTS } from '../limits';
+import { BOOKS, type BookId, type Severity } from '../limits';
 import entries from './catalogue.json';
 import plainWords from './plain.json';
 
@@ -25,15 +24,6 @@ export const PARTS = [
 ] as const;
 export type Part = (typeof PARTS)[number];
 
-/** What one book says of a defect. */
-export const severitySchema = z.strictObject({
-  verdict: z.enum(VERDICTS),
-  share: z.union([z.literal(0), z.literal(1)]),
-  rule: z.string(),
-  sure: z.enum(SURENESS),
-});
-export type Severity = z.infer<typeof severitySchema>;
-
 export const catalogueEntrySchema = z.strictObject({
   code: z.string(),
   /** The more general code it is a case of: reported in its place where it is known which. */
@@ -44,19 +34,17 @@ export const catalogueEntrySchema = z.strictObject({
   words: z.string(),
   /** The kinds of reading taken again at its place after the repair. */
   remeasure: z.array(z.string()),
-  /** Its severity by limit book. */
-  by: z.strictObject({ na: severitySchema, gb: severitySchema }),
 });
 export type CatalogueEntry = z.infer<typeof catalogueEntrySchema>;
 
-/** Every defect that can be found by eye, with the verdict each book gives. Proven by the test beside it. */
+/** Every defect that can be found by eye; how severe each is stands in the limit books. Proven by the test beside it. */
 export const CATALOGUE = entries as readonly CatalogueEntry[];
 
 const byCode = new Map(CATALOGUE.map((entry) => [entry.code, entry]));
 export const catalogueEntry = (code: string): CatalogueEntry | null => byCode.get(code) ?? null;
 
 /** What a book says of a code; null when the catalogue has no such code. */
-export const severityOf = (code: string, book: BookId): Severity | null => byCode.get(code)?.by[book] ?? null;
+export const severityOf = (code: string, book: BookId): Severity | null => BOOKS[book].severities[code] ?? null;
 
 /** Whether a code says the same as a more general one, or is a case of it. */
 export const isCaseOf = (code: string, general: string): boolean =>

@@ -1,11 +1,11 @@
-import { catalogueEntry, severityOf } from '../catalogue';
-import type { Book, BookId } from '../limits';
+import { catalogueEntry } from '../catalogue';
+import type { Book } from '../limits';
 import { notJudged, type Opinion, opinion } from './opinion';
 
 /** Judges a defect found by eye, as the catalogue has it for this book. */
 export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
   const entry = catalogueEntry(code);
-  const severity = severityOf(code, book.id as BookId);
+  const severity = book.severities[code];
   if (!entry || !severity)
     return notJudged(`The catalogue has no “${code}”: say it by a code it has, or ask the foreman.`, {
       measured: code,

@@ -1,6 +1,7 @@
+import { DEFAULT_BOOK } from '../limits';
 /** The sample request of the published formats: what the API page shows, and what the tests send. */
 export const SAMPLE = {
-  book: 'na',
+  book: DEFAULT_BOOK,
   units: [
     {
       id: 'T1',

@@ -115,6 +115,16 @@ const wheelRule = z.strictObject({
   adjacent: z.int().positive().optional(),
 });
 
+/** What a book says of a sign that is found by eye. */
+export const severitySchema = z.strictObject({
+  verdict: z.enum(VERDICTS),
+  /** Whether it counts as one defective brake. */
+  share: z.union([z.literal(0), z.literal(1)]),
+  rule: z.string(),
+  sure,
+});
+export type Severity = z.infer<typeof severitySchema>;
+
 /** A limit book: the figures a reading is held against, each with its source and how sure it is. */
 export const bookSchema = z.strictObject({
   id: z.string(),
@@ -172,6 +182,8 @@ export const bookSchema = z.strictObject({
     }),
   ),
   limits: z.array(limitSchema),
+  /** What it says of each sign of the catalogue, by code. */
+  severities: z.record(z.string(), severitySchema),
 });
 /** `policies` is what the fleet chose, where it chose: it is no part of a shipped book. */
 export type Book = z.infer<typeof bookSchema> & { policies?: Readonly<Record<string, string>> };

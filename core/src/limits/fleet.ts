@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { must, parseAmount } from '../measure';
 import type { Features } from '../trailer';
 import { amountText, type Book, type Limit } from './book';
-import { BOOKS, type BookId } from './books';
+import { BOOKS, type BookId, isBookId } from './books';
 import { ofPolicy, type Policies } from './policies';
 
 /** A fleet's own limit: a limit of the book made stricter, with its reason and author. */
@@ -25,7 +25,15 @@ export interface FleetRules {
 }
 
 /** What a unit is judged by: its fleet's rules, by a book of its own where it runs under other law. */
-export const rulesFor = <R extends FleetRules>(rules: R, { book }: Features): R => (book ? { ...rules, book } : rules);
+export const rulesFor = <R extends FleetRules>(rules: R, features: Features): R =>
+  features.book ? { ...rules, book: bookIdOf(features, rules) } : rules;
+
+/** The book of a unit: its own, or its fleet's. Throws where its own is not known here: nothing is judged by another. */
+export function bookIdOf({ book }: Pick<Features, 'book'>, fleet: Pick<FleetRules, 'book'>): BookId {
+  if (!book) return fleet.book;
+  if (!isBookId(book)) throw new Error(`no limit book “${book}”`);
+  return book;
+}
 
 const STRICTER: Record<Limit['is'], 'less' | 'more'> = {
   'at-most': 'less',

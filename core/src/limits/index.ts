@@ -1,9 +1,10 @@
 /** Limit books as data, the fleet's rules on top, and which limit applies where. */
 export * from './book';
-export { BOOK_IDS, BOOKS, type BookId } from './books';
+export { BOOK_IDS, BOOKS, type BookId, DEFAULT_BOOK, isBookId } from './books';
 export { CHAMBERS, chamberSizes, chambersLike, type KnownChamber } from './chambers';
 export {
   bookFor,
+  bookIdOf,
   type FleetLimit,
   type FleetRules,
   fleetLimitRefusal,

@@ -1,3 +1,4 @@
+import { BOOK_IDS } from '../limits';
 import {
   ADJUSTERS,
   type Axle,
@@ -10,7 +11,6 @@ import {
   type Features,
   HUB_KINDS,
   LINING_STYLES,
-  OTHER_BOOKS,
   SUSPENSIONS,
   TYRE_FITS,
   UNIT_KINDS,
@@ -32,7 +32,7 @@ export const unitColumnWords = (): Record<(typeof UNIT_COLUMNS)[number], string>
     ...COUPLINGS,
     ...Object.keys(YES_NO).flatMap((word) => [word, `no ${word}`]),
     ...DOORS.map((each) => (each === 'none' ? 'no doors' : `${each} doors`)),
-    ...OTHER_BOOKS.map((each) => `book ${each}`),
+    ...BOOK_IDS.map((each) => `book ${each}`),
     'built 2019',
   ].join('; '),
   axles: [
@@ -168,7 +168,7 @@ function readFeatures(text: string): Read<Features> {
     if (!word) continue;
     const yes = YES_NO[word.replace(/^no /, '')];
     const door = DOORS.find((each) => word === (each === 'none' ? 'no doors' : `${each} doors`));
-    const book = OTHER_BOOKS.find((each) => word === `book ${each}`);
+    const book = BOOK_IDS.find((each) => word === `book ${each}`);
     const year = /^built (\d{4})$/.exec(word)?.[1];
     if (yes) features[yes] = !word.startsWith('no ');
     else if (book) features.book = book;

@@ -10,7 +10,6 @@ import {
   HUB_KINDS,
   LINING_STYLES,
   MAKER_READINGS,
-  OTHER_BOOKS,
   SUSPENSIONS,
   TYRE_FITS,
   UNIT_KINDS,
@@ -57,7 +56,7 @@ export const axleSchema = wireAxleSchema.extend({
 
 const THIS_CENTURY_AND_LAST = { from: 1950, to: 2100 };
 export const featuresSchema = z.strictObject({
-  book: z.enum(OTHER_BOOKS).optional(),
+  book: z.string().max(20).optional(),
   coupling: z.enum(COUPLINGS).optional(),
   abs: z.boolean().optional(),
   autoInflation: z.boolean().optional(),

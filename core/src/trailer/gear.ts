@@ -20,8 +20,6 @@ export const SUSPENSIONS = ['air', 'spring'] as const;
 export const COUPLINGS = ['king-pin', 'fifth-wheel', 'pintle', 'drawbar'] as const;
 export const DOORS = ['swing', 'roll', 'none'] as const;
 /** What became of a unit. What is not in use is neither inspected nor planned; its records stay. */
-/** Limit books a unit may be kept under by itself: it runs where other law holds. */
-export const OTHER_BOOKS = ['na', 'gb'] as const;
 export const UNIT_STATES = ['in-use', 'sold', 'scrapped'] as const;
 export const SIDES = ['left', 'right'] as const;
 export const TYRES = ['single', 'inner', 'outer'] as const;
@@ -80,7 +78,7 @@ export interface Axle extends EndEquipment {
 /** What is fitted on a unit beside its running gear. What is left out is not known, and is asked for. */
 export interface Features {
   /** Whose limits it is judged by, where not by the fleet's: the id of a limit book. */
-  book?: (typeof OTHER_BOOKS)[number];
+  book?: string;
   coupling?: (typeof COUPLINGS)[number];
   abs?: boolean;
   autoInflation?: boolean;

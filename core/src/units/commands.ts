@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
-import { STICKER_MEANS, stickerMonth } from '../limits';
+import { isBookId, STICKER_MEANS, stickerMonth } from '../limits';
 import { dayText, distanceText, wordsText } from '../measure';
 import { OUTSIDE_SOURCES } from '../outside';
 import {
@@ -17,6 +17,10 @@ import { COUPLING_LIFE } from './combination';
 import { PAPER_NAMES } from './papers';
 
 const id = z.uuid();
+const form = unitFormSchema.refine(({ features }) => !features.book || isBookId(features.book), {
+  path: ['features', 'book'],
+  message: 'there is no such limit book',
+});
 const version = z.int().min(1);
 /** As many ends as a unit may have. */
 const MOST_ENDS = 24;
@@ -50,7 +54,7 @@ export const UNIT_COMMANDS = {
     }),
     { touches: ['shop'], foresees: 'its units' },
   ),
-  'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form: unitFormSchema }), {
+  'add-unit': command('fleet', SHOP, z.strictObject({ unit: id, form }), {
     touches: ['set-up'],
     foresees: 'its units',
   }),
@@ -58,12 +62,10 @@ export const UNIT_COMMANDS = {
    * Corrects what a unit is. What was judged stays as it was; what stands is judged again. What is judged by is not changed
    * without a reason.
    */
-  'set-unit': command(
-    'unit',
-    BENCH,
-    z.strictObject({ unit: id, version, form: unitFormSchema, because: becauseSchema.optional() }),
-    { touches: ['shop', 'set-up'], foresees: 'its units' },
-  ),
+  'set-unit': command('unit', BENCH, z.strictObject({ unit: id, version, form, because: becauseSchema.optional() }), {
+    touches: ['shop', 'set-up'],
+    foresees: 'its units',
+  }),
   /** What is fitted at ends of axles, as it was seen there, and why that is said: what was judged by something else is judged again. */
   'correct-ends': command(
     'unit',

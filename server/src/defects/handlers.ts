@@ -1,5 +1,6 @@
 import {
   type BookId,
+  bookIdOf,
   breaksLaw,
   catalogueEntry,
   dayIn,
@@ -30,7 +31,7 @@ async function versioned(store: FleetStore, id: string, version: number): Promis
 
 /** The book a unit's signs are judged by: its fleet's, or its own. */
 const bookOf = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): BookId =>
-  features.book ?? fleet.book;
+  bookIdOf(features, fleet);
 
 const whyHeld = (row: Pick<DefectRow, 'code' | 'axle' | 'side' | 'tyre'>) =>
   `${defectPlace(row)}: ${defectWords(row.code)}`;

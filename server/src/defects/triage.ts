@@ -1,5 +1,6 @@
 import {
   type BookId,
+  bookIdOf,
   COME_BACK_DAYS,
   compareQueuePlaces,
   type Day,
@@ -164,7 +165,7 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
             .flatMap((view) => {
               const row = rows.get(view.id);
               return row
-                ? [{ defect: view, proposal: proposalFor(reportOf(row), features.book ?? fleet.book, context) }]
+                ? [{ defect: view, proposal: proposalFor(reportOf(row), bookIdOf(features, fleet), context) }]
                 : [];
             })
             .sort((one, other) => rankOf(one) - rankOf(other)),

@@ -1,4 +1,5 @@
 import {
+  bookIdOf,
   judge,
   judgeReading,
   plainBook,
@@ -13,7 +14,7 @@ import {
 import { FLEET } from './fleet';
 import { seededId } from './seeded-id';
 
-const bookOf = ({ features }: Unit) => features?.book ?? FLEET.book;
+const bookOf = ({ features }: Unit) => bookIdOf(features ?? {}, FLEET);
 const MINUTE_MS = 60_000;
 const INSPECTION_MINUTES = 95;
 

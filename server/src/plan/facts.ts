@@ -1,6 +1,7 @@
 import {
   type BookId,
   type Day,
+  DEFAULT_BOOK,
   dayIn,
   isOpenJob,
   type KeptSlot,
@@ -117,7 +118,7 @@ type ShopRows = Awaited<ReturnType<typeof shopRows>>;
 
 /** How much each job presses, by the defects it mends. */
 const priorities = ({ defects, ours }: ShopRows) => {
-  const book: BookId = ours?.book ?? 'na';
+  const book: BookId = ours?.book ?? DEFAULT_BOOK;
   return (id: string): Priority =>
     mostPressing(
       defects

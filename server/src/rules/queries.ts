@@ -1,4 +1,12 @@
-import { type Book, bookFor, type Features, type FleetLimit, rulesFor, type Session } from '@zealous-axle/core';
+import {
+  type Book,
+  bookFor,
+  DEFAULT_BOOK,
+  type Features,
+  type FleetLimit,
+  rulesFor,
+  type Session,
+} from '@zealous-axle/core';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { fleet, person } from '../access';
 import type { Actor } from '../run';
@@ -36,7 +44,7 @@ export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['
 /** What the fleet judges by, beside its own limits. */
 export async function fleetRules(store: FleetStore): Promise<Pick<Actor['fleet'], 'book' | 'policies'>> {
   const [ours] = await store.select({ book: fleet.book, policies: fleet.policies }).from(fleet);
-  return ours ?? { book: 'na', policies: {} };
+  return ours ?? { book: DEFAULT_BOOK, policies: {} };
 }
 
 /** Keeps the fleet's rules as they are until the transaction ends. */

@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { type JudgeAnswer, judge, judgedTogether, type UnitPage } from '@zealous-axle/core';
+import { DEFAULT_BOOK, isBookId, type JudgeAnswer, judge, judgedTogether, type UnitPage } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -27,7 +27,7 @@ function judged(pages: readonly UnitPage[], book: ReturnType<typeof useBook>, as
   );
   return judge(
     {
-      book: book.id as 'na',
+      book: isBookId(book.id) ? book.id : DEFAULT_BOOK,
       units: pages.map(({ id, kind, axles }) => ({ id, kind, axles })),
       readings,
       ...(assumed ? { assumeOtherBrakes: assumed } : {}),

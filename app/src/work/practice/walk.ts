@@ -1,4 +1,14 @@
-import { type Draft, keyOf, newDraft, type Reading, ROUTES, type Route, type Step, withNote } from '@zealous-axle/core';
+import {
+  DEFAULT_BOOK,
+  type Draft,
+  keyOf,
+  newDraft,
+  type Reading,
+  ROUTES,
+  type Route,
+  type Step,
+  withNote,
+} from '@zealous-axle/core';
 import {
   type Debrief,
   debrief,
@@ -35,7 +45,7 @@ export interface Walk extends Wanted {
   finishedAt: string | null;
 }
 
-const RULES = { book: 'na', policies: {}, limits: [] } as const;
+const RULES = { book: DEFAULT_BOOK, policies: {}, limits: [] } as const;
 
 /** A route by its id: made for practice, shipped, or the shop's own. */
 export const routeOf = (id: string, own: readonly Route[]): Route | null =>

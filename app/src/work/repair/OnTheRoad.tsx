@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import {
+  bookIdOf,
   COMMANDS,
   COST_WORDS,
   type DefectView,
@@ -256,7 +257,7 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
   const [asking, setAsking] = useState<'service' | 'drive' | 'costs' | null>(null);
   const mayCosts = useMaySend('set-road-costs');
   const chosen = open.find(({ id }) => id === which);
-  const rule = chosen ? severityOf(chosen.code, chosen.unit.features.book ?? fleet.book) : null;
+  const rule = chosen ? severityOf(chosen.code, bookIdOf(chosen.unit.features, fleet)) : null;
   const nameOf = (defect: DefectView) => `${defectPlace(defect)}: ${defectWords(defect.code)}`;
   return (
     <>

@@ -1,5 +1,6 @@
 import {
   BOOKS,
+  bookIdOf,
   causesOf,
   dayIn,
   defectWords,
@@ -221,7 +222,7 @@ function readingDays({ standing }: UnitPage, zone: string): string {
 function TrailerBody({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   return (
-    <BookWords.Provider value={BOOKS[unit.features.book ?? fleet.book].words.verdicts}>
+    <BookWords.Provider value={BOOKS[bookIdOf(unit.features, fleet)].words.verdicts}>
       <Trailer unit={unit} />
     </BookWords.Provider>
   );

@@ -1,4 +1,5 @@
 import {
+  bookIdOf,
   COMMANDS,
   dayText,
   type PaperKind,
@@ -126,7 +127,7 @@ export function Papers({ unit }: { unit: UnitPage }) {
       ) : null}
       {asking === 'other' ? (
         <Drawer title="Which paper?" onClose={() => setAsking(null)}>
-          {papersUnder(unit.features.book ?? fleet.book).map((kind) => (
+          {papersUnder(bookIdOf(unit.features, fleet)).map((kind) => (
             <Button key={kind.name} label={kind.name} onPress={() => setAsking(kind)} />
           ))}
         </Drawer>

@@ -1,6 +1,6 @@
 import { checkEntry } from '../../catalogue';
 import { ROUTES, type Route, type Section } from '../../inspection';
-import { type BookId, limitFor, limitWords, plainBook } from '../../limits';
+import { type BookId, DEFAULT_BOOK, limitFor, limitWords, plainBook } from '../../limits';
 import { subjectOf, subjectWords } from '../../reading';
 import data from './by-heart.json';
 
@@ -65,14 +65,14 @@ function cardOf(book: BookId, route: Route, section: Section, asked: Section['as
 }
 
 /** What a route asks for, as cards: change the route, and the cards follow. A thing asked for twice in a section is one card. */
-export function cardsOf(route: Route, book: BookId = 'na', sections: readonly string[] = []): Card[] {
+export function cardsOf(route: Route, book: BookId = DEFAULT_BOOK, sections: readonly string[] = []): Card[] {
   const wanted = route.sections.filter(({ id }) => sections.length === 0 || sections.includes(id));
   const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(book, route, section, asked)));
   return [...new Map(all.map((card) => [card.id, card])).values()];
 }
 
 /** The forms that ship, and one for each of the shop's own routes; the figures are a book's. */
-export function formsOf(own: readonly Route[] = [], book: BookId = 'na'): Form[] {
+export function formsOf(own: readonly Route[] = [], book: BookId = DEFAULT_BOOK): Form[] {
   const shipped = data.forms.flatMap(({ id, name, route: routeId, sections }) => {
     const route = ROUTES.find((each) => each.id === routeId);
     if (!route) return [];

@@ -1,5 +1,5 @@
 import { judge, type UnitReading, worst } from '../../judge';
-import type { Verdict } from '../../limits';
+import { DEFAULT_BOOK, type Verdict } from '../../limits';
 import { formatLike, must, parsePressure } from '../../measure';
 import { judgedLength, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
 import type { Unit } from '../../trailer';
@@ -86,7 +86,7 @@ export interface Debrief {
 function verdictOf(unit: Unit, reading: Reading): Verdict | null {
   const own: UnitReading = { ...reading, unit: unit.id };
   const key = readingKey(reading);
-  const { findings } = judge({ book: 'na', units: [unit], readings: [own] });
+  const { findings } = judge({ book: DEFAULT_BOOK, units: [unit], readings: [own] });
   const verdicts = findings
     .filter((each) => each.verdict !== 'not-judged' && keyOf(each) === key)
     .map(({ verdict }) => verdict);

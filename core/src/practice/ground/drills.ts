@@ -1,7 +1,7 @@
 import { CATALOGUE, severityOf } from '../../catalogue';
 import { chosen, type Random, randomOf, shuffled } from '../../chance';
 import { countBrakes, judgeReading, outOfServiceAt } from '../../judge';
-import { type BookId, limitFor, plainBook, type Verdict } from '../../limits';
+import { type BookId, DEFAULT_BOOK, limitFor, plainBook, type Verdict } from '../../limits';
 import { must, parseLength } from '../../measure';
 import type { Chamber, WheelEnd } from '../../trailer';
 import { SAID_WORDS, type Said } from './debrief';
@@ -234,7 +234,7 @@ export function drillsOf(book: BookId): readonly Drill[] {
 export function drillQuestions(
   drill: Drill,
   seed: number,
-  book: BookId = 'na',
+  book: BookId = DEFAULT_BOOK,
   questions = DRILL_QUESTIONS,
 ): Question[] {
   const random = randomOf(seed);

@@ -1,6 +1,6 @@
 import { type Random, shuffled } from '../../chance';
 import { judgeReading, outOfServiceAt } from '../../judge';
-import { plainBook } from '../../limits';
+import { DEFAULT_BOOK, plainBook } from '../../limits';
 import { keyOf, type ReadingKey, type Step } from '../../reading';
 import {
   type Chamber,
@@ -19,7 +19,7 @@ import { EXCLUSIVE, GOOD, LEVELS, promiseOf } from './settings';
 import { endAt, inches, trueReading, type UnitTruth } from './truth';
 import { from, type Hidden, type MadeUpUnit } from './vehicle';
 
-const BOOK = plainBook('na');
+const BOOK = plainBook(DEFAULT_BOOK);
 /** A chamber a size smaller than those that made-up units have. */
 const SMALLER: Chamber = { type: 'clamp', size: '24', stroke: 'standard' };
 

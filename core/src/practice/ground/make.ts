@@ -1,7 +1,7 @@
 import { randomOf } from '../../chance';
 import { type Route, routeSteps } from '../../inspection';
 import { judge, type UnitReading, worst } from '../../judge';
-import type { Verdict } from '../../limits';
+import { DEFAULT_BOOK, type Verdict } from '../../limits';
 import type { Unit } from '../../trailer';
 import { DECEPTIONS } from './deceptions';
 import { hideAll, type Making, thereAt } from './hide';
@@ -20,7 +20,7 @@ export const trueReadings = ({ units }: Pick<MadeUp, 'units'>): UnitReading[] =>
 
 /** What readings of made-up units meet: what was judged, and the brake count. What is not judged says nothing here. */
 export function judged(units: readonly Unit[], readings: readonly UnitReading[]) {
-  const answer = judge({ book: 'na', units: [...units], readings: [...readings] });
+  const answer = judge({ book: DEFAULT_BOOK, units: [...units], readings: [...readings] });
   const findings = answer.findings.filter(({ verdict }) => verdict !== 'not-judged');
   const counted = answer.combination.brakes.outOfService || answer.units.some(({ brakes }) => brakes.outOfService);
   const alone = worst(findings.map(({ verdict }) => verdict));

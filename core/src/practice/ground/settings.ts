@@ -1,5 +1,5 @@
 import { severityOf } from '../../catalogue';
-import type { Verdict } from '../../limits';
+import { DEFAULT_BOOK, type Verdict } from '../../limits';
 import data from './made-up.json';
 
 export type Level = (typeof LEVELS)[number];
@@ -26,7 +26,7 @@ export interface Promised {
 /** The promise of a fault, a code, or a code with the check it is seen by: a code's is its severity in the book. */
 export function promiseOf(id: string): Promised {
   const [code = ''] = id.split('@');
-  const least = FAULTS[code]?.meets ?? severityOf(code, 'na')?.verdict ?? 'shop-limit';
+  const least = FAULTS[code]?.meets ?? severityOf(code, DEFAULT_BOOK)?.verdict ?? 'shop-limit';
   return { least, worst: FAULTS[code]?.atWorst ?? least };
 }
 

@@ -1,4 +1,5 @@
 import {
+  bookIdOf,
   COMMANDS,
   dayAfter,
   dayText,
@@ -74,7 +75,7 @@ interface Props {
 export function Answer({ report, today, onAnswer, onClose }: Props) {
   const { fleet } = useSession();
   const { defect, proposal } = report;
-  const rule = severityOf(defect.code, defect.unit.features.book ?? fleet.book);
+  const rule = severityOf(defect.code, bookIdOf(defect.unit.features, fleet));
   const [holds, setHolds] = useState<'yes' | 'no'>(proposal.holds ? 'yes' : 'no');
   const [asking, setAsking] = useState<Asking>(null);
   // What the law asks for before the next use is not put off, held or not.

@@ -1,4 +1,0 @@
-import type { Book } from '../book';
-
-declare const na: Book;
-export default na;

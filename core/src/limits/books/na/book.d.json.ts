@@ -1,0 +1,4 @@
+import type { Book } from '../../book';
+
+declare const book: Omit<Book, 'severities'>;
+export default book;

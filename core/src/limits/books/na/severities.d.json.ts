@@ -1,0 +1,4 @@
+import type { Book } from '../../book';
+
+declare const severities: Book['severities'];
+export default severities;
