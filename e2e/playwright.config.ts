@@ -16,7 +16,7 @@ export default defineConfig({
   globalTeardown: './stop-cluster.ts',
   outputDir: '../test-results',
   fullyParallel: true,
-  workers: 2,
+  workers: 3,
   retries: 1,
   timeout: 420_000,
   expect: { timeout: 30_000 },

@@ -44,15 +44,14 @@ when_changed() { # stamp-file hash words… -- command…
   echo "$hash" >"$stamp"
 }
 
-# The packages: `install_npm run` without those that only tests, benches and pictures need, where not all are here already.
+# The packages: `install_npm run` without those that only tests, benches and pictures need, where those never were here.
 install_npm() { # all|run
   mkdir -p .cache
   [ -d node_modules ] || rm -f .cache/npm .cache/npm-run
   local hash
   hash=$(hash_of package.json package-lock.json */package.json)
   [ "$(cat .cache/npm 2>/dev/null)" != "$hash" ] || return 0
-  if [ "$1" = run ]; then
-    rm -f .cache/npm
+  if [ "$1" = run ] && ! [ -e .cache/npm ]; then
     when_changed .cache/npm-run "$hash" 'Installing npm packages …' npm ci --omit=dev --no-audit --no-fund --loglevel=error
   else
     rm -f .cache/npm-run

@@ -8,16 +8,20 @@ const env = { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', FORCE_COLOR: '0' 
 const UNIT = '.cache/unit.json';
 const BROWSER = '.cache/browser.json';
 
-/** Runs a command; what it said is written whole when it ends, so that two at once do not mix. */
-function run(command, words, more = {}) {
+/** Runs a command; what it said is written whole when it ends, so that two at once do not mix: `alone` at once. */
+function run(command, words, { more = {}, alone = false } = {}) {
   const child = spawn(command, words, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...env, ...more } });
   let said = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (piece) => {
+      if (alone) process.stdout.write(piece);
+      else said += piece;
+    });
   const begun = Date.now();
   return new Promise((resolve) => {
-    const ended = (ok, more = '') => {
+    const ended = (ok, why = '') => {
       const seconds = Math.round((Date.now() - begun) / 1000);
-      process.stdout.write(`\n── ${[command, ...words].join(' ')}: ${seconds} s\n${said}${more}`);
+      process.stdout.write(`\n── ${[command, ...words].join(' ')}: ${seconds} s\n${said}${why}\n`);
       resolve({ ok, said });
     };
     child.once('error', (error) => ended(false, String(error)));
@@ -55,8 +59,8 @@ const [unit, [checked, made]] = await Promise.all([
   (async () => [await checks(), await program()])(),
 ]);
 const browser = await run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-  PLAYWRIGHT_JSON_OUTPUT_NAME: `../${BROWSER}`,
-  E2E_CLUSTER_URL: made.cluster,
+  more: { PLAYWRIGHT_JSON_OUTPUT_NAME: `../${BROWSER}`, E2E_CLUSTER_URL: made.cluster },
+  alone: true,
 });
 
 const { text, passed, failed } = summary({

@@ -1,6 +1,6 @@
 import { catalogueEntry, type Part, severityOf } from '../catalogue';
 import { type Day, daysBetween } from '../measure';
-import { parseSubject } from '../reading';
+import { parseSubject, partRead } from '../reading';
 import type { Side, Tyre } from '../trailer';
 import {
   type BookName,
@@ -60,27 +60,9 @@ export interface Proposal {
 const ONLY_A_READING = /\b(pull(s|ing)?|soft|spongy|worn|weak|not sure|unsure)\b/i;
 const MEASURED_PARTS: readonly Part[] = ['brake', 'tyre', 'hub', 'wheel'];
 
-const PART_OF_KIND: Readonly<Record<string, Part>> = {
-  'stroke-applied': 'brake',
-  'stroke-free': 'brake',
-  'scribe-marks': 'brake',
-  lining: 'brake',
-  drum: 'brake',
-  rotor: 'brake',
-  tread: 'tyre',
-  pressure: 'tyre',
-  dual: 'tyre',
-  'dual-tread': 'tyre',
-  'dual-pair': 'tyre',
-  'dual-pressure': 'tyre',
-  'hub-oil': 'hub',
-  'end-play': 'hub',
-  'wheel-nuts': 'wheel',
-};
-
 /** The part a code or a failed reading is of. */
 export const partOf = (code: string): Part =>
-  catalogueEntry(code)?.part ?? PART_OF_KIND[parseSubject(code).kind] ?? 'other';
+  catalogueEntry(code)?.part ?? partRead(parseSubject(code).kind) ?? 'other';
 
 const samePlace = (one: Pick<Reported, 'axle' | 'side' | 'tyre'>, other: Pick<Reported, 'axle' | 'side' | 'tyre'>) =>
   one.axle === other.axle &&

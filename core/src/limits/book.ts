@@ -9,35 +9,36 @@ export type Verdict = (typeof VERDICTS)[number];
 /** How sure a figure is: quoted law, trade or maker practice, or shipped to be confirmed locally. */
 export const SURENESS = ['law', 'practice', 'check'] as const;
 
-/** Everything a limit may be held against. */
-export const LIMITED = [
-  'stroke-applied',
-  'stroke-free',
-  'stroke-free-hand',
-  'scribe-marks',
-  'lining',
-  'drum',
-  'rotor',
-  'tread',
-  'dual-tread',
-  'dual-diameter',
-  'dual-pressure',
-  'end-play',
-  'king-pin',
-  'collar',
-  'mud-flap',
-  'guard-height',
-  'wheel-play',
-  'leak-released',
-  'leak-applied',
-  'suspension-leak',
-  'low-air',
-  'spring-brake',
-  'cut-in',
-  'cut-out',
-  'build-up',
-] as const;
-export type Limited = (typeof LIMITED)[number];
+/** Everything a limit may be held against, and how it is called. */
+export const LIMITED_WORDS = {
+  'stroke-applied': 'Applied stroke',
+  'stroke-free': 'Free stroke',
+  'stroke-free-hand': 'Free stroke by hand',
+  'scribe-marks': 'Scribe marks of a wedge brake',
+  lining: 'Lining',
+  drum: 'Drum diameter',
+  rotor: 'Rotor thickness',
+  tread: 'Tread',
+  'dual-tread': 'Duals: tread difference',
+  'dual-diameter': 'Duals: diameter difference',
+  'dual-pressure': 'Duals: pressure difference',
+  'end-play': 'Bearing end play',
+  'king-pin': 'King pin',
+  collar: 'King pin collar',
+  'mud-flap': 'Mud-flap clearance',
+  'guard-height': 'Rear guard height',
+  'wheel-play': 'Steering wheel play',
+  'leak-released': 'Leak-down, released',
+  'leak-applied': 'Leak-down, applied',
+  'suspension-leak': 'Air suspension leak',
+  'low-air': 'Low-air warning',
+  'spring-brake': 'Spring brakes apply',
+  'cut-in': 'Governor cut-in',
+  'cut-out': 'Governor cut-out',
+  'build-up': 'Air build-up',
+} as const;
+export type Limited = keyof typeof LIMITED_WORDS;
+export const LIMITED = Object.keys(LIMITED_WORDS) as [Limited, ...Limited[]];
 
 const distanceText = z.string().refine((text) => parseDistance(text).ok, 'a distance with its unit');
 export const amountText = z

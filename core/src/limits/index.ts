@@ -25,4 +25,4 @@ export {
   stickerMonth,
 } from './policies';
 export { type Asking, keeps, limitFor, limitNm, limitsFor, marginOf, meantFor, otherSideFor } from './which';
-export { JUDGES_WORDS, LIMIT_IS_WORDS, LIMITED_WORDS, limitWords, sourceWords, whereWords } from './words';
+export { JUDGES_WORDS, LIMIT_IS_WORDS, limitWords, sourceWords, whereWords } from './words';

@@ -1,5 +1,5 @@
 import { type Chamber, chamberWords } from '../trailer';
-import type { Limit, Limited } from './book';
+import type { Limit } from './book';
 
 const BRAKE_WORDS: Record<string, string> = {
   's-cam': 'S-cam',
@@ -61,32 +61,3 @@ const SURE_WORDS = { law: 'Law', practice: 'Practice', check: 'Confirm locally' 
 /** A source with how sure it is, once: practice is not said twice. */
 export const sourceWords = (source: string, sure: Limit['sure'] | null): string =>
   !sure || (sure === 'practice' && /practice/i.test(source)) ? source : `${source} · ${SURE_WORDS[sure].toLowerCase()}`;
-
-/** What a limit is held against, in words. */
-export const LIMITED_WORDS: Record<Limited, string> = {
-  'stroke-applied': 'Applied stroke',
-  'stroke-free': 'Free stroke',
-  'stroke-free-hand': 'Free stroke by hand',
-  'scribe-marks': 'Scribe marks of a wedge brake',
-  lining: 'Lining',
-  drum: 'Drum diameter',
-  rotor: 'Rotor thickness',
-  tread: 'Tread',
-  'dual-tread': 'Duals: tread difference',
-  'dual-diameter': 'Duals: diameter difference',
-  'dual-pressure': 'Duals: pressure difference',
-  'end-play': 'Bearing end play',
-  'king-pin': 'King pin',
-  collar: 'King pin collar',
-  'mud-flap': 'Mud-flap clearance',
-  'guard-height': 'Rear guard height',
-  'wheel-play': 'Steering wheel play',
-  'leak-released': 'Leak-down, released',
-  'leak-applied': 'Leak-down, applied',
-  'suspension-leak': 'Air suspension leak',
-  'low-air': 'Low-air warning',
-  'spring-brake': 'Spring brakes apply',
-  'cut-in': 'Governor cut-in',
-  'cut-out': 'Governor cut-out',
-  'build-up': 'Air build-up',
-};

@@ -9,6 +9,7 @@ export {
   kindAs,
   MEASURED_KINDS,
   type MeasuredKind,
+  partRead,
   READING_KINDS,
   type Reading,
   type ReadingKind,

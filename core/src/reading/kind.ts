@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Part } from '../catalogue';
 import type { Side, Tyre, WheelEnd } from '../trailer';
 import { SIDES, TYRES } from '../trailer';
 
@@ -34,6 +35,10 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   kind: K;
   /** The wire's shape of a reading of this kind, place included. */
   schema: S;
+  /** The part it is a reading of. */
+  part: Part;
+  /** What it is compared under with others, where that is judged beside it. */
+  comparisons?: readonly string[];
   /** What people call it. */
   words: string;
   /** Its words are of several things. */
@@ -47,6 +52,8 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   bench?: true;
   /** The check, the test or the code it is about, where a kind has several at one place. */
   item?(reading: z.infer<S>): string;
+  /** It is read off a scale by eye: how far off tells how somebody reads. */
+  scale?: true;
   /** The lengths it is judged by, the smallest of them deciding. */
   lengths?(reading: z.infer<S>): readonly string[];
   /** What its lengths can be, in one of several ranges: what is outside is asked about, and has no verdict. */

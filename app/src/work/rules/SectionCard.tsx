@@ -2,8 +2,10 @@ import {
   AIR_TESTS,
   type Asked,
   CHECKS,
+  kindAs,
   type Section,
   STEP_KINDS,
+  type StepKind,
   subjectWords,
   WALK_WORDS,
   WALKS,
@@ -21,22 +23,22 @@ import type { Changed } from './changed-route';
 
 const sameAsked = (a: Asked, b: Asked): boolean => a.kind === b.kind && a.item === b.item;
 
+const TAKEN_AT = { ends: ['end', 'tyre'], sides: ['side'], unit: ['unit'] } as const;
+/** Asked for by the item, of which each has several. */
+const BY_ITEM: readonly StepKind[] = ['air-test', 'check'];
+
 /** Everything a section may ask for at its place. */
 function askable(at: Section['at']): Asked[] {
-  if (at === 'sides') return [{ kind: 'mud-flap' }];
-  if (at === 'ends')
-    return [
-      ...STEP_KINDS.filter(
-        (kind) => !['king-pin', 'slider-pins', 'guard-height', 'mud-flap', 'air-test', 'check'].includes(kind),
-      ).map((kind) => ({ kind })),
-      ...CHECKS.filter((check) => check.at === 'end').map(({ id }) => ({ kind: 'check' as const, item: id })),
-    ];
+  const kinds = STEP_KINDS.filter(
+    (kind) => !BY_ITEM.includes(kind) && (TAKEN_AT[at] as readonly string[]).includes(kindAs(kind).at),
+  );
   return [
-    { kind: 'king-pin' },
-    { kind: 'slider-pins' },
-    { kind: 'guard-height' },
-    ...AIR_TESTS.map((item) => ({ kind: 'air-test' as const, item })),
-    ...CHECKS.filter((check) => check.at === 'unit').map(({ id }) => ({ kind: 'check' as const, item: id })),
+    ...kinds.map((kind) => ({ kind })),
+    ...(at === 'unit' ? AIR_TESTS.map((item) => ({ kind: 'air-test' as const, item })) : []),
+    ...CHECKS.filter((check) => (TAKEN_AT[at] as readonly string[]).includes(check.at)).map(({ id }) => ({
+      kind: 'check' as const,
+      item: id,
+    })),
   ];
 }
 

@@ -1,4 +1,4 @@
-import type { HubNotes, LAMPS, Reading, Step } from '../../reading';
+import { goodReading, type HubNotes, type LAMPS, type Reading, type Step } from '../../reading';
 import { positionCode, type Side, type Tyre } from '../../trailer';
 import { signsOf } from './signs';
 
@@ -129,7 +129,7 @@ function atEnd(end: EndTruth, step: Step, target: number): Reading | null {
         how: 'seen',
       };
     default:
-      return null;
+      return goodReading(step.kind, step);
   }
 }
 
@@ -181,7 +181,7 @@ function atUnit(truth: UnitTruth, step: Step): Reading | null {
       }
     }
     default:
-      return null;
+      return goodReading(step.kind, step);
   }
 }
 

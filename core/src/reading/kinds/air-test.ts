@@ -81,6 +81,7 @@ const GOOD: Record<AirTest, Partial<Test>> = {
 
 export const airTest = kindOf(schema)({
   kind: 'air-test',
+  part: 'air',
   words: 'Air test',
   at: 'unit',
   item: ({ test }) => test,

@@ -40,6 +40,7 @@ function contradiction({ check, found }: z.infer<typeof schema>): Contradiction 
 
 export const check = kindOf(schema)({
   kind: 'check',
+  part: 'other',
   words: 'Check by eye',
   at: 'end',
   item: (reading) => reading.check,

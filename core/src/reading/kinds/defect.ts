@@ -15,6 +15,7 @@ const schema = z.strictObject({
 
 export const defect = kindOf(schema)({
   kind: 'defect',
+  part: 'other',
   words: 'Defect',
   at: 'end',
   item: ({ code }) => code,

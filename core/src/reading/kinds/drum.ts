@@ -13,11 +13,13 @@ const schema = z.strictObject({
 
 export const drum = kindOf(schema)({
   kind: 'drum',
+  part: 'brake',
   words: 'Drum diameter',
   short: 'Drum',
   at: 'end',
   fits: isDrum,
   bench: true,
+  scale: true,
   lengths: ({ value }) => [value],
   plausible: [{ least: '6 in', most: '20 in' }],
   text: ({ value }) => value,

@@ -15,6 +15,8 @@ const schema = z.strictObject({
 
 export const dual = kindOf(schema)({
   kind: 'dual',
+  part: 'tyre',
+  comparisons: ['dual-pair'],
   words: 'Dual spacing',
   at: 'end',
   fits: ({ tyres }) => tyres === 'dual',

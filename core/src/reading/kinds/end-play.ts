@@ -6,6 +6,7 @@ const schema = z.strictObject({ kind: z.literal('end-play'), ...endPlace, value:
 
 export const endPlay = kindOf(schema)({
   kind: 'end-play',
+  part: 'hub',
   words: 'Bearing end play',
   short: 'End play',
   at: 'end',

@@ -12,8 +12,10 @@ const schema = z.strictObject({
 
 export const guardHeight = kindOf(schema)({
   kind: 'guard-height',
+  part: 'body',
   words: 'Rear guard height',
   at: 'unit',
+  scale: true,
   lengths: ({ value }) => [value],
   plausible: [{ most: '60 in' }],
   text: ({ value }) => value,

@@ -47,6 +47,7 @@ export function hubWords({ level, condition, leak, cap, smoking, heat }: HubNote
 
 export const hubOil = kindOf(schema)({
   kind: 'hub-oil',
+  part: 'hub',
   words: 'Hub oil',
   short: 'Hub',
   at: 'end',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Part } from '../../catalogue';
 import type { Kind } from '../kind';
 import { airTest } from './air-test';
 import { check } from './check';
@@ -53,8 +54,10 @@ export const MEASURED_KINDS = [
 ] as const satisfies (keyof typeof ASKED)[];
 
 /**
- * Every kind of reading. A kind is added here; the compiler then asks for its rule in `judge` and its pad in the app.
- * */
+ * Every kind of reading. A kind is added here; the compiler then asks for its rule in `judge`, and for its pad in the app.
+ * What else there is to know of it – its part, its plausible range, its good example, which the demo and the practice yard
+ * show where nobody says more – it tells itself.
+ */
 export const KINDS = { ...ASKED, defect };
 
 type Kinds = typeof KINDS;
@@ -78,3 +81,12 @@ export const kindAs = (kind: ReadingKind): Kind<ReadingKind, z.ZodObject> => KIN
 
 type Schemas = [Kinds[ReadingKind]['schema'], ...Kinds[ReadingKind]['schema'][]];
 export const readingSchema = z.discriminatedUnion('kind', READING_KINDS.map((kind) => KINDS[kind].schema) as Schemas);
+
+const partOfKind = new Map(
+  READING_KINDS.flatMap((kind) => {
+    const { part, comparisons = [] } = kindAs(kind);
+    return [kind, ...comparisons].map((name) => [name, part] as const);
+  }),
+);
+/** The part a kind of reading, or what it is compared under, is of; null where it is neither. */
+export const partRead = (name: string): Part | null => partOfKind.get(name) ?? null;

@@ -18,9 +18,11 @@ const schema = z.strictObject({
 
 export const kingPin = kindOf(schema)({
   kind: 'king-pin',
+  part: 'coupling',
   words: 'King pin',
   at: 'unit',
   bench: true,
+  scale: true,
   lengths: ({ pin }) => pin,
   plausible: PINS,
   odd: ({ collar = [] }) => {

@@ -13,11 +13,13 @@ const schema = z.strictObject({
 
 export const lining = kindOf(schema)({
   kind: 'lining',
+  part: 'brake',
   words: 'Lining',
   short: 'Lining',
   at: 'end',
   fits: hasBrake,
   bench: true,
+  scale: true,
   lengths: ({ points }) => points,
   plausible: [{ most: '1 1/2 in' }],
   text: ({ points }) => thinnest(points).text,

@@ -7,6 +7,7 @@ const schema = z.strictObject({ kind: z.literal('mud-flap'), side: z.enum(SIDES)
 
 export const mudFlap = kindOf(schema)({
   kind: 'mud-flap',
+  part: 'body',
   words: 'Mud-flap clearance',
   at: 'side',
   lengths: ({ value }) => [value],

@@ -19,6 +19,8 @@ const schema = z.strictObject({
 
 export const pressure = kindOf(schema)({
   kind: 'pressure',
+  part: 'tyre',
+  comparisons: ['dual-pressure'],
   words: 'Tyre pressure',
   short: 'Pressure',
   at: 'tyre',

@@ -13,11 +13,13 @@ const schema = z.strictObject({
 
 export const rotor = kindOf(schema)({
   kind: 'rotor',
+  part: 'brake',
   words: 'Rotor thickness',
   short: 'Rotor',
   at: 'end',
   fits: isDisc,
   bench: true,
+  scale: true,
   lengths: ({ value }) => [value],
   plausible: [{ least: '5 mm', most: '60 mm' }],
   text: ({ value }) => value,

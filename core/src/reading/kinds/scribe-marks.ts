@@ -12,6 +12,7 @@ const schema = z.strictObject({
 
 export const scribeMarks = kindOf(schema)({
   kind: 'scribe-marks',
+  part: 'brake',
   words: 'Scribe marks',
   plural: true,
   short: 'Marks',

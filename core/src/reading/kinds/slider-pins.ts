@@ -9,6 +9,7 @@ const schema = z.strictObject({
 
 export const sliderPins = kindOf(schema)({
   kind: 'slider-pins',
+  part: 'frame',
   words: 'Slider pins',
   plural: true,
   at: 'unit',

@@ -31,11 +31,13 @@ function contradiction({ value, distances }: z.infer<typeof schema>): Contradict
 
 export const strokeApplied = kindOf(schema)({
   kind: 'stroke-applied',
+  part: 'brake',
   words: 'Applied stroke',
   short: 'Stroke',
   at: 'end',
   fits: hasPushrod,
   bench: true,
+  scale: true,
   lengths: ({ value }) => [value],
   plausible: [{ least: '1/8 in', most: '4 in', orNone: true }],
   odd: ({ reservoir }) => (reservoir ? oddPressure(reservoir) : null),

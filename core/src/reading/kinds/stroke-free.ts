@@ -12,11 +12,13 @@ const schema = z.strictObject({
 
 export const strokeFree = kindOf(schema)({
   kind: 'stroke-free',
+  part: 'brake',
   words: 'Free stroke',
   short: 'Free',
   at: 'end',
   fits: isAirDrum,
   bench: true,
+  scale: true,
   lengths: ({ value }) => [value],
   plausible: [{ most: '4 in' }],
   text: ({ value }) => value,

@@ -20,9 +20,12 @@ const contradiction = ({ grooves }: z.infer<typeof schema>): Contradiction | nul
 
 export const tread = kindOf(schema)({
   kind: 'tread',
+  part: 'tyre',
+  comparisons: ['dual-tread'],
   words: 'Tread',
   short: 'Tread',
   at: 'tyre',
+  scale: true,
   lengths: ({ grooves }) => grooves.flat(),
   plausible: [{ most: '40/32 in' }],
   text: ({ grooves }) => thinnest(...grooves).text.replace(/ in$/, ''),

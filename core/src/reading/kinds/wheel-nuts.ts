@@ -32,6 +32,7 @@ function text({ holes, loose = [], missing = [], rust = [] }: Nuts): string {
 
 export const wheelNuts = kindOf(schema)({
   kind: 'wheel-nuts',
+  part: 'wheel',
   words: 'Wheel nuts',
   plural: true,
   short: 'Nuts',

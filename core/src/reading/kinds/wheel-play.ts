@@ -13,6 +13,7 @@ const schema = z.strictObject({
 
 export const wheelPlay = kindOf(schema)({
   kind: 'wheel-play',
+  part: 'steering',
   words: 'Steering wheel play',
   short: 'Wheel play',
   at: 'unit',

@@ -1,7 +1,7 @@
 import { checkEntry } from '../../../catalogue';
-import type { Step } from '../../../reading';
+import { kindAs, readingText, type Step } from '../../../reading';
 import { isNight } from '../settings';
-import { endAt } from '../truth';
+import { endAt, trueReading } from '../truth';
 import type { MadeUpUnit } from '../vehicle';
 import { drawGlass, type GlassScene } from './glass';
 import { drawLamps, FUNCTION_OF, LAMP_FUNCTION_WORDS, LAMP_FUNCTIONS, type LampsScene } from './lamps';
@@ -127,6 +127,12 @@ function lookAtEnd(check: string, codes: readonly string[], hub: GlassScene): Sc
   return check === 'hub-look' ? hub : null;
 }
 
+/** What a kind without a drawing of its own shows in words: its reading. */
+function readInWords(made: MadeUpUnit, step: Step): WordsScene {
+  const read = trueReading(made.truth, step, 0);
+  return { kind: 'words', name: kindAs(step.kind).words, lines: read ? [readingText(read)] : [] };
+}
+
 /** What a check shows in words: its signs where they are there, else what good looks like. */
 function inWords(check: string, codes: readonly string[]): WordsScene {
   const entry = checkEntry(check);
@@ -134,7 +140,8 @@ function inWords(check: string, codes: readonly string[]): WordsScene {
   return { kind: 'words', name: entry?.name ?? check, lines: signs.length ? signs : [entry?.good ?? ''] };
 }
 
-function atEnd({ truth, fitted }: MadeUpUnit, step: Step & { axle: number; side: 'left' | 'right' }): Scene {
+function atEnd(made: MadeUpUnit, step: Step & { axle: number; side: 'left' | 'right' }): Scene {
+  const { truth, fitted } = made;
   const end = endAt(truth, step.axle, step.side);
   const glass: GlassScene = {
     kind: 'glass',
@@ -178,7 +185,7 @@ function atEnd({ truth, fitted }: MadeUpUnit, step: Step & { axle: number; side:
         others: [1],
         places: ['Upper lining', 'Lower lining'],
       });
-    default: {
+    case 'check': {
       const check = step.item ?? '';
       if (check === 'tyre-thump')
         return {
@@ -201,6 +208,8 @@ function atEnd({ truth, fitted }: MadeUpUnit, step: Step & { axle: number; side:
       }
       return lookAtEnd(check, end.codes, glass) ?? inWords(check, end.codes);
     }
+    default:
+      return readInWords(made, step);
   }
 }
 
@@ -241,6 +250,7 @@ function atUnit(made: MadeUpUnit, step: Step): Scene {
   if (step.kind === 'wheel-play') return rule('At the rim', truth.playWheel8 / 8, 'in', 8, 0, 7);
   if (step.kind === 'slider-pins') return { kind: 'pins', ...truth.pins };
   if (step.kind === 'air-test') return airScene(made, check);
+  if (step.kind !== 'check') return readInWords(made, step);
   if (FUNCTION_OF[check])
     return {
       kind: 'lamps',
