@@ -111,7 +111,7 @@ test('what is seen again after a repair has a code that can be reported', () => 
   expect(comeBackCode({ code: 'chamber-leak', axle: 2 })).toBe('chamber-leak');
   expect(comeBackCode({ code: 'stroke-applied', axle: 1 })).toBe('unsure-brake');
   expect(comeBackCode({ code: 'dual-tread', axle: 1 })).toBe('unsure-tyre');
-  expect(comeBackCode({ code: 'air-test:low-air', axle: null })).toBe('other');
+  expect(comeBackCode({ code: 'air-test:low-air', axle: null })).toBe('unsure-air');
   for (const code of ['stroke-applied', 'tread', 'hub-oil', 'mud-flap', 'wheel-play'])
     for (const axle of [1, null]) {
       const entry = catalogueEntry(comeBackCode({ code, axle }));

@@ -34,7 +34,7 @@ import { BAYS, HOLIDAY, tellShop } from './shop';
 import { type DemoTrailer, tellStory } from './story';
 import { type DemoPerson, teller } from './teller';
 
-const SEED = 20_260_101;
+const SEED = 20260104;
 const DAY_MS = 86_400_000;
 const YEAR = 365;
 const BATCH = 500;
