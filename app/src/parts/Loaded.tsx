@@ -7,11 +7,19 @@ import { Button } from './Button';
 import { Notice } from './Notice';
 import { Text } from './Text';
 
+interface Props<D> {
+  query: UseQueryResult<D>;
+  /** What else stands between the controls: nothing moves under a finger because it comes later. */
+  beside?: readonly Pick<UseQueryResult, 'isPending' | 'fetchStatus'>[];
+  children: (data: D) => ReactNode;
+}
+
 /** What a question answered: the last known answer at once, or that it is being read, or why it is not there. */
-export function Loaded<D>({ query, children }: { query: UseQueryResult<D>; children: (data: D) => ReactNode }) {
+export function Loaded<D>({ query, beside = [], children }: Props<D>) {
   const palette = usePalette();
-  if (query.data !== undefined) return <>{children(query.data)}</>;
-  if (query.error)
+  const waits = beside.some(({ isPending, fetchStatus }) => isPending && fetchStatus === 'fetching');
+  if (query.data !== undefined && !waits) return <>{children(query.data)}</>;
+  if (query.error && query.data === undefined)
     return (
       <View className="gap-3 p-4">
         <Notice look="stop">

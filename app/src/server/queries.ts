@@ -9,6 +9,7 @@ import type {
   InspectionsPage,
   JobPage,
   JobsPage,
+  Lapsed,
   Parts,
   PartsNeeded,
   PhotosPage,
@@ -68,7 +69,11 @@ export const useUnitForecast = (id: string) =>
   useQuery({ queryKey: ['wear', id], queryFn: () => call<UnitForecastView>('GET', `/units/${id}/forecast`) });
 
 export const useWhileThere = (unit: string) =>
-  useQuery({ queryKey: ['wear', unit, 'there'], queryFn: () => call<WhileThere>('GET', `/units/${unit}/while-there`) });
+  useQuery({
+    queryKey: ['wear', unit, 'there'],
+    queryFn: () => call<WhileThere>('GET', `/units/${unit}/while-there`),
+    enabled: unit !== '',
+  });
 export const useUnitPlan = (unit: string) =>
   useQuery({ queryKey: ['plan', unit], queryFn: () => call<UnitPlan>('GET', `/units/${unit}/plan`) });
 /** How full a bay's day is beside one job; asked once a bay and a day are chosen. */
@@ -120,6 +125,9 @@ export const useTriagePages = () =>
   usePages(['defects', 'triage'], (key) => call<TriagePage>('GET', `/triage?${from('after', key)}`));
 export const useDefectPages = (state: 'triaged' | 'measuring') =>
   usePages(['defects', state], (key) => call<DefectsPage>('GET', `/defects?state=${state}&${from('after', key)}`));
+/** Re-torques whose day has passed. */
+export const useLapsed = () =>
+  useQuery({ queryKey: ['defects', 'lapsed'], queryFn: () => call<Lapsed>('GET', '/retorques/lapsed') });
 export const useJobPages = () => usePages(['jobs'], (key) => call<JobsPage>('GET', `/jobs?${from('after', key)}`));
 export const olderInspections = (unit: string, key: string) =>
   call<InspectionsPage>('GET', `/units/${unit}/inspections?${from('before', key)}`);

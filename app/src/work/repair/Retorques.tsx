@@ -1,13 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
-import {
-  type Lapsed,
-  positionCode,
-  RETORQUE,
-  type Retorque,
-  retorqueLapsed,
-  torqueSchema,
-  type UnitPage,
-} from '@zealous-axle/core';
+import { positionCode, RETORQUE, type Retorque, retorqueLapsed, torqueSchema, type UnitPage } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { noteTorque } from '../../device/last-torque';
@@ -19,7 +10,7 @@ import { Choice } from '../../parts/Choice';
 import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
 import { TorqueFields } from '../../parts/TorqueFields';
-import { call } from '../../server/client';
+import { useLapsed } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 
 const wheelsOf = ({ wheels }: Pick<Retorque, 'wheels'>): string =>
@@ -88,10 +79,7 @@ export function Retorques({ unit, today }: { unit: UnitPage; today: string }) {
 
 /** Re-torques whose day has passed: in the queue until somebody makes each a report. */
 export function LapsedRetorques({ may }: { may: boolean }) {
-  const { data } = useQuery({
-    queryKey: ['defects', 'lapsed'],
-    queryFn: () => call<Lapsed>('GET', '/retorques/lapsed'),
-  });
+  const { data } = useLapsed();
   const [sent, setSent] = useState<string[]>([]);
   const left = data?.lapsed.filter(({ id }) => !sent.includes(id)) ?? [];
   return left.map((retorque) => (

@@ -11,7 +11,7 @@ import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { useDefectPages, useJobPages, useShop, useTriagePages } from '../../server/queries';
+import { useDefectPages, useJobPages, useLapsed, useShop, useTriagePages } from '../../server/queries';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { Triage } from '../defects/triage/Triage';
@@ -75,12 +75,26 @@ function Help({ shop: { help } }: { shop: ShopData }) {
   );
 }
 
-function Columns({ shop }: { shop: ShopData }) {
+/** The questions whose answers stand one below the other. */
+const useColumns = () => ({
+  reported: useTriagePages(),
+  lapsed: useLapsed(),
+  measuring: useDefectPages('measuring'),
+  triaged: useDefectPages('triaged'),
+  jobs: useJobPages(),
+});
+
+function Columns({
+  shop,
+  columns: { reported, triaged, jobs },
+}: {
+  shop: ShopData;
+  columns: ReturnType<typeof useColumns>;
+}) {
   const may = useMaySend('triage-defect');
   const wide = useWide();
-  const [reported, triaged, jobs] = [useTriagePages(), useDefectPages('triaged'), useJobPages()];
   const { totals } = shop;
-  const columns = [
+  const drawn = [
     <Column key="triage" title="Reports to answer" total={totals.reported} pages={reported}>
       <LapsedRetorques may={may} />
       <Loaded query={reported}>
@@ -103,14 +117,14 @@ function Columns({ shop }: { shop: ShopData }) {
     return (
       <>
         <Help shop={shop} />
-        {columns}
+        {drawn}
       </>
     );
   return (
     <>
       <Help shop={shop} />
       <View className="flex-row items-start gap-4">
-        {columns.map((column) => (
+        {drawn.map((column) => (
           <View key={column.key} className="min-w-0 flex-1">
             {column}
           </View>
@@ -123,6 +137,7 @@ function Columns({ shop }: { shop: ShopData }) {
 /** What the shop has before it: reports to answer, defects without a job, jobs by day and bay. */
 export function Shop() {
   const query = useShop();
+  const columns = useColumns();
   return (
     <Screen
       title="Shop"
@@ -135,7 +150,9 @@ export function Shop() {
         </>
       }
     >
-      <Loaded query={query}>{(shop) => <Columns shop={shop} />}</Loaded>
+      <Loaded query={query} beside={Object.values(columns)}>
+        {(shop) => <Columns shop={shop} columns={columns} />}
+      </Loaded>
     </Screen>
   );
 }

@@ -34,7 +34,7 @@ import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
 import { BookWords } from '../../parts/verdict';
-import { useUnit } from '../../server/queries';
+import { useUnit, useUnitPlan } from '../../server/queries';
 import { beside, type Here, useHere, withHere } from '../../session/here';
 import { useMaySend } from '../../session/may';
 import { useShown } from '../../session/rules';
@@ -328,8 +328,9 @@ function FromTheList({ id }: { id: string }) {
 /** The trailer beside the yard's list. */
 export function TrailerPanel({ id }: { id: string }) {
   const query = useUnit(id);
+  const plan = useUnitPlan(id);
   return (
-    <Loaded query={query}>
+    <Loaded query={query} beside={[plan]}>
       {(unit) => (
         <>
           <View className="border-b border-line px-5 py-3">
@@ -354,6 +355,7 @@ export function TrailerPanel({ id }: { id: string }) {
 export function TrailerScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useUnit(id);
+  const plan = useUnitPlan(id);
   const unit = query.data;
   return (
     <Screen
@@ -362,7 +364,9 @@ export function TrailerScreen() {
       back={goBack('/')}
       footer={unit ? <Acts unit={unit} /> : undefined}
     >
-      <Loaded query={query}>{(page) => <TrailerBody unit={page} />}</Loaded>
+      <Loaded query={query} beside={[plan]}>
+        {(page) => <TrailerBody unit={page} />}
+      </Loaded>
     </Screen>
   );
 }

@@ -29,7 +29,7 @@ import { goBack, Screen } from '../../../parts/Screen';
 import { Text } from '../../../parts/Text';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import { WordsForm } from '../../../parts/WordsForm';
-import { useBayDay, useJob, useUnit } from '../../../server/queries';
+import { useBayDay, useJob, useUnit, useWhileThere } from '../../../server/queries';
 import { useShown } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { useJudgedStanding } from '../../../session/standing';
@@ -319,6 +319,7 @@ function begun(page: JobPage, from: number | null): JobPage {
 export function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useJob(id);
+  const there = useWhileThere(query.data?.job.unit.id ?? '');
   const from = useStartedFrom(id);
   const madeHere = useMadeHere(id);
   return (
@@ -332,7 +333,9 @@ export function Job() {
           {madeHere === 'waits' ? 'Kept on this device: the job is there once the server has it.' : 'Reading…'}
         </Notice>
       ) : (
-        <Loaded query={query}>{(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}</Loaded>
+        <Loaded query={query} beside={[there]}>
+          {(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}
+        </Loaded>
       )}
     </Screen>
   );
