@@ -23,3 +23,15 @@ export async function medians<K extends string>(
     }
   return Object.fromEntries(names.map((name) => [name, middle(times[name])])) as Record<K, number>;
 }
+
+/** Milliseconds of a run, each kind of work in a loop of its own once all are warm: what is measured is the code, not the change between them. */
+export function inLoops<K extends string>(runs: number, work: Record<K, () => unknown>): Record<K, number> {
+  const names = Object.keys(work) as K[];
+  const once = (name: K) => {
+    const from = performance.now();
+    for (let run = 0; run < runs; run++) work[name]();
+    return (performance.now() - from) / runs;
+  };
+  for (const name of names) once(name);
+  return Object.fromEntries(names.map((name) => [name, middle([1, 2, 3].map(() => once(name)))])) as Record<K, number>;
+}

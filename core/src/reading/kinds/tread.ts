@@ -26,7 +26,8 @@ export const tread = kindOf(schema)({
   short: 'Tread',
   at: 'tyre',
   scale: true,
-  lengths: ({ grooves }) => grooves.flat(),
+  // Asked for every tyre of every unit: flat() is ten times as slow.
+  lengths: ({ grooves }) => ([] as string[]).concat(...grooves),
   plausible: [{ most: '40/32 in' }],
   text: ({ grooves }) => thinnest(...grooves).text.replace(/ in$/, ''),
   contradiction,
