@@ -1,0 +1,118 @@
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import type { TriageReport } from '@zealous-axle/core';
+import { defectWith } from '../../../testing/shop';
+import { Answer } from './Answer';
+import { type Answered, answerWords, asProposed, urgencyWords } from './answers';
+
+jest.mock('../../../device/outbox', () => ({ send: jest.fn() }));
+jest.mock('../../../session/session', () => {
+  const session = () => ({ person: { role: 'foreman', name: 'F' }, fleet: { zone: 'UTC', book: 'na' } });
+  return { useSession: session, useSessionState: session };
+});
+
+type Proposal = TriageReport['proposal'];
+const report = (more: Partial<Proposal> = {}): TriageReport =>
+  ({
+    defect: defectWith({ state: 'reported', code: 'lamp-out', axle: null, side: null }),
+    proposal: {
+      severity: 'next-visit',
+      answer: 'repair',
+      holds: false,
+      because: 'By practice it waits for the next visit.',
+      joins: null,
+      comeBackOf: null,
+      ...more,
+    },
+  }) as TriageReport;
+
+let answers: Answered[] = [];
+beforeEach(() => {
+  answers = [];
+});
+const show = (more?: Partial<Proposal>) =>
+  render(
+    <Answer
+      report={report(more)}
+      today="2026-07-01"
+      onAnswer={(each) => answers.push(each)}
+      onClose={() => undefined}
+    />,
+  );
+const press = (text: string) => act(async () => fireEvent.press(screen.getByText(text)));
+const write = (label: string, text: string) =>
+  act(async () => fireEvent.changeText(screen.getByLabelText(label), text));
+
+test.each([true, false])(
+  'to be repaired, held or not as proposed (%s) unless it is answered otherwise',
+  async (holds) => {
+    await show({ holds });
+    await press('To be repaired');
+    await press(holds ? 'Not held' : 'Hold the trailer');
+    await press('To be repaired');
+    expect(answers).toEqual([
+      { name: 'triage-defect', more: { holds } },
+      { name: 'triage-defect', more: { holds: !holds } },
+    ]);
+  },
+);
+
+test.each(['hold', 'before-use'] as const)('what is %s by its rule cannot be put off', async (severity) => {
+  await show({ severity });
+  expect(screen.queryByText('Put it off …')).toBeNull();
+  expect(screen.getByText('The rule does not let it wait: it cannot be put off.')).toBeTruthy();
+});
+
+test('put off it needs a reason, and comes back by a day or by the meter', async () => {
+  await show();
+  await press('Put it off …');
+  await press('Put it off');
+  expect(answers).toEqual([]);
+  await write('Why can it wait?', 'Seen by day only');
+  await write('Or until the meter reads (may stay empty)', 'far');
+  await press('Put it off');
+  expect(answers).toEqual([]);
+  await write('Or until the meter reads (may stay empty)', '48 210 km');
+  await press('Put it off');
+  expect(answers).toEqual([
+    {
+      name: 'defer-defect',
+      more: { until: expect.stringMatching(/^2026-\d\d-\d\d$/), untilMeter: '48 210 km', reason: 'Seen by day only' },
+    },
+  ]);
+});
+
+test.each([
+  ['No fault found …', 'What was looked at, and how?', 'No fault found', 'find-no-fault'],
+  ['Not a defect …', 'Why is it no defect?', 'Dismiss this report', 'dismiss-defect'],
+])('%s is answered with its reason, and there is a way back', async (open, ask, done, name) => {
+  await show();
+  await press(open);
+  await press('Back');
+  await press(open);
+  await write(ask, 'Looked at with a lamp');
+  await press(done);
+  expect(answers).toEqual([{ name, more: { reason: 'Looked at with a lamp' } }]);
+});
+
+test('a report of the same fault is joined, where there is one', async () => {
+  const { unmount } = await show();
+  expect(screen.queryByText('Join the report that stands already')).toBeNull();
+  await unmount();
+  await show({ joins: 'x' });
+  await press('Join the report that stands already');
+  expect(answers).toEqual([{ name: 'join-defect', more: { with: 'x' } }]);
+});
+
+test.each<[Partial<Proposal>, string]>([
+  [{ answer: 'repair', holds: true }, 'to be repaired, held'],
+  [{ answer: 'repair', holds: false }, 'to be repaired, not held'],
+  [{ answer: 'measure' }, 'measure first'],
+  [{ answer: 'join', joins: 'x' }, 'join the report that stands already'],
+  // Nothing to join is left: it is repaired, never looser.
+  [{ answer: 'join', joins: null, holds: true }, 'to be repaired, held'],
+])('as proposed, %j is: %s', (more, words) => expect(answerWords(asProposed(report(more)))).toBe(words));
+
+test('how much it presses: that it holds goes before what was proposed', () => {
+  expect(urgencyWords(report())).toBe('At its next visit');
+  expect(urgencyWords({ ...report(), defect: defectWith({ holds: true }) })).toBe('Holds');
+});
