@@ -33,7 +33,13 @@ test('a re-torque is done with its value, its tool, and whether a nut moved: all
   await press('One or more moved');
   await press('Torqued again');
   expect(mockSent.mock.calls[0]?.[0]).toBe('do-retorque');
-  expect(mockSent.mock.calls[0]?.[1]).toMatchObject({ unit: 'u', retorque: 'r', value: '475 lb-ft', tool: 'Wrench 4', moved: true });
+  expect(mockSent.mock.calls[0]?.[1]).toMatchObject({
+    unit: 'u',
+    retorque: 'r',
+    value: '475 lb-ft',
+    tool: 'Wrench 4',
+    moved: true,
+  });
 });
 
 test.each([
