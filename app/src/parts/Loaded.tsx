@@ -7,18 +7,34 @@ import { Button } from './Button';
 import { Notice } from './Notice';
 import { Text } from './Text';
 
+type Asked = Pick<UseQueryResult, 'isPending' | 'fetchStatus'>;
+
+const isAwaited = ({ isPending, fetchStatus }: Asked): boolean => isPending && fetchStatus === 'fetching';
+
+function Reading() {
+  const palette = usePalette();
+  return (
+    <View className="flex-row items-center gap-3 p-6" role="status">
+      <ActivityIndicator color={palette.act} />
+      <Text tone="soft">Reading…</Text>
+    </View>
+  );
+}
+
+/** What stands one below the other, once all of it was answered or is not to be had: nothing moves under a finger because it comes later. */
+export const Together = ({ of, children }: { of: readonly Asked[]; children: ReactNode }) =>
+  of.some(isAwaited) ? <Reading /> : children;
+
 interface Props<D> {
   query: UseQueryResult<D>;
-  /** What else stands between the controls: nothing moves under a finger because it comes later. */
-  beside?: readonly Pick<UseQueryResult, 'isPending' | 'fetchStatus'>[];
+  /** What else stands between its controls: waited for, as {@link Together} does. */
+  beside?: readonly Asked[];
   children: (data: D) => ReactNode;
 }
 
 /** What a question answered: the last known answer at once, or that it is being read, or why it is not there. */
 export function Loaded<D>({ query, beside = [], children }: Props<D>) {
-  const palette = usePalette();
-  const waits = beside.some(({ isPending, fetchStatus }) => isPending && fetchStatus === 'fetching');
-  if (query.data !== undefined && !waits) return <>{children(query.data)}</>;
+  if (query.data !== undefined && !beside.some(isAwaited)) return <>{children(query.data)}</>;
   if (query.error && query.data === undefined)
     return (
       <View className="gap-3 p-4">
@@ -30,10 +46,5 @@ export function Loaded<D>({ query, beside = [], children }: Props<D>) {
         <Button label="Try again" onPress={() => void query.refetch()} />
       </View>
     );
-  return (
-    <View className="flex-row items-center gap-3 p-6" role="status">
-      <ActivityIndicator color={palette.act} />
-      <Text tone="soft">Reading…</Text>
-    </View>
-  );
+  return <Reading />;
 }

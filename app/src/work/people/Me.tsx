@@ -77,7 +77,6 @@ export function Me() {
         <Password />
         <Pin />
         <SecondFactor />
-        <OwnSessions />
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>
       <Card title="Waiting to be sent" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
@@ -130,6 +129,7 @@ export function Me() {
           meets, with the rule and the arithmetic. It never signs for anyone.
         </Text>
       </Card>
+      <OwnSessions />
     </Screen>
   );
 }

@@ -17,6 +17,7 @@ import { clock, dayName } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { Together } from '../../parts/Loaded';
 import { goBack } from '../../parts/Screen';
 import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
@@ -175,10 +176,14 @@ function Results() {
   );
 }
 
+/** What the device has not said yet. */
+const ON_ITS_WAY = { isPending: true, fetchStatus: 'fetching' } as const;
+
 /** Where one practises. */
 export function Practice() {
   const [walk, keep] = useKept<Walk>('walk');
   const own = useOwnRoutes();
+  const practised = useOwnPractice();
   const mayTeach = useMaySend('set-practice-task');
   const { book } = useSession().fleet;
   const begin = (wanted: Wanted) => {
@@ -189,37 +194,39 @@ export function Practice() {
   };
   return (
     <PracticeScreen narrow title="Practice" under="Made-up trailers, the walk by heart, drills" back={goBack('/me')}>
-      <Tasks begin={begin} />
-      {walk === undefined ? null : <YardCard walk={walk} begin={begin} />}
-      <Card
-        title="The walk by heart"
-        note="Learn it, recall it, say it, and be examined by somebody with a phone of their own."
-      >
-        <Button tall label="Open the walk by heart" onPress={() => router.navigate('/practice/by-heart')} />
-        <Button tall label="Examine somebody" onPress={() => router.navigate('/practice/examine')} />
-      </Card>
-      <Card title="The air brake check" note="Gauges, key, pedal and valves: in its order, or it begins again.">
-        <Button
-          tall
-          label="Open the air brake check"
-          onPress={() => router.navigate(`/practice/air?seed=${newSeed()}`)}
-        />
-      </Card>
-      <Card title="Drills of two minutes">
-        {drillsOf(book).map((drill) => (
+      <Together of={walk === undefined ? [practised, ON_ITS_WAY] : [practised]}>
+        <Tasks begin={begin} />
+        {walk === undefined ? null : <YardCard walk={walk} begin={begin} />}
+        <Card
+          title="The walk by heart"
+          note="Learn it, recall it, say it, and be examined by somebody with a phone of their own."
+        >
+          <Button tall label="Open the walk by heart" onPress={() => router.navigate('/practice/by-heart')} />
+          <Button tall label="Examine somebody" onPress={() => router.navigate('/practice/examine')} />
+        </Card>
+        <Card title="The air brake check" note="Gauges, key, pedal and valves: in its order, or it begins again.">
           <Button
-            key={drill}
             tall
-            label={DRILL_WORDS[drill].name}
-            hint={DRILL_WORDS[drill].says}
-            onPress={() => router.navigate(`/practice/drill?of=${drill}&seed=${newSeed()}`)}
+            label="Open the air brake check"
+            onPress={() => router.navigate(`/practice/air?seed=${newSeed()}`)}
           />
-        ))}
-      </Card>
-      <Results />
-      {mayTeach ? (
-        <Button tall label="Teach: tasks and what is missed" onPress={() => router.navigate('/practice/class')} />
-      ) : null}
+        </Card>
+        <Card title="Drills of two minutes">
+          {drillsOf(book).map((drill) => (
+            <Button
+              key={drill}
+              tall
+              label={DRILL_WORDS[drill].name}
+              hint={DRILL_WORDS[drill].says}
+              onPress={() => router.navigate(`/practice/drill?of=${drill}&seed=${newSeed()}`)}
+            />
+          ))}
+        </Card>
+        <Results />
+        {mayTeach ? (
+          <Button tall label="Teach: tasks and what is missed" onPress={() => router.navigate('/practice/class')} />
+        ) : null}
+      </Together>
     </PracticeScreen>
   );
 }

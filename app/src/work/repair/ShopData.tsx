@@ -9,12 +9,12 @@ import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
-import { Loaded } from '../../parts/Loaded';
+import { Loaded, Together } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { Toggle } from '../../parts/Toggle';
-import { useTemplates } from '../../server/queries';
+import { useParts, useShortParts, useTemplates } from '../../server/queries';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
@@ -111,12 +111,13 @@ function EditTemplate({ version, definition, onClose }: Props) {
 export function ShopData() {
   const { fleet } = useSession();
   const query = useTemplates();
+  const [short, parts] = [useShortParts(), useParts()];
   const mayTemplate = useMaySend('save-template');
   const [open, setOpen] = useState<string | null>(null);
   return (
     <Screen narrow title="Work and parts" under={fleet.name} back={goBack('/set-up')}>
       <Card title="How repairs go" note="Practice to begin with: change what your shop does otherwise.">
-        <Loaded query={query}>
+        <Loaded query={query} beside={[short, parts]}>
           {({ templates }) => (
             <>
               {templates.map(({ version, definition, clocked }) => (
@@ -153,8 +154,10 @@ export function ShopData() {
           )}
         </Loaded>
       </Card>
-      <ShortParts />
-      <PartsRoom />
+      <Together of={[query, short, parts]}>
+        <ShortParts />
+        <PartsRoom />
+      </Together>
     </Screen>
   );
 }

@@ -47,10 +47,10 @@ export function ChangePerson() {
   const { data } = useChangers();
   const [open, setOpen] = useState(false);
   const [whom, setWhom] = useState<Whom | null>(null);
-  if (!data?.people.length) return null;
+  const people = data?.people ?? [];
   return (
     <>
-      <Button look="act" label="Change person" onPress={() => setOpen(true)} />
+      <Button look={people.length ? 'act' : 'plain'} label="Change person" onPress={() => setOpen(true)} />
       {open ? (
         <Drawer
           title={whom ? whom.name : 'Who takes over?'}
@@ -63,8 +63,12 @@ export function ChangePerson() {
             <ByPin {...whom} />
           ) : (
             <>
-              <Text tone="soft">Whoever has set a PIN. Everybody else signs in with their password.</Text>
-              {data.people.map((each) => (
+              <Text tone="soft">
+                {people.length
+                  ? 'Whoever has set a PIN. Everybody else signs in with their password.'
+                  : 'Nobody else has set a PIN: everybody signs in with their password.'}
+              </Text>
+              {people.map((each) => (
                 <Button key={each.id} tall label={each.name} onPress={() => setWhom(each)} />
               ))}
             </>

@@ -3,6 +3,7 @@ import type { OwnSessions as Own } from '@zealous-axle/core';
 import { useState } from 'react';
 import { clock } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
+import { Card } from '../../../parts/Card';
 import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { call } from '../../../server/client';
@@ -23,12 +24,12 @@ export function OwnSessions() {
       .then(() => client.invalidateQueries({ queryKey: KEY }))
       .catch((error: Error) => setProblem(error.message));
   return (
-    <>
+    <Card title="Signed in elsewhere">
       {others.map(({ opened }) => (
         <Text key={opened} size="small" tone="soft">{`Also signed in since ${clock(opened, fleet.zone)}`}</Text>
       ))}
       <Button label="Sign out everywhere else" onPress={end} />
       {problem ? <Notice look="stop">{problem}</Notice> : null}
-    </>
+    </Card>
   );
 }
