@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { command, whoMay } from '../life';
+import { command, EVERYBODY, whoMay } from '../life';
 import { dayText, distanceText, wordsText } from '../measure';
 import { codeText } from '../reading';
 import { placeSchema } from '../trailer';
-import { DEFECT_LIFE, REPORT_LIFE } from './life';
+import { DEFECT_LIFE } from './life';
 
 const id = z.uuid();
 const version = z.int().min(1);
@@ -24,15 +24,11 @@ export const DEFECT_COMMANDS = {
     { touches: ['shop'], movesPlan: 'A driver reported a defect', late: 'written down' },
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
-  'report-nothing': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
+  'report-nothing': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id })),
   /** Whoever was to drive it saw that it is held, and leaves it. */
-  'see-held': command('unit', whoMay(REPORT_LIFE, 'sign'), z.strictObject({ report: id, unit: id })),
+  'see-held': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id })),
   /** More that is known of it: the report itself stays as it was signed. */
-  'add-to-report': command(
-    'defect',
-    whoMay(REPORT_LIFE, 'add to'),
-    z.strictObject({ defect: id, note: id, words: wordsText(500) }),
-  ),
+  'add-to-report': command('defect', EVERYBODY, z.strictObject({ defect: id, note: id, words: wordsText(500) })),
   'triage-defect': command(
     'defect',
     whoMay(DEFECT_LIFE, 'triage'),

@@ -72,12 +72,6 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   { act: 'acknowledge', from: ['certified'], to: 'acknowledged', who: EVERYBODY },
 ];
 
-/** A signed report: never edited, only added to. What is answered to it is the life of its defect. */
-export const REPORT_LIFE: readonly Act<'signed', 'sign' | 'add to', 'words'>[] = [
-  { act: 'sign', from: [], to: 'signed', who: EVERYBODY },
-  { act: 'add to', from: ['signed'], to: 'signed', who: EVERYBODY, needs: ['words'] },
-];
-
 /** Still to be worked on: what a release waits for. */
 export const OPEN_DEFECT_STATES: readonly DefectState[] = [
   'reported',

@@ -2,10 +2,8 @@ import { z } from 'zod';
 import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
 import { dayText, wordsText } from '../measure';
 import { endSchema, fittedFormSchema, renewalSchema, TYRES } from '../trailer';
-import { HOLD_LIFE } from './hold-life';
 import { JOB_LIFE } from './job-life';
-import { CLOCK_REASONS, PART_NEED_LIFE, partFormSchema, stockSchema } from './parts';
-import { RETORQUE_LIFE } from './retorque-life';
+import { CLOCK_REASONS, partFormSchema, stockSchema } from './parts';
 import { roadAnswerSchema, roadCostsSchema } from './road';
 import { templateSchema } from './templates';
 import { TORQUE_STAGES, torqueSchema } from './torque';
@@ -131,7 +129,7 @@ export const REPAIR_COMMANDS = {
   /** A part that is not there: ordered for this job, which waits for it. */
   'order-part': command(
     'job',
-    whoMay(PART_NEED_LIFE, 'order'),
+    BENCH,
     z.strictObject({
       job: id,
       order: id,
@@ -142,7 +140,7 @@ export const REPAIR_COMMANDS = {
     { touches: ['parts'], movesPlan: 'A part is late' },
   ),
   /** It came: it stands in the parts room. */
-  'receive-part': command('job', whoMay(PART_NEED_LIFE, 'receive'), z.strictObject({ job: id, order: id }), {
+  'receive-part': command('job', BENCH, z.strictObject({ job: id, order: id }), {
     touches: ['parts'],
     movesPlan: 'A part came',
   }),
@@ -170,12 +168,12 @@ export const REPAIR_COMMANDS = {
   /** Wheels torqued again, by whoever is there; where a nut moved, that is reported. */
   'do-retorque': command(
     'unit',
-    whoMay(RETORQUE_LIFE, 'do'),
+    EVERYBODY,
     z.strictObject({ unit: id, retorque: id, ...torqueSchema.shape, moved: z.boolean() }),
     { touches: ['shop'] },
   ),
   /** A re-torque whose day has passed becomes a report. */
-  'lapse-retorque': command('unit', whoMay(RETORQUE_LIFE, 'lapse'), z.strictObject({ unit: id, retorque: id }), {
+  'lapse-retorque': command('unit', SHOP, z.strictObject({ unit: id, retorque: id }), {
     touches: ['shop'],
   }),
   /** Road service for a defect, at a place: asked of the provider. */
@@ -206,14 +204,11 @@ export const REPAIR_COMMANDS = {
   'save-template': command('fleet', SHOP, z.strictObject({ version: z.int().min(0), definition: templateSchema }), {
     touches: ['templates'],
   }),
-  'hold-trailer': command('unit', whoMay(HOLD_LIFE, 'hold'), z.strictObject({ hold: id, unit: id, reason }), {
+  'hold-trailer': command('unit', BENCH, z.strictObject({ hold: id, unit: id, reason }), {
     touches: ['shop'],
     movesPlan: 'A unit was held',
   }),
-  'release-trailer': command(
-    'unit',
-    whoMay(HOLD_LIFE, 'release'),
-    z.strictObject({ release: id, unit: id, statement: wordsText(500) }),
-    { touches: ['shop'] },
-  ),
+  'release-trailer': command('unit', BENCH, z.strictObject({ release: id, unit: id, statement: wordsText(500) }), {
+    touches: ['shop'],
+  }),
 } as const;

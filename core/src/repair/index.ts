@@ -1,13 +1,11 @@
 /** Jobs, measuring again, torque and release: what may follow what. */
 export { REPAIR_COMMANDS } from './commands';
-export * from './hold-life';
 export * from './job-life';
 export { type JobPrintout, jobPrintout } from './job-printout';
 export {
   CLOCK_REASONS,
   type ClockReason,
   LEFT_ON_HOURS,
-  PART_NEED_LIFE,
   type PartNeed,
   type PartOrder,
   type Parts,
@@ -21,7 +19,6 @@ export {
 export * from './release';
 export * from './remeasure';
 export { RETORQUE, retorqueDue, retorqueLapsed } from './retorque';
-export * from './retorque-life';
 export {
   COST_WORDS,
   ROAD_ANSWERS,

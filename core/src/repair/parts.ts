@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { type Act, BENCH, SHOP } from '../life';
 import { wordsText } from '../measure';
 import clock from './clock.json';
 import { COUNTED } from './money';
@@ -34,20 +33,6 @@ export interface PartNeed {
   count: number;
 }
 
-/** A part a job needs, from the list of its work to the hands of whoever fits it. */
-type NeedState = 'needed' | 'ordered' | 'taken' | 'left out';
-export const PART_NEED_LIFE: readonly Act<
-  NeedState,
-  'ask for' | 'order' | 'receive' | 'take' | 'leave out',
-  'a day' | 'a reason' | 'it in stock'
->[] = [
-  { act: 'ask for', from: [], to: 'needed', who: SHOP },
-  { act: 'order', from: ['needed'], to: 'ordered', who: BENCH, needs: ['a day'] },
-  { act: 'receive', from: ['ordered'], to: 'needed', who: BENCH },
-  { act: 'take', from: ['needed', 'ordered'], to: 'taken', who: BENCH, needs: ['it in stock'] },
-  { act: 'leave out', from: ['needed', 'ordered'], to: 'left out', who: BENCH, needs: ['a reason'] },
-];
-
 /** A part ordered for a job, and the day it is expected. The job is on hold until it is here. */
 export const partOrderSchema = z.strictObject({
   id: z.string(),
@@ -59,6 +44,7 @@ export const partOrderSchema = z.strictObject({
 });
 export type PartOrder = z.infer<typeof partOrderSchema>;
 
+type NeedState = 'needed' | 'ordered' | 'taken' | 'left out';
 /** Where a part that a job needs stands. `ordered` says whether an order for it is on its way. */
 export function partNeedState(need: { needed: number; taken: number; without: boolean; ordered: boolean }): NeedState {
   if (need.without) return 'left out';

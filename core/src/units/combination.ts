@@ -1,14 +1,7 @@
 import { z } from 'zod';
-import { type Act, EVERYBODY } from '../life';
 import { formatDistance, must, parseDistance } from '../measure';
 import { isPowerUnit, type UnitKind, unitHeadSchema } from '../trailer';
 import settings from './combination.json';
-
-/** What runs together: hooked at a place and time, until it is dropped. */
-export const COUPLING_LIFE: readonly Act<'hooked' | 'dropped', 'hook' | 'drop'>[] = [
-  { act: 'hook', from: [], to: 'hooked', who: EVERYBODY },
-  { act: 'drop', from: ['hooked'], to: 'dropped', who: EVERYBODY },
-];
 
 /** What each kind may pull directly behind it. */
 const PULLS: Readonly<Record<UnitKind, readonly UnitKind[]>> = {

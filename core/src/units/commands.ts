@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BENCH, command, EVERYBODY, SHOP, whoMay } from '../life';
+import { BENCH, command, EVERYBODY, SHOP } from '../life';
 import { isBookId, STICKER_MEANS, stickerMonth } from '../limits';
 import { dayText, distanceText, wordsText } from '../measure';
 import { OUTSIDE_SOURCES } from '../outside';
@@ -13,7 +13,6 @@ import {
   UNIT_STATES,
   unitFormSchema,
 } from '../trailer';
-import { COUPLING_LIFE } from './combination';
 import { PAPER_NAMES } from './papers';
 
 const id = z.uuid();
@@ -30,13 +29,13 @@ export const UNIT_COMMANDS = {
   /** `pulled` runs directly behind `unit` from now on. */
   hook: command(
     'units',
-    whoMay(COUPLING_LIFE, 'hook'),
+    EVERYBODY,
     z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
     { names: ({ unit, pulled }) => ({ units: [unit, pulled] }) },
   ),
   drop: command(
     'units',
-    whoMay(COUPLING_LIFE, 'drop'),
+    EVERYBODY,
     z.strictObject({ coupling: id, unit: id, pulled: id, place: z.string().trim().max(60) }),
     { names: ({ unit, pulled }) => ({ units: [unit, pulled] }) },
   ),

@@ -1,7 +1,6 @@
 /** What a unit is, what it runs with, and the papers it carries. */
 
 export {
-  COUPLING_LIFE,
   type CoupledUnit,
   coupledUnitSchema,
   type Meter,
