@@ -1,5 +1,4 @@
 import { execFileSync, fork, spawn } from 'node:child_process';
-import { once } from 'node:events';
 import { join } from 'node:path';
 import pg from 'pg';
 
@@ -56,10 +55,15 @@ export interface Host {
 /** A process that is the server of one test after another: starting it and warming it is paid once. */
 export function startHost(): Host {
   const child = fork(join(ROOT, 'server/dist/many.js'), { cwd: ROOT });
+  let hear: (answer: { at?: string; failed?: string }) => void = () => undefined;
+  child.on('message', (answer: object) => hear(answer));
+  child.once('exit', (code) => hear({ failed: `the host ended with ${code}` }));
   const answerTo = async (message: object): Promise<{ at?: string; failed?: string }> => {
-    const answered = once(child, 'message');
+    const answered = new Promise<{ at?: string; failed?: string }>((resolve) => {
+      hear = resolve;
+    });
     child.send(message);
-    const [answer] = await answered;
+    const answer = await answered;
     if (answer.failed) throw new Error(answer.failed);
     return answer;
   };

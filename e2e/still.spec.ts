@@ -13,7 +13,7 @@ declare global {
 }
 /** So tall that nothing of a page is out of sight: what is not seen cannot be seen to move. */
 const TALL = { width: 390, height: 4_000 };
-const LATER_MS = 80;
+const LATER_MS = 40;
 const MOST_LATER = 8;
 
 /** Keeps on the page what moved after it was shown, as the browser counts it. A title that is centred anew moves by less. */

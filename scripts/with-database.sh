@@ -4,7 +4,7 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/install.sh
-install_npm all
+install_npm run
 
 if [ -z "${DATABASE_URL:-}" ]; then
   need_package '/usr/lib/postgresql/*/bin/postgres' postgresql

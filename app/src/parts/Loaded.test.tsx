@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react-native';
+import { act, render, screen } from '@testing-library/react-native';
 import { Text } from 'react-native';
 import { Refused } from '../server/client';
 import { Loaded } from './Loaded';
@@ -43,4 +43,13 @@ test('why an answer is not there is said: the refusal in its own words, else tha
   await show({ error: new TypeError('fetch failed'), isPending: false } as never);
   expect(screen.getByText(/server cannot be reached/)).toBeTruthy();
   expect(screen.getByText('Try again')).toBeTruthy();
+});
+
+test('where the network hangs, what is known is shown without what stands beside it', async () => {
+  jest.useFakeTimers();
+  await show(answered, [fetching]);
+  expect(screen.queryByText('the unit')).toBeNull();
+  await act(async () => jest.advanceTimersByTime(2_000));
+  expect(screen.getByText('the unit')).toBeTruthy();
+  jest.useRealTimers();
 });

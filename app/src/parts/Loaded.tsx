@@ -1,5 +1,5 @@
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import { usePalette } from '../look/theme';
 import { Refused } from '../server/client';
@@ -21,9 +21,24 @@ function Reading() {
   );
 }
 
+/** So long is waited for what stands beside: where the network hangs, what is known is shown without it. */
+const PATIENCE_MS = 2_000;
+
+function useAwaited(of: readonly Asked[]): boolean {
+  const awaited = of.some(isAwaited);
+  const [over, setOver] = useState(false);
+  useEffect(() => {
+    setOver(false);
+    if (!awaited) return;
+    const timer = setTimeout(() => setOver(true), PATIENCE_MS);
+    return () => clearTimeout(timer);
+  }, [awaited]);
+  return awaited && !over;
+}
+
 /** What stands one below the other, once all of it was answered or is not to be had: nothing moves under a finger because it comes later. */
 export const Together = ({ of, children }: { of: readonly Asked[]; children: ReactNode }) =>
-  of.some(isAwaited) ? <Reading /> : children;
+  useAwaited(of) ? <Reading /> : children;
 
 interface Props<D> {
   query: UseQueryResult<D>;
@@ -34,7 +49,8 @@ interface Props<D> {
 
 /** What a question answered: the last known answer at once, or that it is being read, or why it is not there. */
 export function Loaded<D>({ query, beside = [], children }: Props<D>) {
-  if (query.data !== undefined && !beside.some(isAwaited)) return <>{children(query.data)}</>;
+  const awaited = useAwaited(beside);
+  if (query.data !== undefined && !awaited) return <>{children(query.data)}</>;
   if (query.error && query.data === undefined)
     return (
       <View className="gap-3 p-4">

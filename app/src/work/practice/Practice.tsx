@@ -1,4 +1,4 @@
-import { DEFAULT_BOOK, EXERCISE_WORDS, type PracticeTask, ROUTES } from '@zealous-axle/core';
+import { BOOKS, DEFAULT_BOOK, EXERCISE_WORDS, type PracticeTask, ROUTES } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
   drillsOf,
@@ -96,7 +96,7 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
   return (
     <Card
       title="The yard of made-up trailers"
-      note={`Something is wrong with nearly every one. Find it, read it, say what it means.${book === DEFAULT_BOOK ? '' : ' They are made and judged by the book of North America, whatever your fleet judges by.'}`}
+      note={`Something is wrong with nearly every one. Find it, read it, say what it means.${book === DEFAULT_BOOK ? '' : ` They are made and judged by the book “${BOOKS[DEFAULT_BOOK].name}”, whatever your fleet judges by.`}`}
     >
       {walk && !walk.finishedAt ? (
         <Button

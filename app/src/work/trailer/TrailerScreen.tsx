@@ -223,7 +223,7 @@ function TrailerBody({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   return (
     <BookWords.Provider value={BOOKS[bookIdOf(unit.features, fleet)].words.verdicts}>
-      <Trailer unit={unit} />
+      <Trailer key={unit.id} unit={unit} />
     </BookWords.Provider>
   );
 }
@@ -237,6 +237,9 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
   const alone = useMemo(() => [unit], [unit]);
   const { fleet } = useSession();
   const [chosen, setChosen] = useState<string | null>(null);
+  // What comes after the page is shown stands below everything: it moves nothing.
+  const planned = useUnitPlan(unit.id).data !== undefined;
+  const [early] = useState(planned);
   const { shown } = useShown();
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
   const certified = unit.defects.filter(({ state }) => state === 'certified');
@@ -292,7 +295,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
           ))}
         </Card>
       ) : null}
-      <InThePlan unit={unit.id} number={unit.number} />
+      {early ? <InThePlan unit={unit.id} number={unit.number} /> : null}
       <LinkRow
         href={`/wear/${unit.id}`}
         className="min-h-14 justify-center rounded-2xl border border-line bg-card px-3.5 active:opacity-70"
@@ -310,6 +313,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
       <ItsUnit unit={unit} />
       <Button label="On the road: service, or drive there …" onPress={() => router.navigate(`/road/${unit.id}`)} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
+      {early ? null : <InThePlan unit={unit.id} number={unit.number} />}
     </>
   );
 }

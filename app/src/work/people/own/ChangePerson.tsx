@@ -42,9 +42,18 @@ function ByPin({ id, name }: Whom) {
   );
 }
 
+/** Who may take over; that nobody may is only said where the server said so. */
+function whoWords(people: number | undefined, unreachable: boolean): string {
+  if (people === undefined)
+    return unreachable ? 'The server cannot be reached: another person cannot take over now.' : 'Reading…';
+  return people
+    ? 'Whoever has set a PIN. Everybody else signs in with their password.'
+    : 'Nobody else has set a PIN: everybody signs in with their password.';
+}
+
 /** Another person takes over this device: what is not sent yet of the one before waits until they are back. */
 export function ChangePerson() {
-  const { data } = useChangers();
+  const { data, error } = useChangers();
   const [open, setOpen] = useState(false);
   const [whom, setWhom] = useState<Whom | null>(null);
   const people = data?.people ?? [];
@@ -63,11 +72,7 @@ export function ChangePerson() {
             <ByPin {...whom} />
           ) : (
             <>
-              <Text tone="soft">
-                {people.length
-                  ? 'Whoever has set a PIN. Everybody else signs in with their password.'
-                  : 'Nobody else has set a PIN: everybody signs in with their password.'}
-              </Text>
+              <Text tone="soft">{whoWords(data?.people.length, error !== null)}</Text>
               {people.map((each) => (
                 <Button key={each.id} tall label={each.name} onPress={() => setWhom(each)} />
               ))}

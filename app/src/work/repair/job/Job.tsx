@@ -256,6 +256,11 @@ function Stages({ page }: { page: JobPage }) {
   const { job } = page;
   const { act, kept } = useAct(job.id);
   const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
+  // What comes after the page is shown stands below everything: it moves nothing.
+  const known = useWhileThere(job.unit.id).data !== undefined;
+  const [early] = useState(known);
+  const there =
+    isOpenJob(job.state) && job.state !== 'done' ? <WhileThere unit={job.unit.id} number={job.unit.number} /> : null;
   const start = () => {
     if (!act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)) return;
     if (page.work.steps.length) void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
@@ -266,7 +271,7 @@ function Stages({ page }: { page: JobPage }) {
       {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
       <WhatIsWrong page={page} />
       {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}
-      {isOpenJob(job.state) && job.state !== 'done' ? <WhileThere unit={job.unit.id} number={job.unit.number} /> : null}
+      {early ? there : null}
       <PlaceStage page={page} act={act} />
       <Stage title="Start" at="placed" state={job.state}>
         {may('start') ? <Button tall look="act" label="Start work" onPress={start} /> : null}
@@ -277,6 +282,7 @@ function Stages({ page }: { page: JobPage }) {
       <Button label="On paper" onPress={() => router.navigate(`/certificate/${job.id}`)} />
       <Button tall label={`Open ${job.unit.number}`} onPress={() => router.navigate(`/trailer/${job.unit.id}`)} />
       <Cancel page={page} act={act} />
+      {early ? null : there}
     </>
   );
 }

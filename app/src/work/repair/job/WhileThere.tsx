@@ -13,6 +13,9 @@ import { useMaySend } from '../../../session/may';
 
 type Bundle = There['bundles'][number];
 
+/** A place within a sentence: `axle 2`, but `2R-in` as it is written everywhere. */
+const inWords = (where: string): string => (/^\d/.test(where) ? where : where.toLowerCase());
+
 /** What it saves against what it throws away: nobody is told which weighs more. */
 const sumWords = ({ saves, unused, unusedCost }: Bundle): string =>
   `Done now it saves ${minutesWords(saves)} of setting up and a visit; thrown away: ${Math.round(unused * 100)} % of the part’s life${unusedCost ? `, ${(unusedCost / 100).toFixed(2)} of its price` : ''}.`;
@@ -32,7 +35,7 @@ export function WhileThere({ unit, number }: { unit: string; number: string }) {
     >
       {data.bundles.map((bundle) => (
         <View key={bundle.key} className="gap-2 border-t border-line pt-2">
-          <Text bold>{`${bundle.name}, ${bundle.where.toLowerCase()} · ${minutesWords(bundle.minutes)}`}</Text>
+          <Text bold>{`${bundle.name}, ${inWords(bundle.where)} · ${minutesWords(bundle.minutes)}`}</Text>
           <Text>{`Reaches its limit about ${dayName(bundle.on)} ${bundle.on.slice(0, 4)}.`}</Text>
           <Text tone="soft">{sumWords(bundle)}</Text>
           {may ? (

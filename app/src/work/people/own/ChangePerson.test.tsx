@@ -1,0 +1,20 @@
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { ChangePerson } from './ChangePerson';
+
+let mockAnswer: { data?: { people: { id: string; name: string }[] }; error: Error | null };
+jest.mock('./Pin', () => ({ useChangers: () => mockAnswer }));
+
+test.each<[string, typeof mockAnswer]>([
+  ['Reading…', { error: null }],
+  ['The server cannot be reached: another person cannot take over now.', { error: new Error('no') }],
+  ['Nobody else has set a PIN: everybody signs in with their password.', { data: { people: [] }, error: null }],
+  [
+    'Whoever has set a PIN. Everybody else signs in with their password.',
+    { data: { people: [{ id: 't', name: 'Tomas' }] }, error: null },
+  ],
+])('who may take over is said as far as it is known: %s', async (words, answer) => {
+  mockAnswer = answer;
+  await render(<ChangePerson />);
+  await fireEvent.press(screen.getByText('Change person'));
+  expect(screen.getByText(words)).toBeTruthy();
+});
