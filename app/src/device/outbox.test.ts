@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { postCommand } from '../server/post-command';
 import { device } from './device';
-import { discard, flush, onAnswered, openOutbox, outboxState, retry, send } from './outbox';
+import { discard, flush, onAnswered, openOutbox, outboxState, pagesRead, retry, send } from './outbox';
 
 type Counted = { device: string; count: number };
 type Answer = 'ok' | 'refused' | 'unreachable' | 'lost' | 'broken';
@@ -247,4 +247,23 @@ test('whatever the server does, everything is done once and in order', async () 
     }),
     { numRuns: 25 },
   );
+});
+
+test('what the server took counts here until the pages it changes were read again, and never for another person', async () => {
+  fakeServer(['ok', 'refused']);
+  await send('hold-trailer', hold('first'), 'Hold');
+  await send('hold-trailer', hold('second'), 'Hold');
+  await empty();
+  const reasons = () => outboxState().taken.map(({ body }) => (body as { reason: string }).reason);
+  expect(reasons()).toEqual(['first']);
+  pagesRead(new Set(['another']));
+  expect(reasons()).toEqual(['first']);
+  pagesRead(new Set(outboxState().taken.map(({ id }) => id)));
+  expect(reasons()).toEqual([]);
+
+  await send('hold-trailer', hold('third'), 'Hold');
+  await empty();
+  expect(reasons()).toEqual(['third']);
+  await openOutbox('ben', postCommand);
+  expect(reasons()).toEqual([]);
 });

@@ -7,6 +7,8 @@ import { restsOn, type Waiting } from './waiting';
 
 export interface OutboxState {
   entries: readonly Waiting[];
+  /** What the server took of this person, until the pages that it changes have been read again: on this device it counts. */
+  taken: readonly Waiting[];
   sending: boolean;
   /** The last try found no server. */
   offline: boolean;
@@ -28,11 +30,13 @@ const LONGEST_WAIT_MS = 30_000;
 const LOCK = 'za-outbox';
 /** A command the server breaks on is tried so often, then set aside for the person to decide. */
 const MOST_TRIES = 3;
+/** So many of what was taken count beside the pages: a device is seldom further ahead of what it reads. */
+const MOST_TAKEN = 200;
 
 /** What the device's storage did not take, each in the place where it would stand. */
 const here = thisWindow<Waiting>();
 
-let state: OutboxState = { entries: [], sending: false, offline: false, signedOut: false };
+let state: OutboxState = { entries: [], taken: [], sending: false, offline: false, signedOut: false };
 const listeners = new Set<Listener>();
 const answered = new Set<(entry: Waiting) => void>();
 let person: string | null = null;
@@ -86,8 +90,14 @@ async function remove(entry: Waiting): Promise<void> {
 
 const waiting = (id: string) => state.entries.find((entry) => entry.id === id);
 
+/** The pages that these commands change have been read again: they tell of them now. */
+export function pagesRead(commands: ReadonlySet<string>): void {
+  if (state.taken.some(({ id }) => commands.has(id))) set({ taken: state.taken.filter(({ id }) => !commands.has(id)) });
+}
+
 /** Opens the outbox for whoever is signed in: only their own commands are sent, by `by`. */
 export async function openOutbox(who: string | null, by: Post): Promise<void> {
+  if (person !== who) set({ taken: [] });
   person = who;
   post = by;
   clearTimeout(timer);
@@ -132,7 +142,10 @@ async function countedAs({ seq, onlyHere }: Waiting): Promise<Counted | undefine
 
 async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'broken' | 'signed-out' | 'unreachable'> {
   const posted = await post(entry, await countedAs(entry));
-  if (posted === 'sent') await remove(entry);
+  if (posted === 'sent') {
+    set({ taken: [...state.taken, entry].slice(-MOST_TAKEN) });
+    await remove(entry);
+  }
   if (typeof posted === 'string') return posted;
   if ('refused' in posted) {
     await write({ ...entry, refused: posted.refused });

@@ -8,9 +8,6 @@ const OWN_WITHIN_MS = 1_000;
 /** Own commands whose event may still come: the oldest are forgotten. */
 const MOST_OWN = 200;
 
-/** An event of the fleet, with the command that made it. */
-type Told = Happened & { command?: string | null };
-
 export interface Live {
   /** An own command was answered: its event is on its way, or its effects are told once without it. */
   answered: (command: string, happened: Happened) => void;
@@ -38,11 +35,12 @@ export function followLive(onChange: (events: readonly Happened[]) => void): Liv
   const told = new Map<string, Set<Happened['unit']>>();
   const heard = (command: string | null | undefined, event: Happened) => {
     if (!command) return tell(event);
+    const made = { ...event, command };
     const units = told.get(command) ?? new Set();
     if (units.has(event.unit) || units.has(undefined)) return;
     told.set(command, units.add(event.unit));
     if (told.size > MOST_OWN) told.delete(told.keys().next().value ?? '');
-    tell(event);
+    tell(made);
   };
   const unlessHeard = (command: string, event: Happened) => {
     if (!told.has(command)) heard(command, event);
@@ -54,7 +52,7 @@ export function followLive(onChange: (events: readonly Happened[]) => void): Liv
       tell({ type: 'read-again' });
     },
     heard: (data) => {
-      const { command, ...event } = JSON.parse(data) as Told;
+      const { command, ...event } = JSON.parse(data) as Happened;
       heard(command, event);
     },
     lost: () => {

@@ -62,19 +62,19 @@ test.each<[Happened, string[]]>([
   [{ type: 'read-again' }, ['unit a', 'unit b', 'job j', 'sheet s', 'shop']],
 ])('%j makes only this out of date: %j', async (event, wanted) => {
   answers(row());
-  refresh([event]);
+  void refresh([event]);
   await settled();
   expect(KEYS.filter(stale).map((key) => key.join(' '))).toEqual(wanted);
 });
 
 test('one row is asked for, and stands in its place; a list is read again only where the row now stands elsewhere', async () => {
   const fetched = answers(row({ openDefects: 0, toAcknowledge: 0 }));
-  refresh([{ type: 'attach-photo', unit: 'a' }]);
+  void refresh([{ type: 'attach-photo', unit: 'a' }]);
   await settled();
   expect(fetched).toHaveBeenCalledTimes(1);
   expect(stale(YARD)).toBe(false);
   answers(row({ held: true }));
-  refresh([{ type: 'hold-trailer', unit: 'a' }]);
+  void refresh([{ type: 'hold-trailer', unit: 'a' }]);
   await settled();
   expect(yard()?.map(({ held }) => held)).toEqual([true, false]);
   expect(stale(YARD)).toBe(true);
@@ -88,8 +88,29 @@ test('what is being asked for while something happens may already be old: it is 
     queryFn: () => (++asked === 1 ? new Promise(() => undefined) : Promise.resolve({ state: 'placed' })),
   });
   const stop = observer.subscribe(() => undefined);
-  refresh([{ type: 'place-job', unit: 'b' }]);
+  void refresh([{ type: 'place-job', unit: 'b' }]);
   await settled();
   expect([asked, observer.getCurrentResult().data]).toEqual([2, { state: 'placed' }]);
+  stop();
+});
+
+test('what could not be read again is said not to be read', async () => {
+  let broken = false;
+  const observer = new QueryObserver(queryClient, {
+    queryKey: ['job', 'm'],
+    queryFn: async () => {
+      if (broken) throw new Error('The server is busy.');
+      return { job: { unit: { id: 'b' } } };
+    },
+    retry: false,
+  });
+  const stop = observer.subscribe(() => undefined);
+  await settled();
+  answers(row({ id: 'b' }));
+  expect(await refresh([{ type: 'tick-step', unit: 'b' }])).toBe(true);
+  broken = true;
+  expect(await refresh([{ type: 'tick-step', unit: 'b' }])).toBe(false);
+  broken = false;
+  expect(await refresh([{ type: 'read-again' }])).toBe(true);
   stop();
 });

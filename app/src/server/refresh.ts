@@ -9,6 +9,8 @@ import type { YardAnswer } from './yard';
 export interface Happened {
   type: CommandName | 'read-again' | 'plan';
   unit?: string | null;
+  /** The command that made it. */
+  command?: string | null;
 }
 
 const isCommand = (type: Happened['type']): type is CommandName => type !== 'read-again' && type !== 'plan';
@@ -77,11 +79,23 @@ async function refreshRow(unit: string): Promise<void> {
 
 const isUnanswered = ({ state }: Query): boolean => state.data === undefined;
 
-/** Reads again what an event touches, and nothing else. */
-export function refresh(events: readonly Happened[]): void {
+const isOld = ({ state }: Query): boolean => state.isInvalidated && !(state.error instanceof Refused);
+/** Whether everything that is shown has been read again, or is not to be had. */
+const isRead = (): boolean => queryClient.getQueryCache().findAll({ type: 'active', predicate: isOld }).length === 0;
+
+/** Reads again what an event touches, and nothing else; whether all of that came is answered once it did or did not. */
+export async function refresh(events: readonly Happened[]): Promise<boolean> {
   const commands = events.map(({ type }) => type).filter(isCommand);
-  if (events.some(({ type }) => type === 'read-again')) return void queryClient.invalidateQueries();
-  if (events.some(({ type }) => type === 'plan')) void queryClient.invalidateQueries({ queryKey: ['plan'] });
+  if (events.some(({ type }) => type === 'read-again')) await queryClient.invalidateQueries();
+  else await Promise.all([readPlan(events), readTouched(events, commands)]);
+  return isRead();
+}
+
+async function readPlan(events: readonly Happened[]): Promise<void> {
+  if (events.some(({ type }) => type === 'plan')) await queryClient.invalidateQueries({ queryKey: ['plan'] });
+}
+
+async function readTouched(events: readonly Happened[], commands: readonly CommandName[]): Promise<void> {
   if (commands.length === 0) return;
   const units = new Set(events.flatMap(({ unit }) => unit ?? []));
   const unknown = events.some(
@@ -97,8 +111,8 @@ export function refresh(events: readonly Happened[]): void {
     return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');
   };
   // A first answer on its way may be from before: it is not waited for.
-  void queryClient
+  const pages = queryClient
     .cancelQueries({ predicate: (query) => isUnanswered(query) && touched(query) })
     .then(() => queryClient.invalidateQueries({ predicate: touched }));
-  for (const unit of units) void refreshRow(unit);
+  await Promise.all([pages, ...[...units].map(refreshRow)]);
 }

@@ -1,7 +1,7 @@
 import { commandOf, type Session } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
 import { clearOldDrafts } from '../device/drafts';
-import { onAnswered, openOutbox, watchConnection } from '../device/outbox';
+import { onAnswered, openOutbox, outboxState, pagesRead, watchConnection } from '../device/outbox';
 import type { Waiting } from '../device/waiting';
 import { forgetAnswers, keepAnswers } from '../server/answers';
 import { call, Refused } from '../server/client';
@@ -21,9 +21,23 @@ export const renewSession = () =>
     if (error instanceof Refused) keepSession(null);
   });
 
+/** The commands these events tell of: all that was taken so far where anything may have been missed. */
+const toldBy = (events: readonly Happened[]): string[] =>
+  events.some(({ type }) => type === 'read-again')
+    ? outboxState().taken.map(({ id }) => id)
+    : events.flatMap(({ command }) => command ?? []);
+
+/** Told of, and perhaps not on every page yet: another event may have had the same pages read once more. */
+const told = new Set<string>();
+
 const again = (events: readonly Happened[]) => {
-  refresh(events);
-  if (events.some(changesRules)) void renewSession();
+  for (const command of toldBy(events)) told.add(command);
+  const rules = events.some(changesRules) ? renewSession() : undefined;
+  void Promise.all([refresh(events), rules]).then(([read]) => {
+    if (!read) return;
+    pagesRead(told);
+    told.clear();
+  });
 };
 
 /** While a person is signed in: their answers are kept, what they enter is sent, and what happens elsewhere arrives. */

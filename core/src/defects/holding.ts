@@ -18,9 +18,12 @@ export const PRACTICE_HOLDS = urgency.source;
 export const withoutHold = (code: string): boolean => urgency.withoutHold.includes(code);
 export const WITHOUT_HOLD = urgency.withoutHoldSource;
 
+/** It holds until it is repaired, or nothing is found: no answer lifts that. Source: each book's severities, `urgency.json`. */
+export const holdsByLaw = (code: string, book: BookName): boolean => breaksLaw(code, book) && !withoutHold(code);
+
 /**
  * Whether a sign holds its unit from the report on, whoever saw it: what breaks the law by its book, a lamp that stops
  * nothing excepted, and what is held by practice. A driver's report and an inspection have one table.
  */
 export const holdsFromReport = (code: string, book: BookName): boolean =>
-  heldByPractice(code) || (breaksLaw(code, book) && !withoutHold(code));
+  heldByPractice(code) || holdsByLaw(code, book);

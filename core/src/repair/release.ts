@@ -1,9 +1,11 @@
-import { type DefectState, isOpenDefect } from '../defects';
+import { type DefectState, holdsByLaw, isOpenDefect } from '../defects';
 import { holds } from '../judge';
-import type { Verdict } from '../limits';
+import type { BookId, Verdict } from '../limits';
 import { defectWords } from '../reading';
 
 export interface ReleaseQuestion {
+  /** The book the unit is judged by. */
+  book: BookId;
   held: boolean;
   defects: readonly { code: string; place: string; state: DefectState; holds: boolean }[];
   /** Verdicts of the readings that stand now, with the place each was taken at. */
@@ -12,11 +14,14 @@ export interface ReleaseQuestion {
 
 /**
  * What still stands in the way of releasing a held trailer; empty when it may be released.
- * A trailer is held until every holding defect is certified and no standing reading is past a legal limit.
+ * A trailer is held until every defect that holds it, by an answer or by its book, is certified, and no standing reading
+ * is past a legal limit.
  */
-export function releaseBarriers({ held, defects, readings }: ReleaseQuestion): string[] {
+export function releaseBarriers({ book, held, defects, readings }: ReleaseQuestion): string[] {
   if (!held) return ['The trailer is not held.'];
-  const open = defects.filter((defect) => defect.holds && isOpenDefect(defect.state));
+  const open = defects.filter(
+    ({ code, state, ...defect }) => (defect.holds || holdsByLaw(code, book)) && isOpenDefect(state),
+  );
   const named = new Set(open.map(({ code, place }) => `${code} ${place}`));
   // What a check by eye found has its own defects: they hold, and their repair ends it.
   const failing = readings.filter(

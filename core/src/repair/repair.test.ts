@@ -95,23 +95,42 @@ describe('measuring again', () => {
   });
 });
 
+const barriersOf = (asked: Omit<Parameters<typeof releaseBarriers>[0], 'book'>) =>
+  releaseBarriers({ book: 'na', ...asked });
+
 describe('release', () => {
   const certified = { code: 'chamber-leak', place: '1L', state: 'certified', holds: true } as const;
   test('waits for every holding defect and for no standing reading past a legal limit', () => {
-    expect(releaseBarriers({ held: true, defects: [certified], readings: [] })).toEqual([]);
-    expect(releaseBarriers({ held: true, defects: [{ ...certified, state: 'done' }], readings: [] })).toHaveLength(1);
+    expect(barriersOf({ held: true, defects: [certified], readings: [] })).toEqual([]);
+    expect(barriersOf({ held: true, defects: [{ ...certified, state: 'done' }], readings: [] })).toHaveLength(1);
     expect(
-      releaseBarriers({ held: true, defects: [{ ...certified, state: 'done', holds: false }], readings: [] }),
+      barriersOf({
+        held: true,
+        defects: [{ ...certified, code: 'door-seal', state: 'done', holds: false }],
+        readings: [],
+      }),
     ).toEqual([]);
     expect(
-      releaseBarriers({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'violation' }] }),
+      barriersOf({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'violation' }] }),
     ).toHaveLength(1);
     expect(
-      releaseBarriers({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'shop-limit' }] }),
+      barriersOf({ held: true, defects: [], readings: [{ place: '1L', kind: 'lining', verdict: 'shop-limit' }] }),
+    ).toEqual([]);
+  });
+  test('what its book holds is not released by an answer: it is repaired, or nothing is found', () => {
+    const cracked = { code: 'lining-cracked', place: '2L', holds: false } as const;
+    const at = (state: 'triaged' | 'certified' | 'no-fault') =>
+      barriersOf({ held: true, defects: [{ ...cracked, state }], readings: [] });
+    expect(at('triaged')).toEqual([expect.stringMatching(/^2L: Lining cracked.* – triaged, not certified\.$/)]);
+    expect(at('certified')).toEqual([]);
+    expect(at('no-fault')).toEqual([]);
+    // A lamp that stops nothing is a violation that does not hold.
+    expect(
+      barriersOf({ held: true, defects: [{ ...cracked, code: 'lamp-out', state: 'triaged' }], readings: [] }),
     ).toEqual([]);
   });
   test('only a held trailer is released', () => {
-    expect(releaseBarriers({ held: false, defects: [], readings: [] })).toEqual(['The trailer is not held.']);
+    expect(barriersOf({ held: false, defects: [], readings: [] })).toEqual(['The trailer is not held.']);
   });
 });
 
@@ -187,20 +206,20 @@ describe('what bars a release', () => {
   const lining = { place: '1L', kind: 'lining', verdict: 'violation' as const };
   const defect = { code: 'lining', place: '1L', state: 'triaged' as const, holds: true };
   test('is said in words, a defect and its reading once', () => {
-    expect(releaseBarriers({ held: true, defects: [defect], readings: [lining] })).toEqual([
+    expect(barriersOf({ held: true, defects: [defect], readings: [lining] })).toEqual([
       '1L: Lining past its limit – triaged, not certified.',
     ]);
-    expect(releaseBarriers({ held: true, defects: [defect], readings: [{ ...lining, place: '2L' }] })).toEqual([
+    expect(barriersOf({ held: true, defects: [defect], readings: [{ ...lining, place: '2L' }] })).toEqual([
       '1L: Lining past its limit – triaged, not certified.',
       '2L: Lining past its limit at its last reading.',
     ]);
-    expect(releaseBarriers({ held: true, defects: [], readings: [{ ...lining, verdict: 'out-of-service' }] })).toEqual([
+    expect(barriersOf({ held: true, defects: [], readings: [{ ...lining, verdict: 'out-of-service' }] })).toEqual([
       '1L: Lining past its limit at its last reading.',
     ]);
   });
   test('what a check found holds as its defect alone', () => {
     const check = { place: '1L', kind: 'check:spring', verdict: 'violation' as const };
-    expect(releaseBarriers({ held: true, defects: [], readings: [check] })).toEqual([]);
+    expect(barriersOf({ held: true, defects: [], readings: [check] })).toEqual([]);
   });
 });
 

@@ -6,6 +6,7 @@ import {
   dayIn,
   defectWords,
   heldByPractice,
+  holdsByLaw,
   holdsFromReport,
   isOpenDefect,
   type Reading,
@@ -91,8 +92,10 @@ export const addToReport: Handler<'add-to-report'> = async ({ store, session, at
 };
 
 export const triageDefect: Handler<'triage-defect'> = async (doing) => {
-  const { store, body } = doing;
+  const { store, session, body } = doing;
   const row = await versioned(store, body.defect, body.version);
+  const unit = found(await findUnit(store, row.unitId));
+  if (!body.holds && holdsByLaw(row.code, bookOf(session, unit))) throw notNow('holds-by-law', defectWords(row.code));
   const version = await moveDefect(doing, row, 'triage', { holds: body.holds, ...answeredNow(doing) });
   if (body.holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };

@@ -1,4 +1,14 @@
-import { type BayWork, jobOf, type KeptSlot, type Shift, type Side, TEMPLATES, workFor } from '@zealous-axle/core';
+import {
+  type BayWork,
+  DEFAULT_BOOK,
+  holdsByLaw,
+  jobOf,
+  type KeptSlot,
+  type Shift,
+  type Side,
+  TEMPLATES,
+  workFor,
+} from '@zealous-axle/core';
 import type { DemoTrailer } from './story';
 import type { Teller } from './teller';
 
@@ -121,7 +131,11 @@ async function tellJob({ narrator: { id, tell }, trailer, bays, dayAhead }: Scen
     place: { axle, side, tyre: null },
     words: wanted.words,
   });
-  await tell('foreman', 'triage-defect', reported - 4, { defect, version: 1, holds: wanted.holds ?? false });
+  await tell('foreman', 'triage-defect', reported - 4, {
+    defect,
+    version: 1,
+    holds: wanted.holds || holdsByLaw(wanted.code, DEFAULT_BOOK),
+  });
   const works = workFor(TEMPLATES, [{ code: wanted.code, axle, side }], unit.axles);
   const work = jobOf(works, unit.axles);
   await tell('foreman', 'make-job', reported - 4, {

@@ -272,7 +272,7 @@ test('a part that is missing holds its job back until the day after it is here',
     place: { axle: 1, side: 'left', tyre: null },
     words: 'leans',
   });
-  await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: false });
+  await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: true });
   await world.done(here.who('foreman'), 'make-job', {
     job,
     unit: here.fleet.unit,
@@ -472,7 +472,7 @@ test('many defects are made jobs at once: one for each trailer and kind of work;
       place: at,
       words: 'so',
     });
-    await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: false });
+    await world.done(here.who('foreman'), 'triage-defect', { defect, version: 1, holds: code === 'chamber-leak' });
     return { defect, version: 2, job: uuidv7() };
   };
   const whole = { axle: null, side: null };

@@ -62,6 +62,8 @@ const SENTENCES = {
   'not-certified': 'Only what was certified can have come back.',
   'one-trailer': 'A job is for one trailer at a time.',
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
+  'holds-by-law': (what: string) =>
+    `${what}: by the book of this unit it holds until it is repaired. Where nothing is found, answer “No fault found”.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
   'not-your-calendar': 'Whoever opened this address closes it, or a manager.',
   'plan-job-over': 'A job of this plan is over, or was never there: read the plan again.',

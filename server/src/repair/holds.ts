@@ -1,4 +1,4 @@
-import { parseKey, releaseBarriers, subjectOf } from '@zealous-axle/core';
+import { type BookId, parseKey, releaseBarriers, subjectOf } from '@zealous-axle/core';
 import { defectPlace, openDefects } from '../defects';
 import { standingJudged } from '../inspection';
 import { notNow } from '../problem';
@@ -19,6 +19,7 @@ export const releaseTrailer: Handler<'release-trailer'> = async ({ store, sessio
   const book = await unitBook(store, session, unit);
   const holds = await openHolds(store, body.unit);
   const barriers = releaseBarriers({
+    book: book.id as BookId,
     held: holds.length > 0,
     defects: (await openDefects(store, body.unit)).map((each) => ({ ...each, place: defectPlace(each) })),
     readings: (await standingJudged(store, unit, book)).map((each) => ({

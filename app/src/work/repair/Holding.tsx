@@ -1,4 +1,13 @@
-import { COMMANDS, isOpenDefect, parseKey, releaseBarriers, subjectOf, type UnitPage } from '@zealous-axle/core';
+import {
+  type BookId,
+  bookIdOf,
+  COMMANDS,
+  isOpenDefect,
+  parseKey,
+  releaseBarriers,
+  subjectOf,
+  type UnitPage,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -14,8 +23,9 @@ import { WordsForm } from '../../parts/WordsForm';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 
-const barriersOf = (unit: UnitPage): string[] =>
+const barriersOf = (unit: UnitPage, book: BookId): string[] =>
   releaseBarriers({
+    book,
     held: unit.holds.length > 0,
     defects: unit.defects
       .filter(({ state }) => isOpenDefect(state))
@@ -39,7 +49,7 @@ export function Holding({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   const mayRelease = useMaySend('release-trailer');
   const [signing, setSigning] = useState(false);
-  const barriers = barriersOf(unit);
+  const barriers = barriersOf(unit, bookIdOf(unit.features, fleet));
   const release = (statement: string) => {
     setSigning(false);
     void send('release-trailer', { release: uuidv7(), unit: unit.id, statement }, `${unit.number}: released`);

@@ -9,7 +9,10 @@ let mockEntries: { name: string; body: object; refused?: object }[] = [];
 let mockOut: string[] = [];
 let mockHere = new Map<string, object>();
 jest.mock('../../device/outbox', () => ({ send: (...sent: unknown[]) => mockSent(...sent) }));
-jest.mock('../../device/useOutbox', () => ({ useOutbox: () => ({ entries: mockEntries }) }));
+jest.mock('../../device/useOutbox', () => ({
+  useOutbox: () => ({ entries: mockEntries }),
+  useDoneHere: () => mockEntries,
+}));
 jest.mock('../../session/session', () => {
   const session = () => ({ person: { role: mockRole, name: 'Ada' }, fleet: { zone: 'UTC' } });
   return { useSession: session, useSessionState: session };

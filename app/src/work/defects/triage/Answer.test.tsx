@@ -6,7 +6,8 @@ import { type Answered, answerWords, asProposed, urgencyWords } from './answers'
 
 jest.mock('../../../device/outbox', () => ({ send: jest.fn() }));
 jest.mock('../../../session/session', () => {
-  const session = () => ({ person: { role: 'foreman', name: 'F' }, fleet: { zone: 'UTC', book: 'na' } });
+  const fleet = { zone: 'UTC', book: 'na', units: { length: 'in' } };
+  const session = () => ({ person: { role: 'foreman', name: 'F' }, fleet });
   return { useSession: session, useSessionState: session };
 });
 
@@ -55,6 +56,18 @@ test.each([true, false])(
     ]);
   },
 );
+
+test('what the book holds has no other answer than to hold it', async () => {
+  const held = report({ holds: true, severity: 'hold' });
+  held.defect = defectWith({ state: 'reported', code: 'lining-cracked' });
+  await render(
+    <Answer report={held} today="2026-07-01" onAnswer={(each) => answers.push(each)} onClose={() => undefined} />,
+  );
+  expect(screen.queryByText('Not held')).toBeNull();
+  expect(screen.getByText(/On hold until it is repaired or nothing is found/)).toBeTruthy();
+  await press('To be repaired');
+  expect(answers).toEqual([{ name: 'triage-defect', more: { holds: true } }]);
+});
 
 test.each(['hold', 'before-use'] as const)('what is %s by its rule cannot be put off', async (severity) => {
   await show({ severity });

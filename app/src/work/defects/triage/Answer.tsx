@@ -5,6 +5,7 @@ import {
   dayText,
   distanceText,
   FIRST_DEFERRAL_DAYS,
+  holdsByLaw,
   severityOf,
   type TriageReport,
   wordsText,
@@ -75,8 +76,11 @@ interface Props {
 export function Answer({ report, today, onAnswer, onClose }: Props) {
   const { fleet } = useSession();
   const { defect, proposal } = report;
-  const rule = severityOf(defect.code, bookIdOf(defect.unit.features, fleet));
-  const [holds, setHolds] = useState<'yes' | 'no'>(proposal.holds ? 'yes' : 'no');
+  const book = bookIdOf(defect.unit.features, fleet);
+  const rule = severityOf(defect.code, book);
+  const byLaw = holdsByLaw(defect.code, book);
+  const [answered, setAnswered] = useState<'yes' | 'no'>(proposal.holds ? 'yes' : 'no');
+  const holds = byLaw || answered === 'yes';
   const [asking, setAsking] = useState<Asking>(null);
   // What the law asks for before the next use is not put off, held or not.
   const mayWait = proposal.severity !== 'hold' && proposal.severity !== 'before-use';
@@ -88,12 +92,16 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
       </Text>
       {asking === null ? (
         <>
-          <Choice stacked label="Until it is repaired" options={HOLD} value={holds} onChange={setHolds} />
+          {byLaw ? (
+            <Text>On hold until it is repaired or nothing is found: the book leaves no other answer.</Text>
+          ) : (
+            <Choice stacked label="Until it is repaired" options={HOLD} value={answered} onChange={setAnswered} />
+          )}
           <Button
             tall
             look="act"
             label="To be repaired"
-            onPress={() => onAnswer({ name: 'triage-defect', more: { holds: holds === 'yes' } })}
+            onPress={() => onAnswer({ name: 'triage-defect', more: { holds } })}
           />
           <Button label="Measure first" onPress={() => onAnswer({ name: 'measure-defect', more: {} })} />
           {proposal.joins ? (

@@ -4,7 +4,10 @@ import { jobPageWith, jobWith } from '../../../testing/shop';
 import { Finish } from './Finish';
 
 let mockEntries: { name: string; body: object }[] = [];
-jest.mock('../../../device/useOutbox', () => ({ useOutbox: () => ({ entries: mockEntries }) }));
+jest.mock('../../../device/useOutbox', () => ({
+  useOutbox: () => ({ entries: mockEntries }),
+  useDoneHere: () => mockEntries,
+}));
 jest.mock('../../../session/rules', () => ({ useUnits: () => ({ length: 'in' }) }));
 jest.mock('../../../session/session', () => ({ useSession: () => ({ person: {}, fleet: { zone: 'UTC' } }) }));
 jest.mock('../../../session/useTyped', () => ({

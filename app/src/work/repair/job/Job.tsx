@@ -13,7 +13,7 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../../device/outbox';
-import { useOutbox } from '../../../device/useOutbox';
+import { useDoneHere, useOutbox } from '../../../device/useOutbox';
 import { clock, dayName } from '../../../look/dates';
 import { minutesWords } from '../../../look/minutes';
 import { Button } from '../../../parts/Button';
@@ -39,6 +39,7 @@ import { Certify } from './Certify';
 import { Clock } from './Clock';
 import { Finish } from './Finish';
 import { PartsNeeded } from './PartsNeeded';
+import { usePending } from './pending';
 import { Steps } from './Steps';
 import type { Act, StageProps } from './stage';
 import { Wheels } from './Wheels';
@@ -143,9 +144,8 @@ function Cancel({ page, act }: StageProps) {
 
 /** Sends an act of this job, once: while one waits, and before a tap is kept, no other. */
 function useAct(job: string): { act: Act; kept: boolean } {
-  const { entries } = useOutbox();
-  const kept = entries.filter(
-    (entry) => !entry.refused && (entry.body as { job?: string }).job === job && entry.name.endsWith('-job'),
+  const kept = useDoneHere().filter(
+    ({ name, body }) => (body as { job?: string }).job === job && name.endsWith('-job'),
   );
   // A start that waits counts here already: what follows is sent after it.
   const waits = kept.some(({ name }) => name !== 'start-job');
@@ -296,23 +296,15 @@ function StillHeld({ unit }: { unit: string }) {
 /** Whether it was just made here: it waits to be sent, or its page is on its way. */
 function useMadeHere(job: string): 'waits' | 'sent' | null {
   const { entries } = useOutbox();
-  const own = entries.find(({ name, body }) => name === 'make-job' && (body as { job?: string }).job === job);
-  const seen = useRef(false);
-  if (own) seen.current = own.refused === undefined;
-  if (!seen.current) return null;
-  return own ? 'waits' : 'sent';
+  const own = useDoneHere().find(({ name, body }) => name === 'make-job' && (body as { job?: string }).job === job);
+  if (!own) return null;
+  return entries.some(({ id }) => id === own.id) ? 'waits' : 'sent';
 }
 
-/** The version a start was sent for from here, until it is refused: the server's page may come later than its answer. */
+/** The version a start was sent for from here, until it is refused or the server's page tells of it. */
 function useStartedFrom(job: string): number | null {
-  const { entries } = useOutbox();
-  const [from, setFrom] = useState<number | null>(null);
-  const own = entries.find(({ name, body }) => name === 'start-job' && (body as { job?: string }).job === job);
-  const version = own && !own.refused ? (own.body as { version: number }).version : null;
-  useEffect(() => {
-    if (own) setFrom(version);
-  }, [own, version]);
-  return version ?? from;
+  const own = usePending(job, 'start-job').at(-1);
+  return own?.version ?? null;
 }
 
 /** The job as it is once its start, kept on this device, was sent. */

@@ -2,6 +2,7 @@ import type { JobPage } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { send } from '../../../device/outbox';
+import { useOutbox } from '../../../device/useOutbox';
 import { clock } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
 import { Text } from '../../../parts/Text';
@@ -11,11 +12,18 @@ import { usePending } from './pending';
 
 /** The steps of a job as they stand on this device. */
 export function useSteps({ job, work, ticks }: JobPage) {
+  const { entries } = useOutbox();
   const pending = usePending(job.id, 'tick-step');
   return work.steps.map((step) => {
     const sent = ticks.find((tick) => tick.step === step.key);
     const own = pending.filter((tick) => tick.step === step.key).at(-1);
-    return { ...step, done: own?.done ?? sent?.done ?? false, waits: own !== undefined, by: sent?.by, at: sent?.at };
+    return {
+      ...step,
+      done: own?.done ?? sent?.done ?? false,
+      waits: entries.some(({ body }) => body === own),
+      by: sent?.by,
+      at: sent?.at,
+    };
   });
 }
 

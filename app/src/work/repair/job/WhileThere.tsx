@@ -2,7 +2,7 @@ import type { WhileThere as There } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../../device/outbox';
-import { useOutbox } from '../../../device/useOutbox';
+import { useDoneHere } from '../../../device/useOutbox';
 import { dayName } from '../../../look/dates';
 import { minutesWords } from '../../../look/minutes';
 import { Button } from '../../../parts/Button';
@@ -24,9 +24,8 @@ const sumWords = ({ saves, unused, unusedCost }: Bundle): string =>
 export function WhileThere({ unit, number }: { unit: string; number: string }) {
   const { data } = useWhileThere(unit);
   const may = useMaySend('bundle-work');
-  const { entries } = useOutbox();
-  const answered = (key: string) =>
-    entries.some(({ body, refused }) => !refused && (body as { key?: string }).key === key);
+  const done = useDoneHere();
+  const answered = (key: string) => done.some(({ body }) => (body as { key?: string }).key === key);
   if (!data || data.bundles.length + data.due.length === 0) return null;
   return (
     <Card
