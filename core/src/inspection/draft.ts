@@ -2,7 +2,7 @@ import { type Doubt, doubtOf, type JudgeAnswer } from '../judge';
 import { type Book, bookFor, type FleetRules } from '../limits';
 import { type DisplayUnits, parseLength } from '../measure';
 import type { EarlierReading } from '../patterns';
-import { implausible, judgedLength, keyOf, type Reading, type Step } from '../reading';
+import { implausible, judgedFigure, keyOf, type Reading, type Step } from '../reading';
 import { type PartLife, renewedBy, type Unit, type UnitKind } from '../trailer';
 import type { GaugeSource } from './gauge';
 import type { SectionTime } from './life';
@@ -195,7 +195,7 @@ function noBetterThanReplaced({ replaced }: Draft, step: Step, now: number | nul
 /** The doubt that what is entered raises, by itself or against the last reading here; null when there is none, or it was asked already. */
 export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
   const before = draft.previous[stepKey(step)];
-  const now = judgedLength(value);
+  const now = judgedFigure(value);
   const last = before ? parseLength(before.text, '32nds') : null;
   if (entryOf(draft, step).asked) return null;
   const doubt = now === null ? null : doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);

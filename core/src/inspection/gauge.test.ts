@@ -27,6 +27,15 @@ test('any frame within a gauge’s travel reads back', () => {
   );
 });
 
+test('a temperature goes as plain ASCII and is read as people write it', () => {
+  const hot: Frame = { kind: 'temperature', serial: 'IR-7', sequence: 3, value: '151.5 °F' };
+  expect(frameLine(hot)).toMatch(/^ZG1 temperature IR-7 000003 151\.5 F\*[0-9A-F]{2}$/);
+  expect(parseFrame(frameLine(hot))).toEqual({ ok: true, value: hot });
+  const cold: Frame = { ...hot, value: '-12 °C' };
+  expect(parseFrame(frameLine(cold))).toEqual({ ok: true, value: cold });
+  expect(takeFrame(hot, 'wheel-temperature', new Set())).toEqual({ take: true, frame: hot });
+});
+
 test('one changed character is noticed', () => {
   const line = frameLine(FRAME);
   fc.assert(
@@ -43,6 +52,8 @@ test.each([
   [frameLine(FRAME).replace('47.63', '57.63'), 'damaged'],
   [frameLine({ ...FRAME, kind: 'torque' as never }), 'no “torque” gauge'],
   [frameLine({ ...FRAME, value: '121 mm' }), 'more than a stroke gauge can measure'],
+  [frameLine({ ...FRAME, value: '41 °C' }), 'nothing that a stroke gauge measures'],
+  [frameLine({ ...FRAME, kind: 'temperature', value: '601 °C' }), 'more than a temperature gauge can measure'],
 ])('%j: %s', (line, message) => expect(why(line)).toMatch(message));
 
 test('a frame is taken once, and only where it belongs', () => {

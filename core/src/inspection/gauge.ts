@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { no, ok, type Parsed, parseLength } from '../measure';
+import { must, no, ok, type Parsed, parseAmount } from '../measure';
 import type { StepKind } from '../reading';
 
-export const GAUGE_KINDS = ['stroke', 'lining', 'tread'] as const;
+export const GAUGE_KINDS = ['stroke', 'lining', 'tread', 'temperature'] as const;
 export type GaugeKind = (typeof GAUGE_KINDS)[number];
 
 /** Where a reading came from when a gauge sent it. */
@@ -20,16 +20,21 @@ export const MADE_UP_SERIAL = 'MADE-UP';
 export const gaugeWords = ({ serial }: Pick<GaugeSource, 'serial'>): string =>
   serial.startsWith(MADE_UP_SERIAL) ? `made up, by the stand-in ${serial}` : `by gauge ${serial}`;
 
-/** One value a gauge sent. `value` is a length with its unit, as a person would write it. */
+/** One value a gauge sent. `value` is a length or a temperature with its unit, as a person would write it. */
 export interface Frame extends GaugeSource {
   value: string;
 }
 
 /** What each gauge measures. */
-export const GAUGE_STEP: Record<GaugeKind, StepKind> = { stroke: 'stroke-applied', lining: 'lining', tread: 'tread' };
+export const GAUGE_STEP: Record<GaugeKind, StepKind> = {
+  stroke: 'stroke-applied',
+  lining: 'lining',
+  tread: 'tread',
+  temperature: 'wheel-temperature',
+};
 
-/** The longest value each gauge can give, in nanometres: the travel of its probe. */
-const TRAVEL: Record<GaugeKind, string> = { stroke: '120 mm', lining: '50 mm', tread: '50 mm' };
+/** What each gauge can give at most: the travel of its probe, the end of its range. */
+const MOST: Record<GaugeKind, string> = { stroke: '120 mm', lining: '50 mm', tread: '50 mm', temperature: '600 °C' };
 
 /** All characters before the star, combined by exclusive or: two hexadecimal digits. */
 const checksum = (text: string): string =>
@@ -39,25 +44,28 @@ const checksum = (text: string): string =>
     .toUpperCase()
     .padStart(2, '0');
 
-/** A frame as the line a gauge sends: `ZG1 stroke SG-104 000017 47.63 mm*3A`. */
+/** A frame as the line a gauge sends, in plain ASCII: `ZG1 stroke SG-104 000017 47.63 mm*3A`, a temperature as `151 F`. */
 export function frameLine({ kind, serial, sequence, value }: Frame): string {
-  const body = `ZG1 ${kind} ${serial} ${String(sequence).padStart(6, '0')} ${value}`;
+  const body = `ZG1 ${kind} ${serial} ${String(sequence).padStart(6, '0')} ${value.replace('°', '')}`;
   return `${body}*${checksum(body)}`;
 }
 
-const LINE = /^(ZG1 (\S+) ([A-Za-z0-9-]{1,20}) (\d{6}) (\d{1,4}(?:\.\d{1,3})? (?:mm|in)))\*([0-9A-F]{2})$/;
+const LINE = /^(ZG1 (\S+) ([A-Za-z0-9-]{1,20}) (\d{6}) (-?\d{1,4}(?:\.\d{1,3})? (?:mm|in|C|F)))\*([0-9A-F]{2})$/;
 
 /** Reads a gauge's line; refused with one sentence when it is damaged, of another protocol, or out of the gauge's range. */
 export function parseFrame(line: string): Parsed<Frame> {
   const found = LINE.exec(line.trim());
   if (!found) return no('The gauge sent something this program does not understand.');
-  const [, body = '', kind = '', serial = '', sequence = '', value = '', sum = ''] = found;
+  const [, body = '', kind = '', serial = '', sequence = '', sent = '', sum = ''] = found;
   if (checksum(body) !== sum) return no('The gauge’s value was damaged on its way: press it again.');
   const known = GAUGE_KINDS.find((each) => each === kind);
   if (!known) return no(`There is no “${kind}” gauge.`);
-  const [length, most] = [parseLength(value, 'none'), parseLength(TRAVEL[known], 'none')];
-  if (!length.ok || !most.ok) return no('The gauge’s value is not a length.');
-  if (length.value > most.value) return no(`${value} is more than a ${known} gauge can measure: is its probe seated?`);
+  const value = sent.replace(/ ([CF])$/, ' °$1');
+  const [amount, most] = [parseAmount(value), must(parseAmount(MOST[known]))];
+  if (!amount.ok) return no(amount.message);
+  if (amount.value.dimension !== most.dimension) return no(`${value} is nothing that a ${known} gauge measures.`);
+  if (amount.value.value > most.value)
+    return no(`${value} is more than a ${known} gauge can measure: is it held right?`);
   return ok({ kind: known, serial, sequence: Number(sequence), value });
 }
 

@@ -80,7 +80,7 @@ test('what does not apply at an axle end is left out there', () => {
 });
 
 test('a unit is offered the routes of its kind, the fleet’s own first', () => {
-  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'full-bus', 'walk-bus']);
+  expect(routesFor('bus').map(({ id }) => id)).toEqual(['measure', 'full-bus', 'walk-bus', 'heat']);
   const own = { ...(ROUTES[0] as (typeof ROUTES)[number]), id: 'own' };
   expect(routesFor('bus', [own])[0]?.id).toBe('own');
 });

@@ -50,7 +50,7 @@ function worseOf(law: Opinion, own: Opinion, ownStricter: boolean): Opinion {
   if (law.verdict === 'not-judged') return own.verdict === 'within' ? law : { ...own, open: law.because };
   const graver = compareVerdicts(law.verdict, own.verdict);
   const worse = graver < 0 || (graver === 0 && !ownStricter) ? law : own;
-  return { ...worse, share: law.share, open: law.open ?? own.open };
+  return { ...worse, share: law.share, open: law.open ?? own.open, holds: law.holds ?? own.holds };
 }
 
 /**
@@ -93,7 +93,8 @@ export function judgeAmount(
   const judged = judgeEach(limits, amount, ({ limit, kept, verdict, why }) => {
     const note = kept ? '' : ` ${limit.note ?? ''}`.trimEnd();
     const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
-    return opinion({ verdict, because }, againstLimit(limit, measured, amount));
+    const holds = (!kept && limit.holds) || undefined;
+    return opinion({ verdict, because, holds }, againstLimit(limit, measured, amount));
   });
   if (judged) return judged;
   const [other] = limits;

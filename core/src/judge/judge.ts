@@ -13,6 +13,7 @@ import { notJudged } from './opinion';
 import type { JudgeRequest, UnitReading } from './request';
 import { judgeReading } from './rules';
 import { worst } from './verdict';
+import { judgeWheelTemperatures } from './wheel-temperature';
 
 /** A finding's kind: with the check or air test it is about, so that each has its own. */
 const findingKind = (reading: Reading): string =>
@@ -63,6 +64,7 @@ function judgeUnit(book: Book, unit: Unit, readings: readonly UnitReading[], exp
     ...judgeAdjusterMatch(book, unit),
     ...judgeDuals(book, unit, own),
     ...judgePairs(book, unit, judged),
+    ...judgeWheelTemperatures(book, unit, own),
     ...absentFindings(unit, judged, expected),
   ];
   const brakes = brakesOf(unit, findings);

@@ -1,6 +1,6 @@
 import type { Limit } from '../limits';
 import { LIMIT_IS_WORDS, limitNm, marginOf } from '../limits';
-import { formatLike, forPeople, must, parseLength } from '../measure';
+import { formatApart, forPeople, must, parseLength } from '../measure';
 import type { Finding } from './finding';
 
 /** What one rule says of one reading: a finding without its place, and what stays open although something was judged. */
@@ -37,7 +37,7 @@ export const againstLimit = (
 ): Pick<Opinion, 'measured' | 'limit' | 'margin' | 'rule' | 'sure'> => ({
   measured,
   limit: limit.value,
-  margin: formatLike(marginOf(limit, amount), limit.value),
+  margin: formatApart(marginOf(limit, amount), limit.value),
   rule: limit.source,
   sure: limit.sure,
 });
@@ -54,7 +54,7 @@ const OPPOSITE: Record<Limit['is'], Limit['is']> = {
 export function comparison(limit: Limit, measured: string, amount: number, kept: boolean): string {
   const words = LIMIT_IS_WORDS[kept ? limit.is : OPPOSITE[limit.is]];
   const apart = Math.abs(amount - limitNm(limit));
-  const by = forPeople(formatLike(apart, limit.value));
+  const by = forPeople(formatApart(apart, limit.value));
   const said = apart === 0 ? '' : kept ? `, ${by} to spare` : `, by ${by}`;
   return `${measured} is ${words} ${limit.value}${said}`;
 }

@@ -21,6 +21,7 @@ import { judgeStroke } from './stroke';
 import { judgeTread } from './tread';
 import { judgeWheelNuts } from './wheel-nuts';
 import { judgeWheelPlay } from './wheel-play';
+import { judgeWheelTemperature } from './wheel-temperature';
 
 /** What the book says of one reading of a kind, taken at this axle end; null where it was taken at none. */
 type Rule<K extends ReadingKind> = (book: Book, reading: ReadingOf<K>, end: WheelEnd | null) => Opinion;
@@ -46,6 +47,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   dual: atEnd(judgeDual),
   'wheel-nuts': judgeWheelNuts,
   'end-play': atEnd(judgeEndPlay),
+  'wheel-temperature': atEnd(judgeWheelTemperature),
   'king-pin': judgeKingPin,
   'slider-pins': judgeSliderPins,
   'mud-flap': judgeMudFlap,

@@ -23,6 +23,8 @@ export const LIMITED_WORDS = {
   'dual-diameter': 'Duals: diameter difference',
   'dual-pressure': 'Duals: pressure difference',
   'end-play': 'Bearing end play',
+  'wheel-temperature': 'Wheel-end temperature',
+  'wheel-temperature-apart': 'Left against right: wheel-end temperature',
   'king-pin': 'King pin',
   collar: 'King pin collar',
   'mud-flap': 'Mud-flap clearance',
@@ -43,7 +45,7 @@ export const LIMITED = Object.keys(LIMITED_WORDS) as [Limited, ...Limited[]];
 const distanceText = z.string().refine((text) => parseDistance(text).ok, 'a distance with its unit');
 export const amountText = z
   .string()
-  .refine((text) => parseAmount(text).ok, 'a length, a pressure or a time, with its unit');
+  .refine((text) => parseAmount(text).ok, 'a length, a pressure, a time or a temperature, with its unit');
 const source = z.string().min(1);
 const sure = z.enum(SURENESS);
 /** A share as [numerator, denominator], so that 20 % is exact. */
@@ -85,6 +87,8 @@ export const limitSchema = z.strictObject({
   /** This part of the cut-out pressure instead, where that is less. */
   orOfCutOut: ratio.optional(),
   share: z.literal(1).optional(),
+  /** Past it, by practice, it holds its unit until somebody answers, whatever the verdict. */
+  holds: z.literal(true).optional(),
   /** Or to the mark of the part's maker, which then decides as this does. */
   orMakers: z.literal(true).optional(),
   source,

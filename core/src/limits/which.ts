@@ -174,7 +174,7 @@ export function meantFor({ appliesTo }: Limit, amount: number): boolean {
 
 const figures = new WeakMap<object, number>();
 
-/** A limit's figure in base units: nanometres, pascals or milliseconds. Each limit's text is read once. */
+/** A limit's figure in base units: nanometres, pascals, milliseconds or thousandths of a kelvin. Each limit's text is read once. */
 export function limitNm(limit: Pick<Limit, 'value'>): number {
   const known = figures.get(limit);
   if (known !== undefined) return known;

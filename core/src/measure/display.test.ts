@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  formatApart,
   formatLike,
   formatTemperature,
   forPeople,
@@ -24,6 +25,9 @@ test.each([
   ['29,950 mi', METRIC_UNITS, '48 200 km'],
   ['105 °F', METRIC_UNITS, '41 °C'],
   ['-1/8 in', METRIC_UNITS, '-3.175 mm'],
+  ['50 F°', METRIC_UNITS, '27.8 C°'],
+  ['-12 F°', METRIC_UNITS, '-6.7 C°'],
+  ['30 C°', INCH_UNITS, '54 F°'],
   ['good', METRIC_UNITS, 'good'],
 ])('%s shown in other units is %#', (text, units, shown) => expect(inUnits(text, units)).toBe(shown));
 
@@ -43,6 +47,10 @@ test.each([
   ['2 psi', 'pressure', 13_790],
   ['1/8 in', 'length', 3_175_000],
   ['2 inches', 'length', 50_800_000],
+  ['250 °F', 'temperature', 394_261],
+  ['120 °C', 'temperature', 393_150],
+  ['50 F°', 'temperature difference', 27_778],
+  ['30 C°', 'temperature difference', 30_000],
 ] as const)('%s is a %s', (text, dimension, value) => expect(must(parseAmount(text))).toEqual({ dimension, value }));
 
 test.each(['', 'x s', '2 foo'])('%j is no amount', (text) => expect(parseAmount(text).ok).toBe(false));
@@ -51,6 +59,15 @@ test('a signed amount is printed like another', () => {
   expect(formatLike(-3_175_000, '2 in')).toBe('-1/8 in');
   expect(formatLike(1_500, '45 s')).toBe('1.5 s');
   expect(formatLike(13_790, '2 psi')).toBe('2 psi');
+  expect(formatLike(394_261, '41 °F')).toBe('250 °F');
+  expect(formatLike(30_000, '1 C°')).toBe('30 C°');
+});
+
+test('between two temperatures lie degrees apart, between other amounts amounts like them', () => {
+  expect(formatApart(-6_667, '250 °F')).toBe('-12 F°');
+  expect(formatApart(500, '120 °C')).toBe('0.5 C°');
+  expect(formatApart(27_778, '50 F°')).toBe('50 F°');
+  expect(formatApart(-3_175_000, '2 in')).toBe('-1/8 in');
 });
 
 test.each([
@@ -79,6 +96,7 @@ describe('a sentence in a person’s own units', () => {
     ['2 in a row, 3 of 4 brakes, axle 2.', '2 in a row, 3 of 4 brakes, axle 2.'],
     ['8 in place, 1 in 4 loose.', '8 in place, 1 in 4 loose.'],
     ['Drum 16.620 in, 5 mm deep.', 'Drum 422.148 mm (16.620 in), 5 mm deep.'],
+    ['262 °F is more than 250 °F, by 12 F°.', '128 °C (262 °F) is more than 121 °C (250 °F), by 6.7 C° (12 F°).'],
     ['49 CFR 393.47(e), after 50 mi', '49 CFR 393.47(e), after 80 km (50 mi)'],
   ])('%s', (sentence, metric) => {
     expect(wordsInUnits(sentence, METRIC_UNITS)).toBe(metric);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { formatDistance, parseDistance } from './distance';
 import { formatLength, lengthStyle, parseLength } from './length';
 import { formatPressure, parsePressure } from './pressure';
-import { formatTemperature, parseTemperature } from './temperature';
+import { formatTemperature, formatTemperatureApart, parseTemperature, parseTemperatureApart } from './temperature';
 
 /** The units a person reads and writes in. A stored reading keeps what was typed, whatever these are. */
 export const displayUnitsSchema = z.strictObject({
@@ -31,6 +31,8 @@ function converted(text: string, units: DisplayUnits): string | null {
     if (units.length === 'in' && !MM.test(plain.trim())) return text;
     return sign + formatLength(length.value, style);
   }
+  const apart = parseTemperatureApart(plain);
+  if (apart.ok) return sign + formatTemperatureApart(apart.value, units.temperature);
   const temperature = parseTemperature(text);
   return temperature.ok ? formatTemperature(temperature.value, units.temperature) : null;
 }
@@ -49,9 +51,9 @@ export const inBoth = (text: string, units: DisplayUnits): string => {
   return shown === text ? text : `${shown} (${text})`;
 };
 
-/** A length, a pressure or a distance inside of a sentence; “in” is a word where one like “a” or “the” follows it. */
+/** A length, a pressure, a distance or a temperature inside of a sentence; “in” is a word where one like “a” or “the” follows it. */
 const QUANTITY =
-  /(?<![\d/.,-])(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) ?(?:in\b(?! (?:a|an|the|this|each|any|one|all|place|order|use|total|\d+)\b)|(?:mm|psi|bar|kPa|mi|km)\b(?!\/))/g;
+  /(?<![\d/.,-])(?:\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) ?(?:in\b(?! (?:a|an|the|this|each|any|one|all|place|order|use|total|\d+)\b)|(?:mm|psi|bar|kPa|mi|km)\b(?!\/)|°[CF]\b|[CF]°)/g;
 
 /** A sentence with each quantity in it in a person's own units, what was written beside it. */
 export const wordsInUnits = (sentence: string, units: DisplayUnits): string =>

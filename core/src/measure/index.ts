@@ -1,6 +1,6 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
 
-export { type Amount, type Dimension, formatLike, forPeople, parseAmount } from './amount';
+export { type Amount, type Dimension, formatApart, formatLike, forPeople, parseAmount, parseFigure } from './amount';
 export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
 export {
@@ -36,6 +36,7 @@ export {
 } from './pressure';
 export {
   formatTemperature,
+  formatTemperatureApart,
   type Millikelvin,
   parseTemperature,
   type TemperatureUnit,

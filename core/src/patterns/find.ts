@@ -1,7 +1,7 @@
 import { doubtOf, judgeReading } from '../judge';
 import { type Book, keeps } from '../limits';
-import { must, type Nanometres, parseLength } from '../measure';
-import { judgedLength, type Reading, readingKey, readingPlace } from '../reading';
+import { must, parseAmount, parseLength } from '../measure';
+import { judgedFigure, type Reading, readingKey, readingPlace } from '../reading';
 import { positionCode, SIDES, tyresOf, type Unit, type WheelEnd, wheelEnd, wheelEnds } from '../trailer';
 import type { EarlierReading } from './earlier';
 import {
@@ -63,7 +63,7 @@ function fits(book: Book, end: WheelEnd, wanted: Condition, reading: Reading): b
   if (reading.kind === 'tread' && !hasAny(wanted.wear, reading.wear ?? [])) return false;
   if (reading.kind === 'check' && !hasAny(wanted.found, reading.found)) return false;
   if (wanted.past === undefined) return true;
-  const length = judgedLength(reading);
+  const length = judgedFigure(reading);
   const of = limitedAs(reading);
   const past = book.limits.filter(
     (limit) => limit.reading === of && wanted.past?.some((id) => limit.id.startsWith(id)),
@@ -92,14 +92,14 @@ function findAtEnds({ book, unit, readings }: Look, pattern: EndPattern): Sugges
 interface Change {
   reading: Reading;
   before: EarlierReading;
-  lost: Nanometres;
+  lost: number;
   /** It has grown by more than two readings of the same thing differ. */
   grown: boolean;
 }
 
 function changeOf({ book, before }: Look, reading: Reading): Change | null {
   const earlier = before.get(readingKey(reading));
-  const [then, now] = [earlier && judgedLength(earlier.value), judgedLength(reading)];
+  const [then, now] = [earlier && judgedFigure(earlier.value), judgedFigure(reading)];
   if (!earlier || then == null || now === null || reading.kind === 'defect') return null;
   const grown = doubtOf(book, reading.kind, then, now)?.way === 'grown';
   return { reading, before: earlier, lost: then - now, grown };
@@ -131,14 +131,15 @@ function pairs({ unit, readings }: Look, at: 'axle' | 'dual', kind: string): [st
 }
 
 const nm = (text: string): number => must(parseLength(text, 'none'));
+const figureOf = (text: string): number => must(parseAmount(text)).value;
 
 function isApart(differ: DifferPattern['differ'], apart: number): boolean {
-  return 'atLeast' in differ ? apart >= nm(differ.atLeast) : apart > nm(differ.moreThan);
+  return 'atLeast' in differ ? apart >= figureOf(differ.atLeast) : apart > figureOf(differ.moreThan);
 }
 
 const findDifferences = (look: Look, pattern: DifferPattern): Suggestion[] =>
   pairs(look, pattern.at, pattern.differ.kind).flatMap(([place, pair]) => {
-    const [first, second] = pair.map(judgedLength);
+    const [first, second] = pair.map(judgedFigure);
     if (first == null || second == null || !isApart(pattern.differ, Math.abs(first - second))) return [];
     return [{ pattern, place, evidence: pair, before: [] }];
   });

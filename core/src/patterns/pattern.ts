@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { VERDICTS } from '../limits';
-import { parseLength } from '../measure';
+import { parseAmount, parseLength } from '../measure';
 import { HUB_CONDITIONS, HUB_HEATS, HUB_LEAKS, HUB_LEVELS, STEP_KINDS, WEAR_MARKS } from '../reading';
 import { ADJUSTERS } from '../trailer';
 import entries from './patterns.json';
@@ -28,6 +28,9 @@ const words = { id: z.string(), suggests: z.string(), next: z.string() };
 /** Two places compared: the ends of an axle, or the tyres of a dual. */
 const pair = { ...words, at: z.enum(['axle', 'dual']) };
 const compared = z.enum(['stroke-applied', 'lining', 'tread']);
+const beside = z.enum([...compared.options, 'wheel-temperature']);
+/** How far apart: a length, or a difference of temperatures. */
+const apart = z.string().refine((text) => parseAmount(text).ok, 'a figure with its unit');
 
 export const patternSchema = z.union([
   z.strictObject({
@@ -50,8 +53,8 @@ export const patternSchema = z.union([
     ...pair,
     /** Two readings of this kind that are so far apart. */
     differ: z.union([
-      z.strictObject({ kind: compared, atLeast: length }),
-      z.strictObject({ kind: compared, moreThan: length }),
+      z.strictObject({ kind: beside, atLeast: apart }),
+      z.strictObject({ kind: beside, moreThan: apart }),
     ]),
   }),
   z.strictObject({

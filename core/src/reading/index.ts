@@ -36,7 +36,7 @@ export {
   contradiction,
   goodReading,
   implausible,
-  judgedLength,
+  judgedFigure,
   outOfRange,
   readingItem,
   readingPlace,

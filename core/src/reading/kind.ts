@@ -20,7 +20,7 @@ export interface Contradiction {
   message: string;
 }
 
-/** Lengths with their unit. With `orNone`, nothing at all can be as well. */
+/** Figures with their unit. With `orNone`, nothing at all can be as well. */
 export interface Range {
   least?: string;
   most: string;
@@ -54,9 +54,9 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   item?(reading: z.infer<S>): string;
   /** It is read off a scale by eye: how far off tells how somebody reads. */
   scale?: true;
-  /** The lengths it is judged by, the smallest of them deciding. */
-  lengths?(reading: z.infer<S>): readonly string[];
-  /** What its lengths can be, in one of several ranges: what is outside is asked about, and has no verdict. */
+  /** The lengths it is judged by, the smallest of them deciding, or its temperature. */
+  figures?(reading: z.infer<S>): readonly string[];
+  /** What its figures can be, in one of several ranges: what is outside is asked about, and has no verdict. */
   plausible?: readonly Range[];
   /** What else about it cannot be, in a sentence that says what to do. */
   odd?(reading: z.infer<S>): string | null;

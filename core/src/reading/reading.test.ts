@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { judge, judgeRequestSchema, unsound } from '../judge';
 import { type Axle, type Unit, wheelEnds } from '../trailer';
-import { contradiction, judgedLength, type Reading, readingKey, readingPlace, readingSchema } from '.';
+import { contradiction, judgedFigure, type Reading, readingKey, readingPlace, readingSchema } from '.';
 
 const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, { ...axle, tyres: 'single' }] };
@@ -83,8 +83,8 @@ test('the smallest of several figures is the one that is judged, in whatever ord
   fc.assert(
     fc.property(fc.array(thirtySeconds, { minLength: 1, maxLength: 8 }), (points) => {
       const least = Math.min(...points.map((text) => Number(text.split('/')[0])));
-      const length = judgedLength({ kind: 'lining', ...at, points });
-      expect(length).toBe(judgedLength({ kind: 'lining', ...at, points: [...points].reverse() }));
+      const length = judgedFigure({ kind: 'lining', ...at, points });
+      expect(length).toBe(judgedFigure({ kind: 'lining', ...at, points: [...points].reverse() }));
       expect(length).toBe(least * 793_750);
     }),
   );

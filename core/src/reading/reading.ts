@@ -1,4 +1,4 @@
-import { must, type Nanometres, parseLength } from '../measure';
+import { must, parseFigure } from '../measure';
 import type { Place } from '../trailer';
 import type { AskedFor, Contradiction, Range } from './kind';
 import { kindAs, type Reading, STEP_KINDS } from './kinds';
@@ -17,10 +17,13 @@ export const readingPlace = (reading: Reading): Required<Place> => ({
 /** The check, air test or code a reading is about, where its kind has several at one place. */
 export const readingItem = (reading: Reading): string | undefined => kindAs(reading.kind).item?.(reading);
 
-/** The length that is judged of a reading, its smallest point: null where it is no length. */
-export function judgedLength(reading: Reading): Nanometres | null {
-  const lengths = kindAs(reading.kind).lengths?.(reading);
-  return lengths ? Math.min(...lengths.map((text) => must(parseLength(text, '32nds')))) : null;
+/**
+ * The figure that is judged of a reading, its smallest point, in nanometres or, of a temperature, thousandths of a kelvin:
+ * null where it has no single one.
+ */
+export function judgedFigure(reading: Reading): number | null {
+  const figures = kindAs(reading.kind).figures?.(reading);
+  return figures ? Math.min(...figures.map((text) => must(parseFigure(text)))) : null;
 }
 
 /** A reading in a few characters, for lists, the plan and print. */
@@ -32,23 +35,24 @@ export const goodReading = (kind: Reading['kind'], at: AskedFor): Reading => kin
 /** What takes the bench to measure: it is not read on a driver's walk. */
 export const BENCH_KINDS: readonly string[] = STEP_KINDS.filter((kind) => kindAs(kind).bench);
 
-const nmOf = (text: string): Nanometres => must(parseLength(text, '32nds'));
+const amountOf = (text: string): number => must(parseFigure(text));
 
-/** The range a length comes nearest to where it can be none of a kind; null where it can. Nothing at all may be `asked` about. */
-export function outOfRange(kind: Reading['kind'], nm: Nanometres, asked = false): Range | null {
+/** The range a figure comes nearest to where it can be none of a kind; null where it can. Nothing at all may be `asked` about. */
+export function outOfRange(kind: Reading['kind'], amount: number, asked = false): Range | null {
   const ranges = kindAs(kind).plausible ?? [];
   const inside = ({ least, most, orNone }: Range) =>
-    (orNone && !asked && nm === 0) || ((least === undefined || nm >= nmOf(least)) && nm <= nmOf(most));
+    (orNone && !asked && amount === 0) ||
+    ((least === undefined || amount >= amountOf(least)) && amount <= amountOf(most));
   if (ranges.some(inside)) return null;
-  return ranges.find(({ most }) => nm <= nmOf(most)) ?? ranges.at(-1) ?? null;
+  return ranges.find(({ most }) => amount <= amountOf(most)) ?? ranges.at(-1) ?? null;
 }
 
 /** Why a reading cannot be, and what to do; null when it can. Such a reading has no verdict. */
 export function implausible(reading: Reading): string | null {
-  const { lengths, odd, plausible, words } = kindAs(reading.kind);
+  const { figures, odd, plausible, words } = kindAs(reading.kind);
   if (plausible)
-    for (const text of lengths?.(reading) ?? []) {
-      const range = outOfRange(reading.kind, nmOf(text));
+    for (const text of figures?.(reading) ?? []) {
+      const range = outOfRange(reading.kind, amountOf(text));
       if (!range) continue;
       const from = range.least ? `from ${range.least} to ${range.most}` : `at most ${range.most}`;
       return `${text} can hardly be: ${words.toLowerCase()} is ${from}. Look at the unit and measure again.`;

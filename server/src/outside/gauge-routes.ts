@@ -1,4 +1,4 @@
-import { GAUGE_KINDS, lengthText, OUTSIDE_WAYS, type OutsideWay } from '@zealous-axle/core';
+import { GAUGE_KINDS, lengthText, OUTSIDE_WAYS, type OutsideWay, temperatureText } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, openStreams, type Serving, type signedIn } from '../http';
 import { KnownProblem } from '../problem';
@@ -7,7 +7,7 @@ import type { Gauges } from './made-up-gauges';
 
 const pressed = z.strictObject({
   kind: z.enum(GAUGE_KINDS),
-  value: lengthText,
+  value: z.union([lengthText, temperatureText]),
   /** The last line once more. */
   again: z.boolean().optional(),
 });

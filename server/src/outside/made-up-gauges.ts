@@ -6,6 +6,7 @@ const GAUGES: Record<GaugeKind, string> = {
   stroke: `${MADE_UP_SERIAL}-1`,
   lining: `${MADE_UP_SERIAL}-2`,
   tread: `${MADE_UP_SERIAL}-3`,
+  temperature: `${MADE_UP_SERIAL}-4`,
 };
 
 export type Gauges = ReturnType<typeof openGauges>;

@@ -10,11 +10,13 @@ import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
 import { gaugeWanted, useGauge, useGaugesWay, wantGauge } from './gauge';
 
-/** Where each probe stands at first, and how far it may be moved, in hundredths of a millimetre. */
-const PROBES: Record<GaugeKind, { name: string; at: number; most: number }> = {
-  stroke: { name: 'Stroke gauge', at: 4_128, most: 8_000 },
-  lining: { name: 'Lining gauge', at: 1_270, most: 3_000 },
-  tread: { name: 'Tread gauge', at: 714, most: 2_500 },
+const millimetres = (hundredths: number): string => `${(hundredths / 100).toFixed(2)} mm`;
+/** Where each probe stands at first, and how far it may be moved: in hundredths of a millimetre, or in degrees. */
+const PROBES: Record<GaugeKind, { name: string; at: number; most: number; text: (at: number) => string }> = {
+  stroke: { name: 'Stroke gauge', at: 4_128, most: 8_000, text: millimetres },
+  lining: { name: 'Lining gauge', at: 1_270, most: 3_000, text: millimetres },
+  tread: { name: 'Tread gauge', at: 714, most: 2_500, text: millimetres },
+  temperature: { name: 'Infrared gauge', at: 150, most: 400, text: (at) => `${at} °F` },
 };
 const WAY_WORDS: Record<OutsideWay, string> = {
   none: 'Not set up',
@@ -32,7 +34,9 @@ const STATE_WORDS = {
 /** Electronic gauges: whether this device listens for them; and where the fleet chose the stand-in, probes to press. */
 export function Gauges() {
   const way = useGaugesWay();
-  const [probes, setProbes] = useState({ stroke: PROBES.stroke.at, lining: PROBES.lining.at, tread: PROBES.tread.at });
+  const [probes, setProbes] = useState(
+    () => Object.fromEntries(GAUGE_KINDS.map((kind) => [kind, PROBES[kind].at])) as Record<GaugeKind, number>,
+  );
   const [wanted, setWanted] = useState(gaugeWanted);
   const [heard, setHeard] = useState<string[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -48,7 +52,7 @@ export function Gauges() {
       (error: Error) => setProblem(error.message),
     );
   const press = (kind: GaugeKind, again = false) =>
-    void post('/gauges/press', { kind, value: `${(probes[kind] / 100).toFixed(2)} mm`, ...(again ? { again } : {}) });
+    void post('/gauges/press', { kind, value: PROBES[kind].text(probes[kind]), ...(again ? { again } : {}) });
   return (
     <Screen title="Gauges" under={way ? WAY_WORDS[way] : undefined} back={goBack('/me')}>
       {way === 'none' ? (
@@ -107,7 +111,7 @@ function MadeUp({ probes, onProbe, onPress: press, post }: MadeUpProps) {
         <Card key={kind} title={PROBES[kind].name}>
           <Slider
             label="Probe"
-            shown={`${(probes[kind] / 100).toFixed(2)} mm`}
+            shown={PROBES[kind].text(probes[kind])}
             value={probes[kind]}
             least={0}
             most={PROBES[kind].most}

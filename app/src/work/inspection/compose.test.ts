@@ -141,6 +141,8 @@ describe('steps of more than one figure', () => {
       { points: ['3/8 in', '1/2 in', '7/16 in', '3/8 in'] },
     ],
     [stepOf('drum'), { value: '16.62', marked: '16.75' }, {}, { value: '16.62 in', marked: '16.75 in' }],
+    [stepOf('wheel-temperature'), { value: '155' }, {}, { value: '155 °F' }],
+    [stepOf('wheel-temperature'), { value: '68.5 °C' }, {}, { value: '68.5 °C' }],
     [stepOf('pressure'), { value: '98' }, { hot: true, heavy: true }, { value: '98 psi', hot: true, heavy: true }],
     [stepOf('king-pin'), { pin0: '2', pin1: '1.99' }, {}, { pin: ['2 in', '1.99 in'] }],
     [stepOf('wheel-nuts'), {}, { holes: 10, loose: [1] }, { holes: 10, loose: [1] }],

@@ -53,7 +53,8 @@ export const isOil = ({ fitted }: ThereAtEnd): boolean => fitted.hub === 'oil';
 export const studOf = ({ random, end }: ThereAtEnd): number => 1 + random.below(end.holes);
 
 /** A hub that heats through: what is hot is hot to the hand and at the hub. */
-export const hot = (end: EndTruth): void => {
+export const hot = ({ end, random }: Pick<ThereAtEnd, 'end' | 'random'>): void => {
+  end.heatF = figure(random, 'hub-heats');
   withHub(end, { heat: 'hot' });
   withCodes(end, 'hub-hot');
 };
@@ -69,5 +70,5 @@ export const dragging = ({ end, random }: ThereAtEnd): void => {
   end.stroke16 = Math.min(end.stroke16, 16);
   end.lining32 = end.lining32.map((each) => Math.max(9, each - 5));
   withCodes(end, 'brake-dragging', 'drum-blue');
-  hot(end);
+  hot({ end, random });
 };

@@ -1,7 +1,7 @@
 import { judge, type UnitReading, worst } from '../../judge';
 import { DEFAULT_BOOK, type Verdict } from '../../limits';
-import { formatLike, must, parsePressure } from '../../measure';
-import { judgedLength, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
+import { formatApart, must, parsePressure } from '../../measure';
+import { judgedFigure, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
 import type { Unit } from '../../trailer';
 import { judgedTruth } from './make';
 import { COST, GOOD, MARKS } from './settings';
@@ -105,14 +105,14 @@ function errorOf(said: Reading, truth: Reading): string | null {
     const psi = Math.round((one - other) / PSI_IN_PA);
     return psi === 0 ? null : `${sign(psi)}${Math.abs(psi)} psi`;
   }
-  const [long, short] = [judgedLength(said), judgedLength(truth)];
+  const [long, short] = [judgedFigure(said), judgedFigure(truth)];
   if (long === null || short === null || long === short) return null;
-  return `${sign(long - short)}${formatLike(Math.abs(long - short), readingText(truth))}`;
+  return `${sign(long - short)}${formatApart(Math.abs(long - short), readingText(truth))}`;
 }
 
 /** What was read is what is: the same smallest figure, or the same signs. */
 function isRight(said: Reading, truth: Reading): boolean {
-  const [one, other] = [judgedLength(said), judgedLength(truth)];
+  const [one, other] = [judgedFigure(said), judgedFigure(truth)];
   if (one !== null && other !== null) return one === other;
   const [hard, soft] = [pascals(said), pascals(truth)];
   if (hard !== null && soft !== null) return Math.abs(hard - soft) < PSI_IN_PA;
@@ -128,7 +128,7 @@ function compare(made: MadeUpUnit, step: Step, { taken }: Walked): Compared | nu
   const own = taken.filter((each) => each.unit === made.unit.id && each.key === key).at(-1);
   const is = verdictOf(made.fitted, truth);
   const shouldBe = is ? SAID_OF[is] : null;
-  const base = { unit: made.unit.id, step, truth: readingText(truth), figure: judgedLength(truth), shouldBe };
+  const base = { unit: made.unit.id, step, truth: readingText(truth), figure: judgedFigure(truth), shouldBe };
   if (!own) return { ...base, said: null, error: null, right: false, changed: false, judgedAs: null };
   const read = verdictOf(made.unit, own.reading);
   return {

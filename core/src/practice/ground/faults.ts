@@ -27,10 +27,11 @@ const CONSEQUENCES: Readonly<Record<string, (there: ThereAtEnd) => void>> = {
   'hub-leak': (there) => withHub(there.end, { leak: 'outside', ...(isOil(there) ? { level: 'at-add' } : {}) }),
   'hub-cap-missing': (there) => withHub(there.end, { cap: 'missing', ...(isOil(there) ? { level: 'empty' } : {}) }),
   'hub-smoking': (there) => {
+    there.end.heatF = figure(there.random, 'hub-heats');
     withHub(there.end, { smoking: true, heat: 'hot', ...(isOil(there) ? { level: 'empty', condition: 'dark' } : {}) });
     withCodes(there.end, 'hub-hot');
   },
-  'hub-hot': ({ end }) => hot(end),
+  'hub-hot': hot,
   'brake-dragging': dragging,
   'drum-blue': dragging,
   'no-braking-action': ({ end }) => {
@@ -179,6 +180,12 @@ const MEASURED_AT_END: EndFault[] = [
     apply: ({ end, random }) => {
       end.play1000 = figure(random, 'end-play');
     },
+  },
+  {
+    id: 'hub-heats',
+    words: 'A hub that runs hot',
+    foundBy: ['wheel-temperature'],
+    apply: hot,
   },
   {
     id: 'drum-worn',

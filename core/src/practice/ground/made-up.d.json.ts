@@ -35,7 +35,7 @@ type Measured =
 declare const data: {
   levels: readonly Level[];
   routes: readonly Route[];
-  good: Readonly<Record<Measured, Between>> & { targetPsi: number; built: number };
+  good: Readonly<Record<Measured, Between>> & { targetPsi: number; built: number; heatF: number };
   faults: Readonly<Record<string, { figure?: Between; disc?: Between; meets?: Verdict; atWorst?: Verdict }>>;
   exclusive: readonly (readonly string[])[];
   cost: Readonly<Record<'missedHold' | 'missedOther' | 'invented' | 'heldForNothing', number>>;

@@ -20,6 +20,8 @@ export interface EndTruth {
   rotorMm2: number;
   /** Bearing end play, in thousandths of an inch. */
   play1000: number;
+  /** After its run, in degrees Fahrenheit. */
+  heatF: number;
   tyres: Partial<Record<Tyre, TyreTruth>>;
   hub: HubNotes;
   /** What the glass shows before it is wiped; null where it is clean. */
@@ -101,6 +103,8 @@ function atEnd(end: EndTruth, step: Step, target: number): Reading | null {
       return { kind: step.kind, ...at, value: `${end.rotorMm2 / 2} mm` };
     case 'end-play':
       return { kind: step.kind, ...at, value: `${(end.play1000 / 1_000).toFixed(3)} in` };
+    case 'wheel-temperature':
+      return { kind: step.kind, ...at, value: `${end.heatF} °F` };
     case 'dual':
       return { kind: step.kind, ...at, touching: end.touching };
     case 'hub-oil':

@@ -130,6 +130,8 @@ function goodEnd(random: Random, unit: Unit, axle: number, side: Side): EndTruth
     drum32: from(random, GOOD.drum32),
     rotorMm2: from(random, GOOD.rotorMm2),
     play1000: from(random, GOOD.play1000),
+    // Follows from the place: drawn by lot it would change every unit that is made.
+    heatF: GOOD.heatF + ((axle * 5 + (side === 'left' ? 3 : 0)) % 12),
     tyres: end.tyres === 'dual' ? { inner: tyre(), outer: tyre() } : { single: tyre() },
     hub: goodHub(end.hub),
     stain: null,

@@ -20,7 +20,7 @@ export const drum = kindOf(schema)({
   fits: isDrum,
   bench: true,
   scale: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ least: '6 in', most: '20 in' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'drum', ...endOf(at), value: '16.55 in' }),

@@ -11,7 +11,7 @@ export const endPlay = kindOf(schema)({
   short: 'End play',
   at: 'end',
   bench: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ most: '1/2 in' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'end-play', ...endOf(at), value: '0.003 in' }),

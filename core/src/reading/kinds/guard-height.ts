@@ -16,7 +16,7 @@ export const guardHeight = kindOf(schema)({
   words: 'Rear guard height',
   at: 'unit',
   scale: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ most: '60 in' }],
   text: ({ value }) => value,
   good: () => ({ kind: 'guard-height', value: '21 1/2 in', built: 2019 }),

@@ -21,6 +21,7 @@ import { strokeFree } from './stroke-free';
 import { tread } from './tread';
 import { wheelNuts } from './wheel-nuts';
 import { wheelPlay } from './wheel-play';
+import { wheelTemperature } from './wheel-temperature';
 
 /** What a step of a route may ask for, in the order of lists and print. */
 const ASKED = {
@@ -35,6 +36,7 @@ const ASKED = {
   dual,
   'hub-oil': hubOil,
   'end-play': endPlay,
+  'wheel-temperature': wheelTemperature,
   'wheel-nuts': wheelNuts,
   'king-pin': kingPin,
   'slider-pins': sliderPins,

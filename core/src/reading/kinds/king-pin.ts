@@ -23,7 +23,7 @@ export const kingPin = kindOf(schema)({
   at: 'unit',
   bench: true,
   scale: true,
-  lengths: ({ pin }) => pin,
+  figures: ({ pin }) => pin,
   plausible: PINS,
   odd: ({ collar = [] }) => {
     const thick = collar.find((each) => must(parseLength(each, 'none')) > must(parseLength(NEW_COLLAR, 'none')));

@@ -20,7 +20,7 @@ export const lining = kindOf(schema)({
   fits: hasBrake,
   bench: true,
   scale: true,
-  lengths: ({ points }) => points,
+  figures: ({ points }) => points,
   plausible: [{ most: '1 1/2 in' }],
   text: ({ points }) => thinnest(points).text,
   column: 'points',

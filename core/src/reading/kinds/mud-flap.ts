@@ -10,7 +10,7 @@ export const mudFlap = kindOf(schema)({
   part: 'body',
   words: 'Mud-flap clearance',
   at: 'side',
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ most: '48 in' }],
   text: ({ value }) => value,
   good: ({ side }) => ({ kind: 'mud-flap', side: side ?? 'left', value: '6 1/2 in' }),

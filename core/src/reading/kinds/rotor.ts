@@ -20,7 +20,7 @@ export const rotor = kindOf(schema)({
   fits: isDisc,
   bench: true,
   scale: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ least: '5 mm', most: '60 mm' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'rotor', ...endOf(at), value: '41.5 mm' }),

@@ -19,7 +19,7 @@ export const scribeMarks = kindOf(schema)({
   at: 'end',
   fits: isWedge,
   bench: true,
-  lengths: ({ marks }) => marks,
+  figures: ({ marks }) => marks,
   plausible: [{ most: '1 in' }],
   text: ({ marks }) => marks.join(' and '),
   column: 'marks',

@@ -38,7 +38,7 @@ export const strokeApplied = kindOf(schema)({
   fits: hasPushrod,
   bench: true,
   scale: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ least: '1/8 in', most: '4 in', orNone: true }],
   odd: ({ reservoir }) => (reservoir ? oddPressure(reservoir) : null),
   contradiction,

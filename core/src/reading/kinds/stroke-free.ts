@@ -19,7 +19,7 @@ export const strokeFree = kindOf(schema)({
   fits: isAirDrum,
   bench: true,
   scale: true,
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ most: '4 in' }],
   text: ({ value }) => value,
   good: (at) => ({ kind: 'stroke-free', ...endOf(at), value: '5/8 in', method: 'bar' }),

@@ -27,7 +27,7 @@ export const tread = kindOf(schema)({
   at: 'tyre',
   scale: true,
   // Asked for every tyre of every unit: flat() is ten times as slow.
-  lengths: ({ grooves }) => ([] as string[]).concat(...grooves),
+  figures: ({ grooves }) => ([] as string[]).concat(...grooves),
   plausible: [{ most: '40/32 in' }],
   text: ({ grooves }) => thinnest(...grooves).text.replace(/ in$/, ''),
   contradiction,

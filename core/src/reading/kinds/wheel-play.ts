@@ -17,7 +17,7 @@ export const wheelPlay = kindOf(schema)({
   words: 'Steering wheel play',
   short: 'Wheel play',
   at: 'unit',
-  lengths: ({ value }) => [value],
+  figures: ({ value }) => [value],
   plausible: [{ most: '12 in' }],
   text: ({ value }) => value,
   good: () => ({ kind: 'wheel-play', value: '1 in', wheel: '20 in', power: true }),

@@ -19,6 +19,7 @@ import { strokeFree } from './stroke-free';
 import { tread } from './tread';
 import { wheelNuts } from './wheel-nuts';
 import { wheelPlay } from './wheel-play';
+import { wheelTemperature } from './wheel-temperature';
 
 /** How each kind of reading is entered. */
 const PADS: Record<StepKind, KindPad> = {
@@ -33,6 +34,7 @@ const PADS: Record<StepKind, KindPad> = {
   dual,
   'hub-oil': hubOil,
   'end-play': endPlay,
+  'wheel-temperature': wheelTemperature,
   'wheel-nuts': wheelNuts,
   'king-pin': kingPin,
   'slider-pins': sliderPins,

@@ -1,8 +1,9 @@
 import {
   type AirUnit,
+  type DisplayUnits,
   INCH_UNITS,
   inUnits,
-  judgedLength,
+  judgedFigure,
   type PadUnit,
   readingText,
   type StepKind,
@@ -25,9 +26,25 @@ import { DISTANCE_WHOLES } from './keys';
 import { LengthKeys, NumberKeys } from './LengthKeys';
 import { NOT_NOTED } from './ReservoirPad';
 
-type AnyUnit = PadUnit | AirUnit;
-const NEXT: Record<AnyUnit, AnyUnit> = { in: 'mm', mm: 'in', psi: 'bar', bar: 'kPa', kPa: 'psi' };
-const NAMES: Record<AnyUnit, string> = { in: 'inches', mm: 'millimetres', psi: 'psi', bar: 'bar', kPa: 'kilopascals' };
+type AnyUnit = PadUnit | AirUnit | DisplayUnits['temperature'];
+const NEXT: Record<AnyUnit, AnyUnit> = {
+  in: 'mm',
+  mm: 'in',
+  psi: 'bar',
+  bar: 'kPa',
+  kPa: 'psi',
+  '°F': '°C',
+  '°C': '°F',
+};
+const NAMES: Record<AnyUnit, string> = {
+  in: 'inches',
+  mm: 'millimetres',
+  psi: 'psi',
+  bar: 'bar',
+  kPa: 'kilopascals',
+  '°F': 'degrees Fahrenheit',
+  '°C': 'degrees Celsius',
+};
 
 /** Goes on in the next unit, also in the middle of an inspection. */
 const UnitSwitch = memo(function UnitSwitch({ unit, onChange }: { unit: AnyUnit; onChange: (unit: AnyUnit) => void }) {
@@ -134,9 +151,20 @@ function choicesOf(kind: StepKind): ComponentType<PadProps> | null {
 }
 
 /** The unit a field is written in, where it can be another. */
-function unitOf(field: PadField | null, { airUnit, padUnit }: PadProps['draft']): AnyUnit | null {
+function unitOf(
+  field: PadField | null,
+  { airUnit, padUnit, temperatureUnit = '°F' }: PadProps['draft'],
+): AnyUnit | null {
   if (field?.keys === 'pressure') return airUnit;
-  return field?.keys === 'temperature' || field?.keys === 'year' ? null : padUnit;
+  if (field?.keys === 'temperature') return temperatureUnit;
+  return field?.keys === 'year' ? null : padUnit;
+}
+
+/** What changes of a draft that goes on in another unit. */
+function inUnit({ reservoir }: PadProps['draft'], unit: AnyUnit): Partial<PadProps['draft']> {
+  if (unit === 'in' || unit === 'mm') return { padUnit: unit };
+  if (unit === '°F' || unit === '°C') return { temperatureUnit: unit };
+  return { airUnit: unit, reservoir: reservoir === NOT_NOTED ? NOT_NOTED : '' };
 }
 
 /** A measurement in figures: one, or several fields after another. */
@@ -149,11 +177,7 @@ export function FigurePad(pad: PadProps) {
     update((now) => {
       // Figures that go along from step to step are in the unit left: they are asked for anew.
       const carried = { ...now.carried, texts: {} };
-      const changed =
-        unit === 'in' || unit === 'mm'
-          ? { padUnit: unit }
-          : { airUnit: unit, reservoir: now.reservoir === NOT_NOTED ? NOT_NOTED : '' };
-      return withEntry({ ...now, carried, ...changed }, step, { texts: {}, gauge: undefined });
+      return withEntry({ ...now, carried, ...inUnit(now, unit) }, step, { texts: {}, gauge: undefined });
     }),
   );
   const askReservoir = useStable(() => update((now) => ({ ...now, reservoir: '' })));
@@ -161,7 +185,7 @@ export function FigurePad(pad: PadProps) {
   const Options = choicesOf(step.kind);
   const Fields = padOf(step.kind).fieldsPad?.({ draft, step, entry }) ?? null;
   const unit = unitOf(field, draft);
-  const nm = judged.entered.ok ? judgedLength(judged.entered.value) : null;
+  const nm = judged.entered.ok ? judgedFigure(judged.entered.value) : null;
   const ruled = judged.limit && !unruled;
   return (
     <>
