@@ -2,7 +2,7 @@ import { catalogueEntry } from '../catalogue';
 import { type DefectState, holdsFromReport, isOpenDefect } from '../defects';
 import { type Finding, holds } from '../judge';
 import type { BookId, Verdict } from '../limits';
-import { keyOf, type Reading, readingKey, readingPlace } from '../reading';
+import { comparisonOf, keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
 
 /** A fault as it is reported: under its code, at its place. */
@@ -26,28 +26,34 @@ const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:
 export const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): string =>
   `${code} ${axle} ${side} ${tyre}`;
 
-/** Findings of comparing readings: the kind of those they rest on. */
-export const COMPARED: Readonly<Record<string, readonly string[]>> = {
-  'dual-tread': ['tread'],
-  'dual-pressure': ['pressure'],
-  'dual-pair': ['tread', 'pressure'],
-  'chamber-match': ['stroke-applied'],
-  'adjuster-match': ['stroke-applied'],
-};
+/** Findings of comparing what is fitted: it was seen while this was read. */
+const FITTED = new Set(['chamber-match', 'adjuster-match']);
+const FITTED_AT = ['stroke-applied'];
+/** The kinds of reading that a finding of comparing rests on; null where it compares nothing. */
+const restsOn = (kind: string): readonly string[] | null =>
+  FITTED.has(kind) ? FITTED_AT : (comparisonOf(kind)?.rests ?? null);
+
+/** Whether what was found by comparing rests on a reading; null where it compares nothing. */
+export function comparesReading(
+  { kind, axle, side }: { kind: string } & Pick<FoundDefect, 'axle' | 'side'>,
+  reading: Reading,
+): boolean | null {
+  const kinds = restsOn(kind);
+  if (!kinds) return null;
+  const at = readingPlace(reading);
+  const acrossAxle = side === null || comparisonOf(kind)?.between === 'axle';
+  return kinds.includes(reading.kind) && at.axle === axle && (acrossAxle || at.side === side);
+}
 
 /** Whether a finding rests on a reading: on it alone, or on comparing it with another. */
-export function restsOnReading(finding: Finding, reading: Reading): boolean {
-  const kinds = COMPARED[finding.kind];
-  if (!kinds) return keyOf(finding) === readingKey(reading);
-  const { axle, side } = readingPlace(reading);
-  return kinds.includes(reading.kind) && axle === finding.axle && (finding.side === null || side === finding.side);
-}
+export const restsOnReading = (finding: Finding, reading: Reading): boolean =>
+  comparesReading(finding, reading) ?? keyOf(finding) === readingKey(reading);
 
 /** Those of the findings that rest on an inspection's own readings: another's finding keeps its own reader. */
 export function ownFindings(findings: readonly Finding[], own: readonly Reading[]): Finding[] {
   const keys = new Set<string>(own.map(readingKey));
   return findings.filter((each) =>
-    COMPARED[each.kind] ? own.some((reading) => restsOnReading(each, reading)) : keys.has(keyOf(each)),
+    restsOn(each.kind) ? own.some((reading) => restsOnReading(each, reading)) : keys.has(keyOf(each)),
   );
 }
 

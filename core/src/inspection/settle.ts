@@ -4,7 +4,7 @@ import { compareVerdicts, type Finding, type JudgeAnswer, judge } from '../judge
 import type { Book, BookId, Verdict } from '../limits';
 import { keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre, Unit } from '../trailer';
-import { COMPARED, type FoundDefect, foundDefect, isFault, named, restsOnReading } from './found';
+import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading } from './found';
 import { judgeStanding } from './together';
 
 /** A report of a unit, whatever became of it. */
@@ -116,9 +116,8 @@ function isOf({ code, axle, side, tyre }: ToldDefect, reading: Reading): boolean
   const place = readingPlace(reading);
   const here = axle === place.axle && side === place.side;
   if (catalogueEntry(code)) return reading.kind === 'check' && reading.found.includes(code) && here;
-  const kinds = COMPARED[code];
-  if (kinds) return kinds.includes(reading.kind) && axle === place.axle && (side === null || side === place.side);
-  return keyOf({ ...parseSubject(code), axle, side, tyre }) === readingKey(reading);
+  const compared = comparesReading({ kind: code, axle, side }, reading);
+  return compared ?? keyOf({ ...parseSubject(code), axle, side, tyre }) === readingKey(reading);
 }
 
 /** A reading that took the place of another of its inspection. */

@@ -2,6 +2,7 @@
 export { isKeyOf, keyOf, parseKey, parseSubject, type ReadingKey, readingKey, subjectOf } from './key';
 export type { AskedFor, Contradiction, Kind, TakenAt } from './kind';
 export {
+  comparisonOf,
   isMeasuredKind,
   isReadingKind,
   isStepKind,

@@ -27,6 +27,14 @@ export interface Range {
   orNone?: true;
 }
 
+/** A finding of comparing readings: how its fault is called, and between which two places they are. */
+export interface Comparison {
+  words: string;
+  between: 'dual' | 'axle';
+  /** The kinds it rests on; its own unless said. */
+  rests?: readonly string[];
+}
+
 /**
  * Everything there is to know of a kind of reading but how it is judged and how it is entered: those stand in
  * `judge` and in the app, each in a table that names every kind.
@@ -38,7 +46,7 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   /** The part it is a reading of. */
   part: Part;
   /** What it is compared under with others, where that is judged beside it. */
-  comparisons?: readonly string[];
+  comparisons?: Readonly<Record<string, Comparison>>;
   /** What people call it. */
   words: string;
   /** Its words are of several things. */

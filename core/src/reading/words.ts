@@ -1,6 +1,6 @@
 import { catalogueEntry, checkEntry } from '../catalogue';
 import { parseSubject } from './key';
-import { isStepKind, KINDS } from './kinds';
+import { comparisonOf, isStepKind, KINDS } from './kinds';
 import { AIR_TEST_WORDS, isAirTest } from './kinds/air-test';
 
 /** What is read or looked at, in words: `Lining`, `Jaws`, `Low-air warning`. */
@@ -13,10 +13,8 @@ export function subjectWords(subject: { kind: string; item?: string }): string {
 
 const isPlural = (kind: string): boolean => isStepKind(kind) && KINDS[kind].plural === true;
 
-const COMPARED: Record<string, string> = {
-  'dual-tread': 'Duals too far apart in tread',
-  'dual-pressure': 'Duals too far apart in pressure',
-  'dual-pair': 'Mate of a failing tyre',
+/** What is fitted otherwise left and right. */
+const UNLIKE: Record<string, string> = {
   'chamber-match': 'Chambers of one axle differ',
   'adjuster-match': 'Slack adjusters of one axle differ',
 };
@@ -25,7 +23,7 @@ const COMPARED: Record<string, string> = {
 function failedWords(code: string): string | null {
   const subject = parseSubject(code);
   const named = subject.kind !== 'check' && isStepKind(subject.kind);
-  if (!named) return COMPARED[code] ?? null;
+  if (!named) return comparisonOf(code)?.words ?? UNLIKE[code] ?? null;
   return `${subjectWords(subject)} past ${isPlural(subject.kind) ? 'their' : 'its'} limit`;
 }
 

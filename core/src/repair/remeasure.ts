@@ -1,8 +1,8 @@
 import { catalogueEntry } from '../catalogue';
 import { endSteps } from '../inspection';
 import type { Verdict } from '../limits';
-import { isStepKind, keyOf, parseSubject, type Step, type StepKind } from '../reading';
-import { comparePositions, placeCode, type Side, type Tyre, type Unit } from '../trailer';
+import { comparisonOf, isStepKind, keyOf, parseSubject, type Step, type StepKind } from '../reading';
+import { comparePositions, placeCode, SIDES, type Side, type Tyre, type Unit } from '../trailer';
 import type { Moved } from './templates';
 
 /** A defect as far as measuring again is concerned. `code` is a catalogue code, or the kind of reading that failed. */
@@ -40,26 +40,28 @@ const MOVED_BY: Partial<Record<StepKind, readonly StepKind[]>> = {
   tread: ['tread', 'pressure'],
   lining: ['lining', 'stroke-applied'],
   drum: ['drum', 'stroke-applied'],
-};
-/** Findings of comparing two tyres are settled by reading both again. */
-const COMPARED: Record<string, readonly StepKind[]> = {
-  'dual-tread': ['tread'],
-  'dual-pair': ['tread'],
-  'dual-pressure': ['pressure'],
+  // Heat is read after a run, and what is held does not run: what made it is read in the bay.
+  'wheel-temperature': ['stroke-free', 'end-play'],
 };
 
 function kindsOf(code: string): readonly StepKind[] {
   const { kind } = parseSubject(code);
-  if (isStepKind(kind)) return MOVED_BY[kind] ?? [kind];
-  return COMPARED[code] ?? catalogueEntry(code)?.remeasure.filter(isStepKind) ?? [];
+  const compared = comparisonOf(kind);
+  const read = compared?.kind ?? kind;
+  // Of two tyres both are read again, and nothing else: they may only have been changed about.
+  if (isStepKind(read)) return compared?.between === 'dual' ? [read] : (MOVED_BY[read] ?? [read]);
+  return catalogueEntry(code)?.remeasure.filter(isStepKind) ?? [];
 }
 
 /** Every step of these kinds at a defect's place. */
 function stepsAt(unit: Unit, kinds: readonly StepKind[], { code, axle, side, tyre }: RepairedDefect): Step[] {
   const { kind, item } = parseSubject(code);
   const asks = kinds.map((each) => ({ kind: each, ...(each === kind && item ? { item } : {}) }));
-  if (axle !== null && side !== null)
-    return endSteps(unit, asks, axle, side).filter((each) => !each.tyre || !tyre || each.tyre === tyre);
+  const sides = comparisonOf(kind)?.between === 'axle' ? SIDES : side === null ? [] : [side];
+  if (axle !== null && sides.length)
+    return sides
+      .flatMap((each) => endSteps(unit, asks, axle, each))
+      .filter((each) => !each.tyre || !tyre || each.tyre === tyre);
   return asks.map((asked) => ({ ...asked, axle: null, side: asked.kind === 'mud-flap' ? side : null, tyre: null }));
 }
 

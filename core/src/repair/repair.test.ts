@@ -162,6 +162,18 @@ describe('what is measured again', () => {
       '1l outer pressure',
     ]);
   });
+  test('heat is not read again on what may not run: what makes it is, at both ends where they were compared', () => {
+    expect(keys(toRemeasure(trailer, [at('wheel-temperature', 1, 'left')]))).toEqual([
+      '1l  end-play',
+      '1l  stroke-free',
+    ]);
+    expect(keys(toRemeasure(trailer, [at('wheel-temperature-apart', 1, 'left')]))).toEqual([
+      '1l  end-play',
+      '1l  stroke-free',
+      '1r  end-play',
+      '1r  stroke-free',
+    ]);
+  });
   test('a drum moves the stroke', () => {
     expect(keys(toRemeasure(trailer, [at('drum', 2, 'right')]))).toEqual(['2r  drum', '2r  stroke-applied']);
   });

@@ -16,7 +16,6 @@ const schema = z.strictObject({
 export const dual = kindOf(schema)({
   kind: 'dual',
   part: 'tyre',
-  comparisons: ['dual-pair'],
   words: 'Dual spacing',
   at: 'end',
   fits: ({ tyres }) => tyres === 'dual',

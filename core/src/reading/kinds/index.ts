@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Part } from '../../catalogue';
-import type { Kind } from '../kind';
+import type { Comparison, Kind } from '../kind';
 import { airTest } from './air-test';
 import { check } from './check';
 import { defect } from './defect';
@@ -84,11 +84,20 @@ export const kindAs = (kind: ReadingKind): Kind<ReadingKind, z.ZodObject> => KIN
 type Schemas = [Kinds[ReadingKind]['schema'], ...Kinds[ReadingKind]['schema'][]];
 export const readingSchema = z.discriminatedUnion('kind', READING_KINDS.map((kind) => KINDS[kind].schema) as Schemas);
 
-const partOfKind = new Map(
-  READING_KINDS.flatMap((kind) => {
-    const { part, comparisons = [] } = kindAs(kind);
-    return [kind, ...comparisons].map((name) => [name, part] as const);
-  }),
+/** What comparing readings is found under, with the kind whose comparison it is. */
+const comparisons = new Map(
+  READING_KINDS.flatMap((kind) =>
+    Object.entries(kindAs(kind).comparisons ?? {}).map(
+      ([name, comparison]) => [name, { ...comparison, kind, rests: comparison.rests ?? [kind] }] as const,
+    ),
+  ),
 );
+export type Compared = Comparison & { kind: ReadingKind; rests: readonly string[] };
+/** The comparison a finding is of; null where it is none. */
+export const comparisonOf = (name: string): Compared | null => comparisons.get(name) ?? null;
+
 /** The part a kind of reading, or what it is compared under, is of; null where it is neither. */
-export const partRead = (name: string): Part | null => partOfKind.get(name) ?? null;
+export function partRead(name: string): Part | null {
+  const kind = isReadingKind(name) ? name : comparisonOf(name)?.kind;
+  return kind ? kindAs(kind).part : null;
+}

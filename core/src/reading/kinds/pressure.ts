@@ -20,7 +20,7 @@ const schema = z.strictObject({
 export const pressure = kindOf(schema)({
   kind: 'pressure',
   part: 'tyre',
-  comparisons: ['dual-pressure'],
+  comparisons: { 'dual-pressure': { words: 'Duals too far apart in pressure', between: 'dual' } },
   words: 'Tyre pressure',
   short: 'Pressure',
   at: 'tyre',

@@ -21,7 +21,10 @@ const contradiction = ({ grooves }: z.infer<typeof schema>): Contradiction | nul
 export const tread = kindOf(schema)({
   kind: 'tread',
   part: 'tyre',
-  comparisons: ['dual-tread'],
+  comparisons: {
+    'dual-tread': { words: 'Duals too far apart in tread', between: 'dual' },
+    'dual-pair': { words: 'Mate of a failing tyre', between: 'dual', rests: ['tread', 'pressure'] },
+  },
   words: 'Tread',
   short: 'Tread',
   at: 'tyre',

@@ -8,7 +8,9 @@ const schema = z.strictObject({ kind: z.literal('wheel-temperature'), ...endPlac
 export const wheelTemperature = kindOf(schema)({
   kind: 'wheel-temperature',
   part: 'hub',
-  comparisons: ['wheel-temperature-apart'],
+  comparisons: {
+    'wheel-temperature-apart': { words: 'Much hotter than the other end of its axle', between: 'axle' },
+  },
   words: 'Wheel-end temperature',
   short: 'Heat',
   at: 'end',

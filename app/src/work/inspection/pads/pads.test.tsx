@@ -107,6 +107,17 @@ test('other units start the figure anew, and a pressure can be asked for again',
   expect(draft.reservoir).toBe('');
 });
 
+test('heat of an axle end in either unit, judged as it is entered', async () => {
+  const step = at('wheel-temperature');
+  await hold(step);
+  await press('2', '6', '2');
+  expect(screen.getByText('262 °F')).toBeTruthy();
+  expect(screen.getByText('Shop limit')).toBeTruthy();
+  await press('Measure in degrees Celsius', '6', '8');
+  expect(made(step)).toMatchObject({ value: '68 °C' });
+  expect(screen.getByText('Within limits')).toBeTruthy();
+});
+
 test('tread at places and grooves: the least deep of them is judged, and a row begun is ended', async () => {
   const step = at('tread');
   await hold(step, (now) => withNote(now, step, { several: true, spots: 1, grooves: 3 }));
