@@ -113,8 +113,8 @@ test('jobs put in anew leave every job in the order once, and cost what they say
       const moves = new Moves(choice, decoder, random);
       for (let round = 0; round < 3; round++) {
         const cost = rebuild(moves, decoder, random);
-        expect([...choice.order].sort((a, b) => a - b)).toEqual([...Array(decoder.count).keys()]);
-        expect([...choice.order].map((at) => moves.position[at])).toEqual([...Array(decoder.count).keys()]);
+        expect([...choice.order].sort((a, b) => a - b)).toEqual([...Array(decoder.shop.count).keys()]);
+        expect([...choice.order].map((at) => moves.position[at])).toEqual([...Array(decoder.shop.count).keys()]);
         expect(cost).toBe(fresh.decode(choice));
       }
     }),

@@ -20,19 +20,19 @@ const empty = (count: number): Choice => ({
  * the rest where it fits. `apart` puts everything that needs not be together in a visit of its own.
  */
 export function firstVisits(decoder: Decoder, apart = false): Int32Array {
-  const visit = new Int32Array(decoder.count);
-  for (const here of decoder.jobsOf) {
+  const visit = new Int32Array(decoder.shop.count);
+  for (const here of decoder.shop.jobsOf) {
     const visits: { id: number; kinds: number }[] = [];
-    const holding = here.filter((at) => decoder.outOfService[at] === 1);
-    const rest = here.filter((at) => decoder.outOfService[at] === 0);
+    const holding = here.filter((at) => decoder.shop.outOfService[at] === 1);
+    const rest = here.filter((at) => decoder.shop.outOfService[at] === 0);
     const [first] = holding;
     if (first !== undefined) {
-      const kinds = holding.reduce((mask, at) => mask | decoder.kind[at]!, 0);
+      const kinds = holding.reduce((mask, at) => mask | decoder.shop.kind[at]!, 0);
       visits.push({ id: first, kinds });
       for (const at of holding) visit[at] = first;
     }
     for (const at of rest) {
-      const kinds = decoder.kind[at]!;
+      const kinds = decoder.shop.kind[at]!;
       const into = apart ? undefined : visits.find((each) => decoder.roomFits(each.kinds | kinds).length > 0);
       if (into) {
         into.kinds |= kinds;
@@ -56,7 +56,7 @@ function shiftsAMinute({ technicians, horizon }: Model): number {
 
 /** The jobs as one would take them up, walking through the days: of those that are there, what presses most. */
 function walkOrder(decoder: Decoder, { kappa, holding, worked }: (typeof WAYS)[number], rate: number): Int32Array {
-  const jobs = decoder.free.map((index) => decoder.model.jobs[index]!);
+  const jobs = decoder.shop.free.map((index) => decoder.shop.model.jobs[index]!);
   const left = new Set(jobs.keys());
   const order: number[] = [];
   let now = 0;
@@ -109,7 +109,11 @@ export interface Costed {
 function bestOf(decoder: Decoder, visit: Int32Array, orders: readonly Int32Array[]): Costed {
   let best: Costed | null = null;
   for (const order of orders) {
-    const choice: Choice = { ...empty(decoder.count), order: Int32Array.from(order), visit: Int32Array.from(visit) };
+    const choice: Choice = {
+      ...empty(decoder.shop.count),
+      order: Int32Array.from(order),
+      visit: Int32Array.from(visit),
+    };
     let cost = decoder.decode(choice);
     for (let sorts = 0; ; sorts++) {
       if (!best || cost < best.cost) best = { choice: { ...choice, order: Int32Array.from(choice.order) }, cost };
@@ -120,14 +124,14 @@ function bestOf(decoder: Decoder, visit: Int32Array, orders: readonly Int32Array
       cost = again;
     }
   }
-  return best ?? { choice: empty(decoder.count), cost: 0 };
+  return best ?? { choice: empty(decoder.shop.count), cost: 0 };
 }
 
 /** The best of a few quick plans, and – for a small shop – the best with whole stays or without, whichever that is not. */
 export function firstChoices(decoder: Decoder): Costed[] {
-  const rate = shiftsAMinute(decoder.model);
+  const rate = shiftsAMinute(decoder.shop.model);
   const orders = WAYS.map((way) => walkOrder(decoder, way, rate));
   const apart = bestOf(decoder, firstVisits(decoder, true), orders);
-  if (decoder.count > WHOLE_STAYS) return [apart];
+  if (decoder.shop.count > WHOLE_STAYS) return [apart];
   return [apart, bestOf(decoder, firstVisits(decoder), orders)].sort((a, b) => a.cost - b.cost);
 }

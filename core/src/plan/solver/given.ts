@@ -4,7 +4,7 @@ import type { Costed } from './first';
 
 /** The choice that a given plan was made by, as near as it can be told from its slots; its cost is what it decodes to. */
 export function givenChoice(decoder: Decoder, slots: readonly Slot[]): Costed | null {
-  const { model, free, count } = decoder;
+  const { model, free, count } = decoder.shop;
   const known = new Map(slots.map((slot) => [slot.job, slot]));
   const slotOf = (at: number) => known.get(model.jobs[free[at] ?? 0]?.id ?? '');
   const start = (at: number) => Date.parse(slotOf(at)?.start ?? '9999-12-31T00:00:00Z');
@@ -17,25 +17,25 @@ export function givenChoice(decoder: Decoder, slots: readonly Slot[]): Costed | 
   const people = new Map(model.technicians.map(({ id }, index) => [id, index]));
   for (const at of order) {
     const slot = slotOf(at);
-    const trailer = decoder.trailer[at] ?? 0;
+    const trailer = decoder.shop.trailer[at] ?? 0;
     const before = lastOf.get(trailer);
     const name = String(trailer);
-    const kinds = (before?.kinds ?? 0) | (decoder.kind[at] ?? 0);
+    const kinds = (before?.kinds ?? 0) | (decoder.shop.kind[at] ?? 0);
     const goesOn = slot && before && before.bay === slot.bay && inBay.get(slot.bay) === name;
     const own = goesOn && decoder.roomFits(kinds).length ? before.visit : at;
     visit[at] = own;
     if (!slot) continue;
-    lastOf.set(trailer, { visit: own, bay: slot.bay, kinds: own === at ? (decoder.kind[at] ?? 0) : kinds });
+    lastOf.set(trailer, { visit: own, bay: slot.bay, kinds: own === at ? (decoder.shop.kind[at] ?? 0) : kinds });
     inBay.set(slot.bay, name);
     person[at] = people.get(slot.technicians[0] ?? '') ?? -1;
-    if (person[at] >= 0 && !decoder.crew[at]?.includes(person[at])) person[at] = -1;
+    if (person[at] >= 0 && !decoder.shop.crew[at]?.includes(person[at])) person[at] = -1;
     const bay = model.bays.findIndex(({ id }) => id === slot.bay);
-    const rooms = decoder.rooms.flatMap((each, index) => (each.bay === bay ? [index] : []));
+    const rooms = decoder.shop.rooms.flatMap((each, index) => (each.bay === bay ? [index] : []));
     room[own] = rooms.length === 1 ? (rooms[0] ?? -1) : -1;
   }
   // What holds a trailer is in one visit.
-  for (const here of decoder.jobsOf) {
-    const holding = here.filter((at) => decoder.outOfService[at] === 1);
+  for (const here of decoder.shop.jobsOf) {
+    const holding = here.filter((at) => decoder.shop.outOfService[at] === 1);
     const [first] = holding;
     if (first !== undefined) for (const at of holding) visit[at] = visit[first] ?? first;
   }

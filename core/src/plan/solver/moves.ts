@@ -31,10 +31,10 @@ export class Moves {
     private readonly decoder: Decoder,
     private readonly random: Random,
   ) {
-    this.position = new Int32Array(decoder.count);
-    this.spare = new Int32Array(decoder.count);
-    this.hastens = decoder.isHeldOrLate ? HASTENS : HASTENS_ALONE;
-    this.locate(0, decoder.count - 1);
+    this.position = new Int32Array(decoder.shop.count);
+    this.spare = new Int32Array(decoder.shop.count);
+    this.hastens = decoder.shop.isHeldOrLate ? HASTENS : HASTENS_ALONE;
+    this.locate(0, decoder.shop.count - 1);
   }
 
   locate(from: number, to: number): void {
@@ -44,8 +44,8 @@ export class Moves {
   /** A number of positions to move by: mostly few. */
   private distance(): number {
     const { random, decoder } = this;
-    const reach = random.next() < 0.7 ? NEAR : decoder.count;
-    const by = 1 + Math.floor(random.next() ** 2 * Math.min(reach, decoder.count - 1));
+    const reach = random.next() < 0.7 ? NEAR : decoder.shop.count;
+    const by = 1 + Math.floor(random.next() ** 2 * Math.min(reach, decoder.shop.count - 1));
     return random.next() < 0.5 ? -by : by;
   }
 
@@ -60,7 +60,7 @@ export class Moves {
   }
 
   shift(): Change | null {
-    const { count } = this.decoder;
+    const { count } = this.decoder.shop;
     const from = this.random.below(count);
     const to = Math.max(0, Math.min(count - 1, from + this.distance()));
     if (from === to) return null;
@@ -72,7 +72,7 @@ export class Moves {
 
   swap(): Change | null {
     const { order } = this.choice;
-    const { count } = this.decoder;
+    const { count } = this.decoder.shop;
     const one = this.random.below(count);
     const other = Math.max(0, Math.min(count - 1, one + this.distance()));
     if (one === other) return null;
@@ -90,11 +90,11 @@ export class Moves {
   /** All jobs of a trailer, or of one visit, put next to each other somewhere near. */
   block(): Change | null {
     const { choice, decoder, random } = this;
-    const { count } = decoder;
+    const { count } = decoder.shop;
     const at = random.below(count);
-    const trailer = decoder.trailer[at]!;
+    const trailer = decoder.shop.trailer[at]!;
     const whole = random.next() < 0.5;
-    const chosen = decoder.jobsOf[trailer]!.filter((each) => whole || choice.visit[each] === choice.visit[at]);
+    const chosen = decoder.shop.jobsOf[trailer]!.filter((each) => whole || choice.visit[each] === choice.visit[at]);
     if (chosen.length < 2) return this.shift();
     const before = this.spare;
     before.set(choice.order);
@@ -128,18 +128,22 @@ export class Moves {
   /** A job goes over to another visit of its trailer, or to one of its own; what holds the trailer stays together. */
   regroup(): Change | null {
     const { choice, decoder, random } = this;
-    const at = random.below(decoder.count);
-    const trailer = decoder.trailer[at]!;
-    const here = decoder.jobsOf[trailer]!;
+    const at = random.below(decoder.shop.count);
+    const trailer = decoder.shop.trailer[at]!;
+    const here = decoder.shop.jobsOf[trailer]!;
     if (here.length < 2) return null;
-    const moved = decoder.outOfService[at] === 1 ? here.filter((each) => decoder.outOfService[each] === 1) : [at];
+    const moved =
+      decoder.shop.outOfService[at] === 1 ? here.filter((each) => decoder.shop.outOfService[each] === 1) : [at];
     const target = here[random.below(here.length)]!;
     const into = random.next() < 0.7 ? choice.visit[target]! : target;
     if (choice.visit[at] === into) return null;
     const old = here.map((each) => choice.visit[each]!);
     const rooms = here.map((each) => choice.room[each]!);
     for (const each of moved) choice.visit[each] = into;
-    const kinds = here.reduce((mask, each) => (choice.visit[each] === into ? mask | decoder.kind[each]! : mask), 0);
+    const kinds = here.reduce(
+      (mask, each) => (choice.visit[each] === into ? mask | decoder.shop.kind[each]! : mask),
+      0,
+    );
     const fits = decoder.roomFits(kinds);
     const undo = () => {
       for (const [index, each] of here.entries()) {
@@ -174,22 +178,25 @@ export class Moves {
   /** Whether nothing else is in a job's visit. */
   isAlone(at: number): boolean {
     const { visit } = this.choice;
-    return this.decoder.jobsOf[this.decoder.trailer[at]!]!.every((each) => each === at || visit[each] !== visit[at]);
+    return this.decoder.shop.jobsOf[this.decoder.shop.trailer[at]!]!.every(
+      (each) => each === at || visit[each] !== visit[at],
+    );
   }
 
   /** The visits a job could be in: one of its own first, and each of its trailer's that a room is fit for with it. What holds a trailer stays together. */
   visitsFor(at: number): number[] {
     const { choice, decoder } = this;
-    const here = decoder.jobsOf[decoder.trailer[at]!]!;
+    const here = decoder.shop.jobsOf[decoder.shop.trailer[at]!]!;
     const mates = here.filter((each) => each !== at);
-    const holding = decoder.outOfService[at] === 1 ? mates.find((each) => decoder.outOfService[each] === 1) : undefined;
+    const holding =
+      decoder.shop.outOfService[at] === 1 ? mates.find((each) => decoder.shop.outOfService[each] === 1) : undefined;
     if (holding !== undefined) return [choice.visit[holding]!];
     const used = new Set(mates.map((each) => choice.visit[each]!));
     const own = here.filter((each) => !used.has(each)).slice(0, 1);
     const fit = [...used].filter((visit) => {
       const kinds = mates.reduce(
-        (mask, each) => (choice.visit[each] === visit ? mask | decoder.kind[each]! : mask),
-        decoder.kind[at]!,
+        (mask, each) => (choice.visit[each] === visit ? mask | decoder.shop.kind[each]! : mask),
+        decoder.shop.kind[at]!,
       );
       const rooms = decoder.roomFits(kinds);
       const told = choice.room[visit]!;
@@ -201,17 +208,17 @@ export class Moves {
   /** A visit is told its room, or may stand wherever it is soonest. */
   reroom(): Change | null {
     const { choice, decoder, random } = this;
-    const at = random.below(decoder.count);
+    const at = random.below(decoder.shop.count);
     const visit = choice.visit[at]!;
-    const here = decoder.jobsOf[decoder.trailer[at]!]!.filter((each) => choice.visit[each] === visit);
-    const fits = decoder.roomFits(here.reduce((mask, each) => mask | decoder.kind[each]!, 0));
+    const here = decoder.shop.jobsOf[decoder.shop.trailer[at]!]!.filter((each) => choice.visit[each] === visit);
+    const fits = decoder.roomFits(here.reduce((mask, each) => mask | decoder.shop.kind[each]!, 0));
     const old = choice.room[visit]!;
     const now = old >= 0 && random.next() < 0.6 ? -1 : fits[random.below(fits.length)]!;
     if (now === old || (fits.length < 2 && now >= 0)) return null;
     choice.room[visit] = now;
     const last = here.reduce((most, each) => Math.max(most, this.position[each]!), 0);
     return {
-      from: decoder.firstPut(decoder.trailer[at]!),
+      from: decoder.firstPut(decoder.shop.trailer[at]!),
       to: last,
       undo: () => {
         choice.room[visit] = old;
@@ -222,8 +229,8 @@ export class Moves {
   /** A job is told one of its people, or may take whoever is free first. */
   reteam(): Change | null {
     const { choice, decoder, random } = this;
-    const at = random.below(decoder.count);
-    const crew = decoder.crew[at]!;
+    const at = random.below(decoder.shop.count);
+    const crew = decoder.shop.crew[at]!;
     if (crew.length < 2) return null;
     const old = choice.person[at]!;
     const now = old >= 0 && random.next() < 0.6 ? -1 : crew[random.below(crew.length)]!;
@@ -243,7 +250,7 @@ export class Moves {
     const { decoder, random } = this;
     const pairs: [before: number, at: number][] = [];
     let at = decoder.lastEnding();
-    for (let length = 0; at >= 0 && length < decoder.count; length++) {
+    for (let length = 0; at >= 0 && length < decoder.shop.count; length++) {
       const inRoom = decoder.bindingOf(at, false);
       const own = decoder.bindingOf(at, true);
       if (inRoom >= 0) pairs.push([inRoom, at]);
@@ -260,7 +267,7 @@ export class Moves {
 
   /** Mostly one move; now and then a few at once, where each by itself would only cost. */
   any(): Change | null {
-    if (this.decoder.count > FEW || this.random.next() >= TOGETHER) return this.one();
+    if (this.decoder.shop.count > FEW || this.random.next() >= TOGETHER) return this.one();
     const changes: Change[] = [];
     for (let left = 2 + this.random.below(MOST_TOGETHER - 1); left > 0; left--) {
       const change = this.one();
@@ -280,7 +287,7 @@ export class Moves {
   scatter(cost: number): number {
     const { choice, decoder } = this;
     let now = cost;
-    for (let left = 3 * decoder.count; left > 0; left--) {
+    for (let left = 3 * decoder.shop.count; left > 0; left--) {
       const change = this.one();
       if (!change) continue;
       const next = decoder.attempt(choice, change.from, change.to, HOPELESS);

@@ -300,8 +300,8 @@ function bestOfAll(request: PlanRequest): number {
   const { Decoder } = jest.requireActual<typeof import('./decode')>('./decode');
   const { firstVisits } = jest.requireActual<typeof import('./first')>('./first');
   const decoder = new Decoder(modelOf(request));
-  const orders = permutations([...Array(decoder.count).keys()]);
-  const none = new Int32Array(decoder.count).fill(-1);
+  const orders = permutations([...Array(decoder.shop.count).keys()]);
+  const none = new Int32Array(decoder.shop.count).fill(-1);
   let best = Number.POSITIVE_INFINITY;
   for (const visit of [firstVisits(decoder), firstVisits(decoder, true)])
     for (const order of orders)

@@ -51,8 +51,8 @@ const TELL_MS = 100;
 const NO_TERMS: Objective = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
 
 /** Everything that stands: what is pinned, and where the decoder put the rest. */
-function standing(model: Model, decoder: Decoder): Put[] {
-  const pinned = model.jobs.flatMap((job, index): Put[] =>
+function standing(decoder: Decoder): Put[] {
+  const pinned = decoder.shop.model.jobs.flatMap((job, index): Put[] =>
     job.pinned
       ? [
           {
@@ -69,8 +69,9 @@ function standing(model: Model, decoder: Decoder): Put[] {
   return [...pinned, ...decoder.puts()].sort((a, b) => a.start - b.start || a.job - b.job);
 }
 
-function answerOf(model: Model, decoder: Decoder, late: ReadonlyMap<number, string>): Omit<PlanAnswer, 'elapsedMs'> {
-  const puts = standing(model, decoder);
+function answerOf(decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> {
+  const { model } = decoder.shop;
+  const puts = standing(decoder);
   const placed = new Set(puts.map(({ job }) => job));
   return {
     slots: puts.map(({ job, bay, technicians, start, end, setup }) => ({
@@ -82,9 +83,7 @@ function answerOf(model: Model, decoder: Decoder, late: ReadonlyMap<number, stri
       setupMinutes: setup,
     })),
     unplaced: model.jobs.flatMap(({ id }, index) =>
-      placed.has(index)
-        ? []
-        : [{ job: id, reason: model.unfit.get(index) ?? late.get(index) ?? 'It finds no place before the horizon.' }],
+      placed.has(index) ? [] : [{ job: id, reason: model.unfit.get(index) ?? 'It finds no place before the horizon.' }],
     ),
     objective: termsOf(model, puts),
     bound: NO_TERMS,
@@ -92,9 +91,10 @@ function answerOf(model: Model, decoder: Decoder, late: ReadonlyMap<number, stri
 }
 
 /** Jobs the decoder found no place for before the horizon, with what stands in their way. */
-function leftOver(model: Model, decoder: Decoder): Map<number, string> {
+function leftOver(decoder: Decoder): Map<number, string> {
+  const { model } = decoder.shop;
   const placed = new Set(decoder.puts().map(({ job }) => job));
-  const left = decoder.free.filter((index) => !placed.has(index));
+  const left = decoder.shop.free.filter((index) => !placed.has(index));
   return new Map(
     left.map((index) => {
       const job = model.jobs[index];
@@ -138,21 +138,20 @@ const promisedOf = (model: Model, slots: readonly Slot[]): Map<number, Promised>
  * {@link PlanUnsound}, with its seed, where the checker refuses what was found.
  */
 export function plan(request: PlanRequest, options: PlanOptions = {}): Planned {
+  const read = modelOf(request, options.held);
   try {
-    return planned(request, options, true);
+    return planned(request, read, options, true);
   } catch (error) {
     // A visit that was to be part of a pinned stay, and is not, since its trailer went elsewhere between.
     if (!(error instanceof PlanUnsound) || !request.jobs.some((job) => job.pinned)) throw error;
-    return planned(request, options, false);
+    return planned(request, read, options, false);
   }
 }
 
-/** A request as it is being planned: what was found to have no place, and what the search has used. */
+/** A request as it is being planned, and what the search has used. */
 interface Planning {
   request: PlanRequest;
   options: PlanOptions;
-  model: Model;
-  late: Map<number, string>;
   joining: boolean;
   steps: number;
   used: { steps: number; decodes: number; toldAt: number | null };
@@ -161,16 +160,16 @@ interface Planning {
 const elapsedIn = ({ options }: Planning): number => options.elapsed?.() ?? 0;
 
 /** What a decoder put where, as an answer. Throws {@link PlanUnsound} where the checker refuses it. */
-function finished({ request, model, late }: Planning, decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> {
-  const answer = answerOf(model, decoder, late);
+function finished({ request }: Planning, decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> {
+  const answer = answerOf(decoder);
   const breaches = checkPlan(request, answer);
   if (breaches.length) throw new PlanUnsound(request.seed, breaches);
   return answer;
 }
 
 /** Searches for the share of the time that is its own, tells better plans as they come, and leaves the best in the decoder. */
-function searched(planning: Planning, share: number): Decoder {
-  const { request, options, model, steps, used } = planning;
+function searched(planning: Planning, model: Model, share: number): Decoder {
+  const { request, options, steps, used } = planning;
   const { elapsed, stop = () => false } = options;
   const decoder = new Decoder(model, promisedOf(model, options.promised ?? []), planning.joining);
   const begun = elapsedIn(planning);
@@ -184,7 +183,7 @@ function searched(planning: Planning, share: number): Decoder {
   };
   search(decoder, starts, request.seed, { steps, progress, stop }, () => {
     const due = used.toldAt === null || !elapsed || elapsed() - used.toldAt >= TELL_MS;
-    if (!options.better || !due || leftOver(model, decoder).size) return;
+    if (!options.better || !due || leftOver(decoder).size) return;
     options.better({ ...finished(planning, decoder), elapsedMs: elapsedIn(planning) });
     used.toldAt = elapsedIn(planning);
   });
@@ -193,45 +192,38 @@ function searched(planning: Planning, share: number): Decoder {
 }
 
 /** The best plan found. What finds no place is taken out, so that nothing of it – half of a set-up, a crew – is left in it. */
-function searchedWhole(planning: Planning, share: number): Decoder {
-  const { model, late } = planning;
-  let decoder = searched(planning, share);
-  for (let left = leftOver(model, decoder); left.size; left = leftOver(model, decoder)) {
-    for (const [index, why] of left) {
-      late.set(index, why);
-      model.unfit.set(index, why);
-    }
-    unpinWaiting(model, late);
-    decoder = searched(planning, share);
-  }
+function searchedWhole(planning: Planning, read: Model, share: number): Decoder {
+  let decoder = searched(planning, read, share);
+  for (let left = leftOver(decoder); left.size; left = leftOver(decoder))
+    decoder = searched(planning, without(decoder.shop.model, left), share);
   return decoder;
 }
 
 /** What is proven of a plan: nothing where it is not asked for, or something finds no place before the horizon. */
-function provenOf({ request, options, model, late }: Planning, objective: Objective) {
+function provenOf({ request, options }: Planning, { model }: { model: Model }, isWhole: boolean, objective: Objective) {
   const { elapsed, stop = () => false, proof = true } = options;
-  if (!proof || late.size) return { bound: NO_TERMS, boundSum: 0 };
+  if (!proof || !isWhole) return { bound: NO_TERMS, boundSum: 0 };
   const over = () => stop() || (elapsed !== undefined && elapsed() >= request.timeLimitMs);
   const { terms, sum } = boundOf(model, objective, options.rounds ?? BOUND_ROUNDS, over);
   const bound = heldWithout(model, terms);
   return { bound, boundSum: Math.max(sum, sumOf(bound, model.weights)) };
 }
 
-function planned(request: PlanRequest, options: PlanOptions, joining: boolean): Planned {
+function planned(request: PlanRequest, read: Model, options: PlanOptions, joining: boolean): Planned {
   const planning: Planning = {
     request,
     options,
-    model: modelOf(request, options.held),
-    late: new Map(),
     joining,
     steps: options.steps ?? (options.elapsed ? Number.MAX_SAFE_INTEGER : STEPS),
     used: { steps: 0, decodes: 0, toldAt: null },
   };
-  const { model, used } = planning;
-  const decoder = searchedWhole(planning, options.proof === false ? 1 : 1 - BOUND_SHARE);
+  const { used } = planning;
+  const decoder = searchedWhole(planning, read, options.proof === false ? 1 : 1 - BOUND_SHARE);
+  const { model } = decoder.shop;
   const given = options.from ? asGiven(request, model, options.from) : null;
   const answer = betterOf(finished(planning, decoder), given, model.weights);
-  const proven = provenOf(planning, answer.objective);
+  const isWhole = model.unfit.size === read.unfit.size;
+  const proven = provenOf(planning, decoder.shop, isWhole, answer.objective);
   return { ...answer, ...proven, elapsedMs: elapsedIn(planning), steps: used.steps, decodes: used.decodes };
 }
 
@@ -265,20 +257,27 @@ const betterOf = (found: Found, given: Found | null, weights: PlanWeights): Foun
     ? given
     : found;
 
-/** What waits for something that finds no place has none either, be it pinned, unless it has begun. */
-function unpinWaiting(model: Model, late: Map<number, string>): void {
+/** A model without what finds no place, nor what waits for that: be it pinned, unless it has begun. */
+function without(model: Model, left: ReadonlyMap<number, string>): Model {
+  const unfit = new Map([...model.unfit, ...left]);
+  const jobs = [...model.jobs];
   for (let more = true; more; ) {
     more = false;
-    for (const [index, job] of model.jobs.entries()) {
-      const before = job.after.find((each) => model.unfit.has(each));
-      if (before === undefined || model.unfit.has(index) || job.pinned?.begun) continue;
-      const why = `${job.pinned ? 'It is pinned, and' : 'It waits for'} ${model.jobs[before]?.id}, which ${job.pinned ? 'it waits for, finds no place before it' : 'finds no place'}.`;
-      job.pinned = null;
-      late.set(index, why);
-      model.unfit.set(index, why);
+    for (const [index, job] of jobs.entries()) {
+      const before = job.after.find((each) => unfit.has(each));
+      if (before === undefined || unfit.has(index) || job.pinned?.begun) continue;
+      const other = jobs[before]?.id;
+      unfit.set(
+        index,
+        job.pinned
+          ? `It is pinned, and ${other}, which it waits for, finds no place before it.`
+          : `It waits for ${other}, which finds no place.`,
+      );
+      jobs[index] = { ...job, pinned: null };
       more = true;
     }
   }
+  return { ...model, jobs, unfit };
 }
 
 /** Trailers held by what cannot be placed are held to the horizon, in every plan. */

@@ -10,7 +10,7 @@ const APART = 60;
 
 /** A few jobs that stand near each other in the kept plan, in an order by chance. */
 function neighbours(decoder: Decoder, random: Random): number[] {
-  const { count, trailer } = decoder;
+  const { count, trailer } = decoder.shop;
   const seed = random.below(count);
   const size = 2 + random.below(Math.min(MOST, count) - 1);
   const away = (at: number): number =>
@@ -28,10 +28,10 @@ function neighbours(decoder: Decoder, random: Random): number[] {
 /** Gives a job the place and visit where the whole costs least, all others staying as they are. The cost there. */
 function putBest(moves: Moves, decoder: Decoder, at: number): number {
   const { choice, position } = moves;
-  const last = decoder.count - 1;
+  const last = decoder.shop.count - 1;
   const [stands, was] = [position[at]!, choice.visit[at]!];
   const put = decoder.putPosition(at);
-  const first = decoder.firstPut(decoder.trailer[at]!);
+  const first = decoder.firstPut(decoder.shop.trailer[at]!);
   let best = { cost: Number.POSITIVE_INFINITY, place: stands, visit: was };
   for (const visit of moves.visitsFor(at)) {
     choice.visit[at] = visit;
@@ -53,7 +53,7 @@ export function rebuild(moves: Moves, decoder: Decoder, random: Random): number 
   const { choice, position } = moves;
   const taken = neighbours(decoder, random);
   for (const at of taken) {
-    moves.slide(position[at]!, decoder.count - 1);
+    moves.slide(position[at]!, decoder.shop.count - 1);
     const [visit] = moves.visitsFor(at) as [number, ...number[]];
     choice.visit[at] = visit;
     choice.person[at] = -1;

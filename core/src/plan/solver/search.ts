@@ -69,7 +69,7 @@ function rebuilt(decoder: Decoder, moves: Moves, random: Random, limit: number):
   const cost = rebuild(moves, decoder, random);
   if (cost <= limit) return cost;
   putInto(moves.choice, before);
-  moves.locate(0, decoder.count - 1);
+  moves.locate(0, decoder.shop.count - 1);
   decoder.decode(moves.choice);
   return null;
 }
@@ -89,15 +89,15 @@ export function search(
   const [first, ...others] = starts as [Costed, ...Costed[]];
   let best: Costed = { choice: first.choice, cost: decoder.decode(first.choice) };
   better(best.cost);
-  if (decoder.count < 2) return asWholeStays(decoder, best);
+  if (decoder.shop.count < 2) return asWholeStays(decoder, best);
   const random = randomOf(seed);
   const part = partsOf(budget);
   const tell = (cost: number) => {
     if (cost < best.cost) better(cost);
   };
-  if (decoder.isHeldOrLate) {
-    const isMiddling = decoder.count > SMALL && decoder.count <= MIDDLING;
-    const beginning = () => (isMiddling ? part(BEGIN_SHARE, decoder.count * BEGIN_STEPS) : null);
+  if (decoder.shop.isHeldOrLate) {
+    const isMiddling = decoder.shop.count > SMALL && decoder.shop.count <= MIDDLING;
+    const beginning = () => (isMiddling ? part(BEGIN_SHARE, decoder.shop.count * BEGIN_STEPS) : null);
     for (let own = beginning(); own; own = beginning()) {
       const found = varied(decoder, [first, ...others], random, own, tell);
       if (found.cost < best.cost) best = found;
@@ -137,9 +137,9 @@ function varied(
         round = now;
         // The second round begins elsewhere, and of a small shop every other one; the rest begin from the best.
         const elsewhere = round === 1 && starts[1] ? starts[1].choice : null;
-        const afresh = decoder.count <= SMALL && round % 2 === 1;
+        const afresh = decoder.shop.count <= SMALL && round % 2 === 1;
         putInto(choice, elsewhere ?? best.choice);
-        moves.locate(0, decoder.count - 1);
+        moves.locate(0, decoder.shop.count - 1);
         cost = decoder.decode(choice);
         if (afresh) cost = moves.scatter(cost);
       }
@@ -147,7 +147,7 @@ function varied(
       warmth = usual * (round % 2 ? 0.4 : 1) * COOLED ** within;
     }
     const limit = cost - warmth * Math.log(random.next() + 1e-12);
-    const rebuilds = decoder.count <= FEW && random.next() < REBUILDS;
+    const rebuilds = decoder.shop.count <= FEW && random.next() < REBUILDS;
     const next = rebuilds ? rebuilt(decoder, moves, random, limit) : moved(decoder, moves, limit);
     if (next === null) continue;
     cost = next;
@@ -158,7 +158,7 @@ function varied(
       const sorted = byStart(decoder, choice.order);
       const old = Int32Array.from(choice.order);
       choice.order.set(sorted);
-      const again = decoder.attempt(choice, 0, decoder.count, cost);
+      const again = decoder.attempt(choice, 0, decoder.shop.count, cost);
       if (again <= cost) {
         decoder.keep(again);
         cost = again;
@@ -166,7 +166,7 @@ function varied(
         decoder.forget();
         choice.order.set(old);
       }
-      moves.locate(0, decoder.count - 1);
+      moves.locate(0, decoder.shop.count - 1);
     }
     if (record) {
       best = { choice: copyOf(choice), cost };
@@ -185,7 +185,7 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
   let { cost } = best;
   const { choice } = best;
   decoder.decode(choice);
-  for (const here of decoder.jobsOf)
+  for (const here of decoder.shop.jobsOf)
     for (const one of here)
       for (const other of here) {
         const [from, into] = [choice.visit[other]!, choice.visit[one]!];
@@ -203,13 +203,13 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
 }
 
 /** Small shops are searched several times over. */
-function roundsOf({ count, isHeldOrLate }: Decoder): number {
+function roundsOf({ shop: { count, isHeldOrLate } }: Decoder): number {
   if (!isHeldOrLate) return ROUNDS_ALONE;
   if (count <= SMALL) return 24;
   return count <= MIDDLING ? 8 : 1;
 }
 
-function warmOf({ count, isHeldOrLate }: Decoder): number {
+function warmOf({ shop: { count, isHeldOrLate } }: Decoder): number {
   if (!isHeldOrLate) return WARM_ALONE;
   return count <= SMALL ? WARM_SMALL : WARM;
 }

@@ -39,7 +39,7 @@ test('after any turns the sequences say when the last job ends as the decoder do
       decoder.decode(choice);
       const sequences = sequencesOf(decoder);
       if (!sequences) throw new Error('nobody is short here');
-      for (let at = 0; at < decoder.count; at++) choice.room[choice.visit[at] ?? 0] = decoder.roomOfJob(at);
+      for (let at = 0; at < decoder.shop.count; at++) choice.room[choice.visit[at] ?? 0] = decoder.roomOfJob(at);
       const random = randomOf(seed);
       for (let turns = 0; turns < 12; turns++) {
         const possible = turnsOfAll(sequences.runs(random)).filter((turn) => sequences.lengthAfter(turn) < Infinity);

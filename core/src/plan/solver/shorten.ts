@@ -118,13 +118,13 @@ class Shortening {
 /** The sequences of the decoder's kept plan; null where not they alone say when the last job ends, but also people or hours. */
 export function sequencesOf(decoder: Decoder): Sequences | null {
   const last = decoder.lastEnding();
-  const jobs = Array.from({ length: decoder.count }, (_, at) => at);
+  const jobs = Array.from({ length: decoder.shop.count }, (_, at) => at);
   if (last < 0 || jobs.some((at) => decoder.roomOfJob(at) < 0)) return null;
   const sequences = new Sequences({
     minutes: jobs.map((at) => decoder.endOf(at) - decoder.startOf(at)),
     release: jobs.map((at) => decoder.releaseOf(at)),
     room: jobs.map((at) => decoder.roomOfJob(at)),
-    trailer: jobs.map((at) => decoder.trailer[at]!),
+    trailer: jobs.map((at) => decoder.shop.trailer[at]!),
     start: jobs.map((at) => decoder.startOf(at)),
   });
   return sequences.longest === decoder.endOf(last) ? sequences : null;
@@ -146,7 +146,7 @@ export function shorten(
   let best = { choice: copyOf(choice), cost: decoder.decode(choice) };
   const sequences = sequencesOf(decoder);
   if (!sequences) return best;
-  for (let at = 0; at < decoder.count; at++) choice.room[choice.visit[at]!] = decoder.roomOfJob(at);
+  for (let at = 0; at < decoder.shop.count; at++) choice.room[choice.visit[at]!] = decoder.roomOfJob(at);
   const shortening = new Shortening(sequences, random);
   for (let turns = 0; goesOn(turns); turns++) {
     const shorter = shortening.step();
