@@ -90,7 +90,7 @@ function bundleOf(position: PositionForecast, facts: BundleFacts): Bundle | null
   const seen = lives.at(-1)?.points.at(-1)?.at;
   const on = first?.reach?.on;
   if (!axle || !side || !on || !seen || on > nextVisit) return null;
-  const template = templateFor(templates, kind, axles[axle - 1]?.brake);
+  const template = templateFor(templates, kind, axles[axle - 1]);
   const isPlanned = (id: string) =>
     planned.some((each) => each.template === id && (each.axle === null || each.axle === axle));
   if (!template || isPlanned(template.id) || (template.wheelsOff && !axlesOff.includes(axle))) return null;

@@ -25,7 +25,39 @@ const KNOWN = new Set([
   'dual-pressure',
   'chamber-match',
   'adjuster-match',
+  'wheel-temperature-apart',
 ]);
+
+/** What no shop repairs: papers are fetched, a driver clears the way, and who says “something” says what first. */
+const NO_WORK = new Set([
+  'other',
+  'other-end',
+  'drips',
+  'way-not-clear',
+  'not-chocked',
+  'load-loose',
+  'overweight',
+  'height-not-known',
+]);
+
+test('whatever the catalogue names is somebody’s work, papers and what a driver clears away excepted', () => {
+  const answered = new Set(TEMPLATES.flatMap(({ answers }) => answers));
+  const left = CATALOGUE.filter(({ code, part }) => part !== 'papers' && !answered.has(code) && !NO_WORK.has(code));
+  expect(left.map(({ code }) => code)).toEqual(['extinguisher-powder']);
+});
+
+test('a long stroke on a manual adjuster is adjusted, both ends of the axle; on an automatic one its cause is found', () => {
+  const by = (adjuster?: 'automatic' | 'manual') =>
+    templateFor(TEMPLATES, 'stroke-applied', { brake: 's-cam', ...(adjuster ? { adjuster } : {}) })?.id;
+  expect([by('manual'), by('automatic'), by()]).toEqual(['adjust-manual', 'adjuster', 'adjuster']);
+  const work = workFor(TEMPLATES, [{ code: 'stroke-applied', ...left }], [{ ...AXLE, adjuster: 'manual' }]);
+  expect(jobOf(work, [{ ...AXLE, adjuster: 'manual' }]).measures).toEqual(
+    expect.arrayContaining([
+      { kind: 'stroke-applied', axle: 1, side: 'left' },
+      { kind: 'stroke-applied', axle: 1, side: 'right' },
+    ]),
+  );
+});
 
 test.each(TEMPLATES.map((each) => [each.id, each] as const))('%s is whole, and answers what there is', (_, each) => {
   expect(templateSchema.parse(each)).toEqual(each);
@@ -34,9 +66,11 @@ test.each(TEMPLATES.map((each) => [each.id, each] as const))('%s is whole, and a
   if (each.qualification) expect(QUALIFICATIONS.map(({ name }) => name)).toContain(each.qualification);
 });
 
-test('no code is answered by two templates for one brake, and none stands twice', () => {
-  const codes = TEMPLATES.flatMap(({ answers, brakes }) =>
-    answers.flatMap((code) => (brakes ?? BRAKE_KINDS).map((brake) => `${code} ${brake}`)),
+test('no code is answered by two templates for one brake, but for one adjuster or any, and none stands twice', () => {
+  const codes = TEMPLATES.flatMap(({ answers, brakes, adjusters = ['any'] }) =>
+    answers.flatMap((code) =>
+      (brakes ?? BRAKE_KINDS).flatMap((brake) => adjusters.map((adjuster) => `${code} ${brake} ${adjuster}`)),
+    ),
   );
   expect(new Set(codes).size).toBe(codes.length);
   expect(new Set(TEMPLATES.map(({ id }) => id)).size).toBe(TEMPLATES.length);
@@ -142,7 +176,7 @@ test('the star goes across', () => {
 });
 
 test('a worn pad of a disc brake takes pads, the lining of a drum brake shoes', () => {
-  expect(templateFor(TEMPLATES, 'lining', 'air-disc')?.id).toBe('pads-disc');
-  expect(templateFor(TEMPLATES, 'lining', 's-cam')?.id).toBe('reline-drum');
+  expect(templateFor(TEMPLATES, 'lining', { brake: 'air-disc' })?.id).toBe('pads-disc');
+  expect(templateFor(TEMPLATES, 'lining', { brake: 's-cam' })?.id).toBe('reline-drum');
   expect(templateFor(TEMPLATES, 'lining')).toBeNull();
 });

@@ -3,6 +3,7 @@ import { wordsText } from '../measure';
 import { BAY_KINDS } from '../people';
 import { parseSubject, STEP_KINDS } from '../reading';
 import {
+  ADJUSTERS,
   type Axle,
   type AxleEnd,
   BRAKE_KINDS,
@@ -24,6 +25,8 @@ export const templateSchema = z.strictObject({
   at: z.enum(['end', 'axle', 'unit']),
   /** Only where such a brake is fitted; everywhere unless said. */
   brakes: z.array(z.enum(BRAKE_KINDS)).optional(),
+  /** Only where such a slack adjuster is known to be fitted; whatever is fitted unless said. */
+  adjusters: z.array(z.enum(ADJUSTERS)).optional(),
   /** Standard minutes of one person: for one end, and for both ends of an axle. */
   minutes: z.strictObject({ one: z.int().min(5).max(4_800), both: z.int().min(5).max(4_800) }),
   people: z.int().min(1).max(6),
@@ -49,9 +52,17 @@ export const TEMPLATES = shipped.templates as readonly Template[];
 /** Minutes of a set-up, paid once an axle and visit. */
 export const SET_UPS: Readonly<Record<'wheels-off', number>> = shipped.setUps;
 
-/** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed, for such a brake. */
-export function templateFor(templates: readonly Template[], code: string, brake?: BrakeKind): Template | null {
-  const fitting = templates.filter(({ brakes }) => !brakes || (brake !== undefined && brakes.includes(brake)));
+/** The template a defect is repaired by: the first that names its code, or the kind of the reading that failed, for what is fitted. */
+export function templateFor(
+  templates: readonly Template[],
+  code: string,
+  { brake, adjuster }: Pick<Partial<Axle>, 'brake' | 'adjuster'> = {},
+): Template | null {
+  const fitting = templates.filter(
+    ({ brakes, adjusters }) =>
+      (!brakes || (brake !== undefined && brakes.includes(brake))) &&
+      (!adjusters || (adjuster !== undefined && adjusters.includes(adjuster))),
+  );
   return (
     fitting.find(({ answers }) => answers.includes(code)) ??
     fitting.find(({ answers }) => answers.includes(parseSubject(code).kind)) ??
@@ -224,7 +235,7 @@ export function workFor(
 ): Work[] {
   const works = new Map<string, { template: Template; ends: End[] }>();
   for (const { code, axle, side } of defects) {
-    const template = templateFor(templates, code, axles[(axle ?? 0) - 1]?.brake);
+    const template = templateFor(templates, code, axles[(axle ?? 0) - 1]);
     if (!template) continue;
     const own = works.get(template.id) ?? { template, ends: [] };
     const known = own.ends.some((end) => end.axle === axle && end.side === side);

@@ -118,7 +118,7 @@ export const bundleWork: Handler<'bundle-work'> = async (doing) => {
   const reported = await reportAsFound(doing, body.unit, { code: kind, axle, side }, words);
   const templates = (await templatesOf(store)).map(({ definition }) => definition);
   const { axles } = facts.unit;
-  const template = found(templateFor(templates, kind, axles[(axle ?? 0) - 1]?.brake));
+  const template = found(templateFor(templates, kind, axles[(axle ?? 0) - 1]));
   const work = jobOf([{ template, ends: axle && side ? [{ axle, side }] : [] }], axles);
   await store.insert(job).values({
     fleetId: session.fleet.id,

@@ -25,7 +25,7 @@ function groupsOf(
 ): Group[] {
   const groups = new Map<string, Group>();
   for (const row of rows) {
-    const template = templateFor(templates, row.code, axlesOf.get(row.unitId)?.[(row.axle ?? 0) - 1]?.brake);
+    const template = templateFor(templates, row.code, axlesOf.get(row.unitId)?.[(row.axle ?? 0) - 1]);
     if (!template) continue;
     const key = `${row.unitId} ${template.id}`;
     const known = groups.get(key);
