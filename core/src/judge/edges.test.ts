@@ -76,6 +76,7 @@ test('what takes the bench is no part of a driver’s walk', () => {
     'scribe-marks',
     'stroke-applied',
     'stroke-free',
+    'wheel-temperature',
   ]);
 });
 
