@@ -6,6 +6,7 @@ const digits = (text: string): string[] => [...text];
 /** Keys that answer what a walk asks for as a figure, by the words of the button that saves it; a field each. */
 const FIGURES: [RegExp, string[][]][] = [
   [/^Steering wheel play/, [['1 inches'], digits('20')]],
+  [/^Slack pull/, [['3/4']]],
   [/^Tread/, [['12 thirty-seconds'], ['12 thirty-seconds'], ['12 thirty-seconds'], ['12 thirty-seconds']]],
   [/governor/i, [digits('100'), digits('125')]],
   [/low-air/i, [digits('60')]],

@@ -81,6 +81,10 @@ const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known
 const otherPart = ({ note = '' }: Limit): string =>
   `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}: the maker’s manual has the one for this.`;
 
+/** What is noted of a limit that was passed, and of one that holds besides. */
+const notes = (limit: Limit, held: Limit | undefined): string =>
+  [limit.note, held === limit ? undefined : held?.note].flatMap((note) => (note ? ` ${note}` : [])).join('');
+
 /** A plain comparison: an amount against every limit of its kind. `also` is said after the arithmetic. */
 export function judgeAmount(
   book: Book,
@@ -90,11 +94,12 @@ export function judgeAmount(
 ): Opinion {
   const { measured, amount } = given;
   const limits = limitsFor(book, reading, asking);
+  // Whichever limit decides: past one that holds, it is held.
+  const held = limits.find((each) => each.holds && meantFor(each, amount) && !keeps(each, amount));
   const judged = judgeEach(limits, amount, ({ limit, kept, verdict, why }) => {
-    const note = kept ? '' : ` ${limit.note ?? ''}`.trimEnd();
+    const note = kept ? '' : notes(limit, held);
     const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
-    const holds = (!kept && limit.holds) || undefined;
-    return opinion({ verdict, because, holds }, againstLimit(limit, measured, amount));
+    return opinion({ verdict, because, holds: held?.holds }, againstLimit(limit, measured, amount));
   });
   if (judged) return judged;
   const [other] = limits;

@@ -16,6 +16,7 @@ import { judgeMudFlap } from './mud-flap';
 import { notJudged, type Opinion } from './opinion';
 import { judgePart } from './part';
 import { judgeScribeMarks } from './scribe-marks';
+import { judgeSlackPull } from './slack-pull';
 import { judgeSliderPins } from './slider-pins';
 import { judgeStroke } from './stroke';
 import { judgeTread } from './tread';
@@ -40,6 +41,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   tread: atEnd(judgeTread),
   'hub-oil': atEnd(judgeHub),
   'stroke-free': atEnd(judgeFreeStroke),
+  'slack-pull': atEnd(judgeSlackPull),
   'scribe-marks': atEnd(judgeScribeMarks),
   drum: atEnd(judgePart),
   rotor: atEnd(judgePart),

@@ -14,6 +14,7 @@ export const LIMITED_WORDS = {
   'stroke-applied': 'Applied stroke',
   'stroke-free': 'Free stroke',
   'stroke-free-hand': 'Free stroke by hand',
+  'slack-pull': 'Slack pull by hand',
   'scribe-marks': 'Scribe marks of a wedge brake',
   lining: 'Lining',
   drum: 'Drum diameter',

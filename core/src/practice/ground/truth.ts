@@ -93,6 +93,8 @@ function atEnd(end: EndTruth, step: Step, target: number): Reading | null {
       return { kind: step.kind, ...at, value: inches(end.stroke16, 16), reservoir: psi(95) };
     case 'stroke-free':
       return { kind: step.kind, ...at, value: inches(end.free16, 16), method: 'bar' };
+    case 'slack-pull':
+      return { kind: step.kind, ...at, value: inches(end.free16, 16) };
     case 'scribe-marks':
       return { kind: step.kind, ...at, marks: [inches(1, 32), inches(end.stroke16 > 30 ? 4 : 1, 32)] };
     case 'lining':

@@ -15,6 +15,7 @@ import { mudFlap } from './mud-flap';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
 import { scribeMarks } from './scribe-marks';
+import { slackPull } from './slack-pull';
 import { sliderPins } from './slider-pins';
 import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
@@ -27,6 +28,7 @@ import { wheelTemperature } from './wheel-temperature';
 const ASKED = {
   'stroke-applied': strokeApplied,
   'stroke-free': strokeFree,
+  'slack-pull': slackPull,
   'scribe-marks': scribeMarks,
   lining,
   drum,

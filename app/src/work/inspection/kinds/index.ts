@@ -13,6 +13,7 @@ import { mudFlap } from './mud-flap';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
 import { scribeMarks } from './scribe-marks';
+import { slackPull } from './slack-pull';
 import { sliderPins } from './slider-pins';
 import { strokeApplied } from './stroke-applied';
 import { strokeFree } from './stroke-free';
@@ -25,6 +26,7 @@ import { wheelTemperature } from './wheel-temperature';
 const PADS: Record<StepKind, KindPad> = {
   'stroke-applied': strokeApplied,
   'stroke-free': strokeFree,
+  'slack-pull': slackPull,
   'scribe-marks': scribeMarks,
   lining,
   drum,

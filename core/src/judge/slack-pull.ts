@@ -1,0 +1,13 @@
+import type { Book } from '../limits';
+import type { ReadingOf } from '../reading';
+import type { WheelEnd } from '../trailer';
+import { judgeAmount } from './decide';
+import { nmOf, type Opinion } from './opinion';
+
+/** Judges what a driver's hand moves: never held against the limit of an applied stroke, never counted. Workshop practice. */
+export const judgeSlackPull = (book: Book, end: WheelEnd, { value }: ReadingOf<'slack-pull'>): Opinion =>
+  judgeAmount(book, 'slack-pull', end, {
+    measured: value,
+    amount: nmOf(value),
+    also: 'A pull by hand says whether the adjuster is set; it is no applied stroke.',
+  });
