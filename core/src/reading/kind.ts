@@ -56,6 +56,8 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   at: TakenAt;
   /** Whether it has any meaning at an axle end; at every one unless said. */
   fits?(end: WheelEnd): boolean;
+  /** The wheels are chocked before it is read: the brakes are let go or moved. */
+  chocked?: true;
   /** It takes the bench: it is not read on a driver's walk. */
   bench?: true;
   /** The check, the test or the code it is about, where a kind has several at one place. */

@@ -87,7 +87,10 @@ test('a reline is of both ends, with the axle’s minutes, its wheels off once, 
       { part: 'spring-and-pin-kit', count: 2 },
     ],
   });
-  expect(job.steps[0]?.words).toBe('Axle 1: wheels off');
+  expect(job.steps.slice(0, 2).map(({ words }) => words)).toEqual([
+    'Wheels chocked, both ways',
+    'Axle 1: on stands, wheels off',
+  ]);
   expect(job.steps.at(-1)?.words).toBe('Axle 1: wheels on');
 });
 
@@ -103,6 +106,17 @@ test('what a piece of work may have moved is measured again at every end it was 
   for (const place of ['1R-in', '1R-out'])
     expect(tyre).toEqual(expect.arrayContaining([`tread@${place}`, `pressure@${place}`]));
   expect(toRemeasure(unit, [lining]).map(keyOf)).toEqual(['lining@1L', 'stroke-applied@1L']);
+});
+
+test('before a brake is let go or a wheel comes off the unit is chocked, once a job; for a lamp it is not', () => {
+  const chocks = (...ids: string[]) =>
+    jobOf(
+      ids.map((id) => ({ template: template(id), ends: [left] })),
+      AXLES,
+    ).steps.filter(({ key }) => key === 'chocked').length;
+  expect([chocks('chamber'), chocks('adjuster', 'reline-drum'), chocks('hub-seal'), chocks('lamp')]).toEqual([
+    1, 1, 1, 0,
+  ]);
 });
 
 test('a seal beside a reline takes no second set-up of the axle', () => {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { wordsText } from '../measure';
 import { BAY_KINDS } from '../people';
-import { parseSubject, STEP_KINDS } from '../reading';
+import { kindAs, parseSubject, STEP_KINDS } from '../reading';
 import {
   ADJUSTERS,
   type Axle,
@@ -184,6 +184,10 @@ const movedBy = ({ template }: Work, ends: readonly End[]): Moved[] =>
 const timesOf = ({ template }: Work, ends: readonly End[]): number =>
   template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
 
+/** Whether somebody is under it with its brakes let go: wheels off, or a brake moved or measured. */
+const isChocked = ({ template: { wheelsOff, measure } }: Work): boolean =>
+  wheelsOff || measure.some((kind) => kindAs(kind).chocked);
+
 /**
  * One job of several pieces of work: wheels come off an axle once, however much is done there, and every part, step
  * and person is named. The sum of minutes is of one person after another.
@@ -217,7 +221,8 @@ export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
     bay: BAY_RANK.find((kind) => bays.includes(kind)) ?? null,
     wheels,
     steps: [
-      ...off.map((axle) => ({ key: `off ${axle}`, words: `${place(axle)}: wheels off`, look: false })),
+      ...(works.some(isChocked) ? [{ key: 'chocked', words: 'Wheels chocked, both ways', look: false }] : []),
+      ...off.map((axle) => ({ key: `off ${axle}`, words: `${place(axle)}: on stands, wheels off`, look: false })),
       ...each.flatMap(({ work, ends }) => stepsOf(work, ends)),
       ...off.map((axle) => ({ key: `on ${axle}`, words: `${place(axle)}: wheels on`, look: false })),
     ],

@@ -11,6 +11,7 @@ export const slackPull = kindOf(schema)({
   words: 'Slack pull by hand',
   short: 'Pull',
   at: 'end',
+  chocked: true,
   fits: ({ brake }) => brake === 's-cam',
   scale: true,
   figures: ({ value }) => [value],

@@ -35,6 +35,7 @@ export const strokeApplied = kindOf(schema)({
   words: 'Applied stroke',
   short: 'Stroke',
   at: 'end',
+  chocked: true,
   fits: hasPushrod,
   bench: true,
   scale: true,

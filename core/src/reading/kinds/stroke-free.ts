@@ -16,6 +16,7 @@ export const strokeFree = kindOf(schema)({
   words: 'Free stroke',
   short: 'Free',
   at: 'end',
+  chocked: true,
   fits: isAirDrum,
   bench: true,
   scale: true,
