@@ -1,5 +1,17 @@
 import { sql } from './cluster';
-import { allSent, begin, confirmIfAsked, deviceOf, enter, expect, openTrailer, press, stepTo, test } from './program';
+import {
+  allSent,
+  begin,
+  chocked,
+  confirmIfAsked,
+  deviceOf,
+  enter,
+  expect,
+  openTrailer,
+  press,
+  stepTo,
+  test,
+} from './program';
 
 test('what one saves and leaves holds at once for all: the driver cannot sign it away, the foreman sees why, and a wrong reading is taken back visibly', async ({
   browser,
@@ -61,7 +73,7 @@ test('a fact of the unit changed at the pad has its reason, and stands where who
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(technician, 'H-11');
   await begin(technician);
-  await press(technician, '95 psi');
+  await chocked(technician);
   await enter(technician, '2 inches', '1/4');
   await press(technician, 'Save 1L applied stroke');
   await confirmIfAsked(technician, '1L', 'applied stroke');
@@ -103,7 +115,7 @@ test('an inspection begun by mistake is dropped, and one wheel end is measured f
 
   await page.getByRole('button', { name: /^2L: / }).click();
   await press(page, 'Measure 2L');
-  await press(page, '95 psi');
+  await chocked(page);
   await expect(page.getByText('0 of 5')).toBeVisible();
   await enter(page, '5/8');
   await press(page, 'Save 2L applied stroke');

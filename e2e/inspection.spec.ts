@@ -1,7 +1,19 @@
 import { deflateSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { sql, startProgram } from './cluster';
-import { allSent, begin, confirmIfAsked, deviceOf, enter, expect, openTrailer, press, stepTo, test } from './program';
+import {
+  allSent,
+  begin,
+  chocked,
+  confirmIfAsked,
+  deviceOf,
+  enter,
+  expect,
+  openTrailer,
+  press,
+  stepTo,
+  test,
+} from './program';
 
 /** What a keyboard types for a good figure at each kind of step that is saved rather than answered in one tap. */
 const GOOD: readonly [RegExp, string][] = [
@@ -36,7 +48,7 @@ async function enterFigures(page: Page, label: string): Promise<void> {
 }
 
 const ANSWERS =
-  /^(Save |Good: |Open the verdict sheet$|It is right$|95 psi$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
+  /^(Save |Good: |Open the verdict sheet$|It is right$|95 psi$|Chocked, both ways$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
 
 /** What the pad asks for now, by the button that answers it; waits until that is another than `before`. */
 async function nextAnswer(page: Page, before: string | null): Promise<string> {
@@ -59,7 +71,7 @@ async function nextAnswer(page: Page, before: string | null): Promise<string> {
 async function walkAll(page: Page): Promise<number> {
   let steps = 0;
   for (let answer = await nextAnswer(page, null); answer !== 'Open the verdict sheet'; ) {
-    if (answer === '95 psi' || answer === 'It is right') await press(page, answer);
+    if (['Chocked, both ways', '95 psi', 'It is right'].includes(answer)) await press(page, answer);
     else {
       steps++;
       if (answer.startsWith('Save ')) {
@@ -304,8 +316,8 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
   const said = (words: string | RegExp) => expect(page.getByRole('status').filter({ hasText: words })).toBeVisible();
 
   await post('press', { kind: 'stroke', value: '41.00 mm' });
-  await said('First say the reservoir pressure.');
-  await press(page, '95 psi');
+  await said('First chock the wheels, both ways, and say so.');
+  await chocked(page);
   await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeVisible();
   await post('press', { kind: 'lining', value: '11.00 mm' });
   await said('lining gauge: it does not measure this');
@@ -371,6 +383,7 @@ test('an air test goes on over a reload, and says what a minute loses', async ({
   await openTrailer(page, 'H-11');
   await begin(page, 'Full inspection');
   await stepTo(page, 'Leak-down, brakes released');
+  await press(page, 'Chocked, both ways');
   await enter(page, '1', '0', '0', 'Start the clock');
   await page.clock.fastForward(20_000);
   await page.reload();

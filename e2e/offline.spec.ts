@@ -1,5 +1,5 @@
 import { sql, startProgram } from './cluster';
-import { allSent, asked, begin, deviceOf, expect, measure, openTrailer, press, test } from './program';
+import { allSent, asked, begin, chocked, deviceOf, expect, measure, openTrailer, press, test } from './program';
 
 test('half an inspection, server stopped, reload, finished offline, server back: everything stored once', async ({
   browser,
@@ -11,7 +11,7 @@ test('half an inspection, server stopped, reload, finished offline, server back:
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await openTrailer(page, 'J-51');
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
   expect(await measure(page, {}, 4)).toBe(4);
   await allSent(page);
 
@@ -86,7 +86,7 @@ test('every screen is on the device before it is opened', async ({ browser, prog
   await page.context().route('**/_expo/**', (route) => route.abort());
   await openTrailer(page, 'H-11');
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
   await press(page, 'Sheet');
   await expect(page.getByRole('heading', { name: 'H-11 – verdict sheet' })).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { emptyDatabase, startProgram } from './cluster';
-import { allSent, asked, begin, deviceOf, expect, openTrailer, press, stepTo, test } from './program';
+import { allSent, asked, begin, chocked, deviceOf, expect, openTrailer, press, stepTo, test } from './program';
 
 const OWN = {
   ZA_DEMO: '0',
@@ -46,7 +46,7 @@ test('from an empty fleet to the first verdict of a two-axle trailer in at most 
   await expect(page.getByRole('link', { name: /^F-1,/ })).toBeVisible();
   await openTrailer(page, 'F-1');
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
   expect(await asked(page)).toEqual(['1L', 'applied stroke']);
   await press(page, '2 inches');
   await press(page, '1/8');
@@ -126,7 +126,7 @@ test('a wrong chamber is put right at the pad, and its reading judged again', as
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'H-11');
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
   await press(page, '2 inches');
   await press(page, '1/4');
   await expect(page.getByText('Violation').first()).toBeVisible();

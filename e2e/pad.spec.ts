@@ -4,6 +4,7 @@ import {
   allSent,
   asked,
   begin,
+  chocked,
   confirmIfAsked,
   deviceOf,
   expect,
@@ -18,7 +19,7 @@ import {
 async function measureOn(page: Page, number: string): Promise<void> {
   await openTrailer(page, number);
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
 }
 
 test('a two-axle dual trailer takes at most two taps a reading plus six, and no system keyboard', async ({
@@ -36,7 +37,7 @@ test('a two-axle dual trailer takes at most two taps a reading plus six, and no 
     });
   });
   await begin(page);
-  await press(page, '95 psi');
+  await chocked(page);
   let readings = 0;
   for (let now = await asked(page); now; now = await asked(page)) {
     for (const key of await keysAsLastTime(page, now[1])) await press(page, key);
@@ -75,6 +76,7 @@ test('an inspection from the keyboard alone, in inches and thirty-seconds', asyn
     side: 'left',
     value: '1 5/8 in',
     reservoir: '95 psi',
+    chocked: true,
   });
 });
 
@@ -124,7 +126,7 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'J-51');
   await begin(page);
-  await press(page, 'Not noted');
+  await chocked(page, 'Not noted');
   await page.keyboard.type('1 7/');
   await expect(page.getByText('write a length with its unit', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeDisabled();

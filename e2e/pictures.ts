@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { copyDemo, postgres, startProgram } from './cluster';
 import { CHROMIUM_ARGS } from './playwright.config';
-import { begin, deviceOf, enter, measure, openTrailer, press, stepTo, type Who } from './program';
+import { begin, chocked, deviceOf, enter, measure, openTrailer, press, stepTo, type Who } from './program';
 
 const FOLDER = join(__dirname, '../docs/screenshots');
 const PHONE = { width: 390, height: 844 };
@@ -45,7 +45,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   const technician = await as('technician');
   await openTrailer(technician, 'H-12');
   await begin(technician);
-  await press(technician, '95 psi');
+  await chocked(technician);
   await measure(technician, {}, 2);
   await press(technician, '2 inches');
   await press(technician, '1/8');
@@ -90,7 +90,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await wide.getByText('Findings, worst first').waitFor();
   await press(wide, 'Back');
   await begin(wide);
-  await press(wide, '95 psi');
+  await chocked(wide);
   await measure(wide, {}, 7);
   await press(wide, '6 thirty-seconds');
   await picture(wide, 'wide-pad');

@@ -104,6 +104,12 @@ export async function begin(page: Page, route = 'Measure the axle ends'): Promis
   await press(page, route);
 }
 
+/** Says that the wheels are chocked, and at what pressure the strokes are: the two gates before the first of them. */
+export async function chocked(page: Page, pressure = '95 psi'): Promise<void> {
+  await press(page, 'Chocked, both ways');
+  await press(page, pressure);
+}
+
 /** Goes to a step of the route by its words, out of order: `2L Hub oil`, `King pin`. */
 export async function stepTo(page: Page, step: string): Promise<void> {
   const row = page.getByRole('button', { name: new RegExp(`^${step}: `) }).first();

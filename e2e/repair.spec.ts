@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { allSent, asked, counting, deviceOf, enter, expect, openTrailer, press, taps, test } from './program';
+import { allSent, asked, chocked, counting, deviceOf, enter, expect, openTrailer, press, taps, test } from './program';
 
 const WIDE = { width: 1280, height: 800 };
 const shop = (page: Page) => page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
@@ -328,7 +328,7 @@ test('the pad of the re-measure knows the part that was fitted new', async ({ br
   await press(technician, 'Repair is done');
   await allSent(technician);
   await technician.getByRole('button', { name: /^Measure again/ }).click();
-  await press(technician, '100 psi');
+  await chocked(technician, '100 psi');
   await expect(technician.getByText(/^Fitted new .*CH-30L/)).toBeVisible();
   await expect(technician.getByText('Not read since')).toBeVisible();
 });

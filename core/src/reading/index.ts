@@ -34,14 +34,17 @@ export { STROKE_METHODS } from './kinds/stroke-applied';
 export { WEAR_MARKS } from './kinds/tread';
 export {
   BENCH_KINDS,
+  CHOCKED_WORDS,
   contradiction,
   goodReading,
   implausible,
+  isChocked,
   judgedFigure,
   outOfRange,
   readingItem,
   readingPlace,
   readingText,
+  saidChocked,
 } from './reading';
 export {
   expectedAt,

@@ -56,8 +56,8 @@ export interface Kind<K extends string, S extends z.ZodObject> {
   at: TakenAt;
   /** Whether it has any meaning at an axle end; at every one unless said. */
   fits?(end: WheelEnd): boolean;
-  /** The wheels are chocked before it is read: the brakes are let go or moved. */
-  chocked?: true;
+  /** The wheels are chocked before it is read, the brakes being let go or moved: it, or those of its items. */
+  chocked?: true | readonly string[];
   /** It takes the bench: it is not read on a driver's walk. */
   bench?: true;
   /** The check, the test or the code it is about, where a kind has several at one place. */
@@ -83,6 +83,9 @@ export interface Kind<K extends string, S extends z.ZodObject> {
 export const kindOf =
   <S extends z.ZodObject>(schema: S) =>
   <K extends string>(kind: Omit<Kind<K, S>, 'schema'>): Kind<K, S> => ({ ...kind, schema });
+
+/** Whoever read it said that the wheels were chocked, both ways; left out where nobody was asked. */
+export const chockedSchema = z.literal(true).optional();
 
 export const axleNumber = z.int().min(1).max(12);
 export const endPlace = { axle: axleNumber, side: z.enum(SIDES) };

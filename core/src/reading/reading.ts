@@ -32,6 +32,17 @@ export const readingText = (reading: Reading): string => kindAs(reading.kind).te
 /** A good example of a kind at a place. */
 export const goodReading = (kind: Reading['kind'], at: AskedFor): Reading => kindAs(kind).good(at) as Reading;
 
+/** Whether the wheels are chocked before something is read: somebody is beside a wheel whose brake is let go. */
+export function isChocked({ kind, item = '' }: { kind: Reading['kind']; item?: string }): boolean {
+  const { chocked } = kindAs(kind);
+  return chocked === true || (chocked?.includes(item) ?? false);
+}
+
+/** What is said of an inspection that was asked for chocks. */
+export const CHOCKED_WORDS = 'Wheels chocked, both ways: said before the first brake was let go.';
+/** Whether whoever took a reading said that the wheels were chocked. */
+export const saidChocked = (reading: Reading): boolean => 'chocked' in reading && reading.chocked === true;
+
 /** What takes the bench to measure: it is not read on a driver's walk. */
 export const BENCH_KINDS: readonly string[] = STEP_KINDS.filter((kind) => kindAs(kind).bench);
 

@@ -4,7 +4,17 @@ import { gaugeWords, type Sheet, unreadWords } from '../inspection';
 import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } from '../judge';
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
-import { kindAs, READING_KINDS, type Reading, readingItem, readingKey, readingText, subjectOf } from '../reading';
+import {
+  CHOCKED_WORDS,
+  kindAs,
+  READING_KINDS,
+  type Reading,
+  readingItem,
+  readingKey,
+  readingText,
+  saidChocked,
+  subjectOf,
+} from '../reading';
 import { changeWords, placeWords, SIDES, type Side } from '../trailer';
 
 export interface PrintedFinding {
@@ -133,12 +143,15 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
     ),
     signatures: ['Inspected by', 'Foreman'],
     book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
-    cautions: [
-      book.caution,
-      'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
-    ],
+    cautions: cautionsOf(book, values),
   };
 }
+
+const cautionsOf = (book: Book, values: readonly Reading[]): string[] => [
+  ...(values.some(saidChocked) ? [CHOCKED_WORDS] : []),
+  book.caution,
+  'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
+];
 
 /** What has no verdict, one line a kind with its places. */
 function openWords(findings: readonly Finding[]): string[] {

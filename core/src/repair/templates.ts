@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { wordsText } from '../measure';
 import { BAY_KINDS } from '../people';
-import { kindAs, parseSubject, STEP_KINDS } from '../reading';
+import { isChocked, parseSubject, STEP_KINDS } from '../reading';
 import {
   ADJUSTERS,
   type Axle,
@@ -185,8 +185,8 @@ const timesOf = ({ template }: Work, ends: readonly End[]): number =>
   template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
 
 /** Whether somebody is under it with its brakes let go: wheels off, or a brake moved or measured. */
-const isChocked = ({ template: { wheelsOff, measure } }: Work): boolean =>
-  wheelsOff || measure.some((kind) => kindAs(kind).chocked);
+const asksChocks = ({ template: { wheelsOff, measure } }: Work): boolean =>
+  wheelsOff || measure.some((kind) => isChocked({ kind }));
 
 /**
  * One job of several pieces of work: wheels come off an axle once, however much is done there, and every part, step
@@ -221,7 +221,7 @@ export function jobOf(works: readonly Work[], axles: readonly Axle[]): JobWork {
     bay: BAY_RANK.find((kind) => bays.includes(kind)) ?? null,
     wheels,
     steps: [
-      ...(works.some(isChocked) ? [{ key: 'chocked', words: 'Wheels chocked, both ways', look: false }] : []),
+      ...(works.some(asksChocks) ? [{ key: 'chocked', words: 'Wheels chocked, both ways', look: false }] : []),
       ...off.map((axle) => ({ key: `off ${axle}`, words: `${place(axle)}: on stands, wheels off`, look: false })),
       ...each.flatMap(({ work, ends }) => stepsOf(work, ends)),
       ...off.map((axle) => ({ key: `on ${axle}`, words: `${place(axle)}: wheels on`, look: false })),

@@ -20,7 +20,7 @@ import { Doubted } from './Doubted';
 import { useDraftEnds } from './ends';
 import { judgeStep } from './judged';
 import { padOf } from './kinds';
-import { Answering, asksReservoir, PAD_ID, Reservoir } from './Pad';
+import { Answering, AtGate, asksReservoir, PAD_ID } from './Pad';
 import { FigurePad } from './pads/FigurePad';
 import type { Keeper, Update } from './taking';
 import { useInspecting } from './useInspecting';
@@ -114,7 +114,8 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
     onSkip: () => inspecting.skip('passed over'),
     onGo: (cursor) => update((now) => ({ ...now, cursor })),
   };
-  const reservoir = asksReservoir(draft, step);
+  // Whether the chocks are laid is the learner’s own to think of.
+  const gate = asksReservoir(draft, step) ? 'reservoir' : null;
   return (
     <BookWords.Provider value={BOOKS[draft.rules.book].words.verdicts}>
       <CurrentContext.Provider value={current}>
@@ -125,9 +126,9 @@ export function HeldPad({ draft, update, onTaken, onSkipped, above, beside }: Pr
           contentContainerClassName="gap-2 p-3"
         >
           {above}
-          {reservoir ? <Reservoir /> : <Keys current={current} why={why} />}
+          {gate ? <AtGate gate={gate} /> : <Keys current={current} why={why} />}
         </ScrollView>
-        {reservoir ? null : (
+        {gate ? null : (
           <View className="gap-2 border-t border-line bg-card px-3 py-2">
             {beside}
             <View className="flex-row flex-wrap gap-2">

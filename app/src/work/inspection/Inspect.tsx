@@ -31,7 +31,7 @@ import { useDraftEnds } from './ends';
 import { GaugeBar } from './GaugeBar';
 import { type GaugeState, gaugeWanted, useGauge, useGaugesWay, wantGauge } from './gauge';
 import { judgeStep } from './judged';
-import { asksReservoir, PAD_ID, Pad, reportHere } from './Pad';
+import { type Gate, gateAt, PAD_ID, Pad, reportHere } from './Pad';
 import { Skip } from './Skip';
 import { Steps } from './Steps';
 import { useDraft } from './useDraft';
@@ -75,7 +75,7 @@ interface FrameProps {
   step: string | null;
   /** The axle end the step is at. */
   at: string | null;
-  reservoir: boolean;
+  gate: Gate | null;
   /** The device keeps what is entered; else this window alone does. */
   kept: boolean;
   gauge: GaugeState | null;
@@ -92,7 +92,7 @@ const NOT_KEPT =
 
 /** The screen around the pad: drawn again when a step ends, not at a keystroke. */
 const Frame = memo(function Frame(props: FrameProps) {
-  const { unit, section, done, route, ends, step, at, reservoir, kept, gauge, gaugeMessage } = props;
+  const { unit, section, done, route, ends, step, at, gate, kept, gauge, gaugeMessage } = props;
   const { onGaugeOff, onSelect, onLeave, onList, onSheet } = props;
   const wide = useWide();
   const right = useMemo(
@@ -129,7 +129,7 @@ const Frame = memo(function Frame(props: FrameProps) {
             </View>
           )}
           {gauge ? <GaugeBar state={gauge} gaugeMessage={gaugeMessage} onToggle={onGaugeOff} /> : null}
-          {step ? <Pad key={step} reservoir={reservoir} /> : <Finished />}
+          {step ? <Pad key={step} gate={gate} /> : <Finished />}
         </View>
         {wide ? (
           <View className="w-[340px] border-l border-line">
@@ -234,7 +234,7 @@ function Measuring({ draft, update, kept }: MeasuringProps) {
           ends={ends}
           step={step && keyOf(step)}
           at={step?.axle && step.side ? endCode({ axle: step.axle, side: step.side }) : null}
-          reservoir={step !== null && asksReservoir(draft, step)}
+          gate={step && gateAt(draft, step)}
           kept={kept}
           gauge={gauge.state}
           gaugeMessage={inspecting.gaugeMessage}

@@ -20,11 +20,13 @@ import { PhotoButton } from '../../parts/PhotoButton';
 import { endCode } from '../../parts/RunningGear';
 import { useStable } from '../../parts/useStable';
 import { useMaySend } from '../../session/may';
+import { asksChocks } from './chocks';
 import { useCurrent } from './current';
 import { currentField, nextEmptyField } from './fields';
 import { GoodTogether } from './GoodTogether';
 import { type PadProps, padOf } from './kinds';
 import { Place } from './Place';
+import { ChocksPad } from './pads/ChocksPad';
 import { FigurePad } from './pads/FigurePad';
 import { ReservoirPad } from './pads/ReservoirPad';
 import { QuickAnswer } from './QuickAnswer';
@@ -45,7 +47,7 @@ function SectionSays({ draft, step }: { draft: Draft; step: Step }) {
 }
 
 /** The reservoir's pressure, that every stroke takes along. */
-export function Reservoir() {
+function Reservoir() {
   const { draft, update, now } = useCurrent();
   return (
     <View className="gap-3">
@@ -59,6 +61,23 @@ export function Reservoir() {
     </View>
   );
 }
+
+/** What is asked before a step: whether the wheels are chocked, then the reservoir's pressure; null where neither is. */
+export const gateAt = (draft: Draft, step: Step): Gate | null =>
+  asksChocks(draft, step) ? 'chocks' : asksReservoir(draft, step) ? 'reservoir' : null;
+export type Gate = 'chocks' | 'reservoir';
+
+function Chocks() {
+  const { draft, update, now } = useCurrent();
+  return (
+    <View className="gap-3">
+      {now ? <SectionSays draft={draft} step={now.step} /> : null}
+      <ChocksPad onChocked={() => update((latest) => ({ ...latest, chocked: true }))} />
+    </View>
+  );
+}
+
+export const AtGate = ({ gate }: { gate: Gate }) => (gate === 'chocks' ? <Chocks /> : <Reservoir />);
 
 /** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
 function Entering() {
@@ -198,15 +217,19 @@ function MainActs() {
   ) : null;
 }
 
-const RESERVOIR = <Reservoir />;
 const ENTERING = <Entering />;
 const ASIDE = <AsideActs />;
 const MAIN = <MainActs />;
 
 /** One reading of the inspection one is at. Where letters are large, the acts aside leave the thumb's place to the reading. */
-export function Pad({ reservoir }: { reservoir: boolean }) {
+export function Pad({ gate }: { gate: Gate | null }) {
   const large = largeLetters();
-  if (reservoir) return <ScrollView contentContainerClassName="p-4">{RESERVOIR}</ScrollView>;
+  if (gate)
+    return (
+      <ScrollView contentContainerClassName="p-4">
+        <AtGate gate={gate} />
+      </ScrollView>
+    );
   return (
     <>
       <ScrollView

@@ -3,6 +3,7 @@ import {
   contradiction,
   type Draft,
   entryOf,
+  isChocked,
   parseLength,
   parsePressure,
   parseTemperature,
@@ -69,6 +70,7 @@ export function composed(draft: Draft, step: Step, body = padOf(step.kind).body)
     ...(side ? { side } : {}),
     ...(tyre ? { tyre } : {}),
     ...given,
+    ...(draft.chocked && isChocked(step) ? { chocked: true } : {}),
   });
   if (!parsed.success) return { ok: false, message: parsed.error.issues[0]?.message ?? '' };
   const against = contradiction(parsed.data);

@@ -167,9 +167,9 @@ describe('a gauge', () => {
     expect(pad.gaugeMessage()).toMatch('does not measure this');
   });
 
-  test('does not measure a stroke before the pressure is said', async () => {
+  test('does not measure a stroke before the chocks are said', async () => {
     const pad = await hold(lining({ cursor: 1 }));
     await pad.do((now) => now.takeGauge({ kind: 'stroke', serial: 'SG-1', sequence: 1, value: '41.2 mm' }));
-    expect([sent.length, pad.gaugeMessage()]).toEqual([0, 'First say the reservoir pressure.']);
+    expect([sent.length, pad.gaugeMessage()]).toEqual([0, 'First chock the wheels, both ways, and say so.']);
   });
 });

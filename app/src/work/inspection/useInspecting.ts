@@ -19,6 +19,7 @@ import {
 } from '@zealous-axle/core';
 import { useRef, useState } from 'react';
 import type { Good } from './allGood';
+import { asksChocks } from './chocks';
 import { composed } from './compose';
 import { currentField, nextEmptyField } from './fields';
 import { type EndCorrection, padOf } from './kinds';
@@ -42,6 +43,7 @@ function useGaugeValues(
     if (!taken.take) return taken.message && setGaugeMessage(taken.message);
     if (!step) return;
     const field = currentField(draft, step);
+    if (asksChocks(draft, step)) return setGaugeMessage('First chock the wheels, both ways, and say so.');
     if (padOf(step.kind).reservoir && draft.reservoir === '')
       return setGaugeMessage('First say the reservoir pressure.');
     seen.current.add(frameKey(frame));

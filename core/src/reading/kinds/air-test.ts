@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { pressureText } from '../../measure';
-import { kindOf } from '../kind';
+import { chockedSchema, kindOf } from '../kind';
 import { oddPressure, pascals } from '../plausible';
 
 export const AIR_TESTS = [
@@ -40,6 +40,7 @@ const schema = z.strictObject({
   cutIn: pressureText.optional(),
   cutOut: pressureText.optional(),
   vehicles: z.enum(VEHICLES).optional(),
+  chocked: chockedSchema,
 });
 type Test = z.infer<typeof schema>;
 
@@ -81,6 +82,7 @@ const GOOD: Record<AirTest, Partial<Test>> = {
 
 export const airTest = kindOf(schema)({
   kind: 'air-test',
+  chocked: ['leak-released'],
   part: 'air',
   words: 'Air test',
   at: 'unit',

@@ -1,9 +1,14 @@
 import { z } from 'zod';
 import { lengthText } from '../../measure';
-import { endOf, endPlace, kindOf } from '../kind';
+import { chockedSchema, endOf, endPlace, kindOf } from '../kind';
 
 /** How far the slack adjuster moves when it is pulled by hand, chocked and released. */
-const schema = z.strictObject({ kind: z.literal('slack-pull'), ...endPlace, value: lengthText });
+const schema = z.strictObject({
+  kind: z.literal('slack-pull'),
+  ...endPlace,
+  value: lengthText,
+  chocked: chockedSchema,
+});
 
 export const slackPull = kindOf(schema)({
   kind: 'slack-pull',

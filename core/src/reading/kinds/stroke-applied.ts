@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { lengthText, must, type Nanometres, parseLength, pressureText } from '../../measure';
 import { hasPushrod } from '../../trailer';
-import { type Contradiction, endOf, endPlace, kindOf } from '../kind';
+import { type Contradiction, chockedSchema, endOf, endPlace, kindOf } from '../kind';
 import { oddPressure } from '../plausible';
 
 export const STROKE_METHODS = ['face-mark', 'pin-distance'] as const;
@@ -17,6 +17,7 @@ const schema = z.strictObject({
   distances: z.tuple([lengthText, lengthText]).optional(),
   /** Full applications made before it was measured again. */
   presses: z.int().min(0).max(50).optional(),
+  chocked: chockedSchema,
 });
 
 /** Rounding two distances may move their difference by this much, in nanometres. */

@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { lengthText } from '../../measure';
 import { isAirDrum } from '../../trailer';
-import { endOf, endPlace, kindOf } from '../kind';
+import { chockedSchema, endOf, endPlace, kindOf } from '../kind';
 
 const schema = z.strictObject({
   kind: z.literal('stroke-free'),
   ...endPlace,
   value: lengthText,
   method: z.enum(['bar', 'hand']).optional(),
+  chocked: chockedSchema,
 });
 
 export const strokeFree = kindOf(schema)({

@@ -1,6 +1,7 @@
 import {
   BOOKS,
   type BookId,
+  CHOCKED_WORDS,
   type Finding,
   findingWords,
   type Judgement,
@@ -9,6 +10,7 @@ import {
   PURPOSE_ROLES,
   placeWords,
   type SectionTime,
+  saidChocked,
   unreadWords,
   verdictSentence,
 } from '@zealous-axle/core';
@@ -211,6 +213,7 @@ function Head({ judged }: { judged: Judged }) {
           ? `Closed ${closed.outcome}${closed.because ? `, because: ${closed.because}` : ''}. ${closed.by}, ${clock(closed.at, fleet.zone)}.`
           : 'Not closed yet: judged on this device.'}
         {judged.sections.length ? ` ${timeWords(judged.sections)}.` : ''}
+        {judged.taken.some(saidChocked) ? ` ${CHOCKED_WORDS}` : ''}
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </Text>
     </View>

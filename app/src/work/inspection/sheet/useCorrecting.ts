@@ -10,6 +10,7 @@ import {
   rulesFor,
   type Session,
   type Sheet,
+  saidChocked,
   stepSchema,
   type UnitPage,
 } from '@zealous-axle/core';
@@ -47,7 +48,8 @@ function draftOf(sheet: Sheet, unit: UnitPage, session: Session): Draft {
     readingKey(value),
     { ...EMPTY_ENTRY, saved: { reading, value } },
   ]);
-  return { ...draft, closed: true, cursor: steps.length, entries: Object.fromEntries(entries) };
+  const chocked = live.some(({ value }) => saidChocked(value)) ? { chocked: true as const } : {};
+  return { ...draft, ...chocked, closed: true, cursor: steps.length, entries: Object.fromEntries(entries) };
 }
 
 /** Opens the pad at a reading of a closed inspection, to correct it. Null until what it needs is known. */
