@@ -19,7 +19,7 @@ export default defineConfig({
   workers: 3,
   retries: 1,
   timeout: 420_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 45_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 390, height: 844 },

@@ -211,7 +211,7 @@ export const allSent = async (page: Page): Promise<void> => {
               };
             }),
         ),
-      { timeout: 90_000 },
+      { timeout: 240_000 },
     )
     .toBe(0);
 };
