@@ -267,3 +267,15 @@ test('what the server took counts here until the pages it changes were read agai
   await openOutbox('ben', postCommand);
   expect(reasons()).toEqual([]);
 });
+
+test('what the pages told of before its own answer came does not count beside them afterwards', async () => {
+  fakeServer([]);
+  const sent = globalThis.fetch;
+  globalThis.fetch = jest.fn(async (...asked: Parameters<typeof fetch>) => {
+    pagesRead(new Set(outboxState().entries.map(({ id }) => id)));
+    return sent(...asked);
+  }) as typeof fetch;
+  await send('hold-trailer', hold('told first'), 'Hold');
+  await empty();
+  expect(outboxState()).toMatchObject({ entries: [], taken: [] });
+});

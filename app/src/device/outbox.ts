@@ -90,14 +90,21 @@ async function remove(entry: Waiting): Promise<void> {
 
 const waiting = (id: string) => state.entries.find((entry) => entry.id === id);
 
+/** What the pages tell of before its own answer came: it need not count beside them any more. */
+const readFirst = new Set<string>();
+
 /** The pages that these commands change have been read again: they tell of them now. */
 export function pagesRead(commands: ReadonlySet<string>): void {
+  for (const { id } of state.entries) if (commands.has(id)) readFirst.add(id);
   if (state.taken.some(({ id }) => commands.has(id))) set({ taken: state.taken.filter(({ id }) => !commands.has(id)) });
 }
 
 /** Opens the outbox for whoever is signed in: only their own commands are sent, by `by`. */
 export async function openOutbox(who: string | null, by: Post): Promise<void> {
-  if (person !== who) set({ taken: [] });
+  if (person !== who) {
+    readFirst.clear();
+    set({ taken: [] });
+  }
   person = who;
   post = by;
   clearTimeout(timer);
@@ -143,7 +150,7 @@ async function countedAs({ seq, onlyHere }: Waiting): Promise<Counted | undefine
 async function sendOne(entry: Waiting): Promise<'sent' | 'refused' | 'broken' | 'signed-out' | 'unreachable'> {
   const posted = await post(entry, await countedAs(entry));
   if (posted === 'sent') {
-    set({ taken: [...state.taken, entry].slice(-MOST_TAKEN) });
+    if (!readFirst.delete(entry.id)) set({ taken: [...state.taken, entry].slice(-MOST_TAKEN) });
     await remove(entry);
   }
   if (typeof posted === 'string') return posted;

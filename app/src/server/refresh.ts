@@ -80,39 +80,51 @@ async function refreshRow(unit: string): Promise<void> {
 const isUnanswered = ({ state }: Query): boolean => state.data === undefined;
 
 const isOld = ({ state }: Query): boolean => state.isInvalidated && !(state.error instanceof Refused);
-/** Whether everything that is shown has been read again, or is not to be had. */
-const isRead = (): boolean => queryClient.getQueryCache().findAll({ type: 'active', predicate: isOld }).length === 0;
+type Which = (query: Query) => boolean;
+const EVERYTHING: Which = () => true;
 
-/** Reads again what an event touches, and nothing else; whether all of that came is answered once it did or did not. */
-export async function refresh(events: readonly Happened[]): Promise<boolean> {
-  const commands = events.map(({ type }) => type).filter(isCommand);
-  if (events.some(({ type }) => type === 'read-again')) await queryClient.invalidateQueries();
-  else await Promise.all([readPlan(events), readTouched(events, commands)]);
-  return isRead();
+/**
+ * Reads again what an event touches, and nothing else. Answers once that came or did not, with whether all of it that is
+ * shown is read by now, or not to be had.
+ */
+export async function refresh(events: readonly Happened[]): Promise<() => boolean> {
+  const again = events.some(({ type }) => type === 'read-again');
+  const touched = again ? EVERYTHING : touchedBy(events);
+  await (again ? queryClient.invalidateQueries() : Promise.all([readPlan(events), readTouched(events, touched)]));
+  const isOwn = (query: Query) => touched(query) && isOld(query);
+  return () => queryClient.getQueryCache().findAll({ type: 'active', predicate: isOwn }).length === 0;
 }
 
 async function readPlan(events: readonly Happened[]): Promise<void> {
   if (events.some(({ type }) => type === 'plan')) await queryClient.invalidateQueries({ queryKey: ['plan'] });
 }
 
-async function readTouched(events: readonly Happened[], commands: readonly CommandName[]): Promise<void> {
-  if (commands.length === 0) return;
-  const units = new Set(events.flatMap(({ unit }) => unit ?? []));
+const unitsOf = (events: readonly Happened[]) => new Set(events.flatMap(({ unit }) => unit ?? []));
+
+/** Which questions these events touch. */
+function touchedBy(events: readonly Happened[]): Which {
+  const commands = events.map(({ type }) => type).filter(isCommand);
+  if (commands.length === 0) return () => false;
+  const units = unitsOf(events);
   const unknown = events.some(
     ({ type, unit }) =>
       unit === undefined || (unit === null && isCommand(type) && ['units', 'fleet'].includes(commandOf(type).about)),
   );
   const all = new Set(commands.flatMap((type) => commandOf(type).touches));
-  const touched = (query: Query): boolean => {
+  return (query) => {
     const [name] = query.queryKey as [string];
     const reads = READS[name];
     if (reads) return reads.some((each) => all.has(each));
     if (!ABOUT_ONE.includes(name)) return unknown && name.startsWith('yard');
     return unknown || isUnanswered(query) || units.has(unitOf(query) ?? '');
   };
+}
+
+async function readTouched(events: readonly Happened[], touched: Which): Promise<void> {
+  if (!events.some(({ type }) => isCommand(type))) return;
   // A first answer on its way may be from before: it is not waited for.
   const pages = queryClient
     .cancelQueries({ predicate: (query) => isUnanswered(query) && touched(query) })
     .then(() => queryClient.invalidateQueries({ predicate: touched }));
-  await Promise.all([pages, ...[...units].map(refreshRow)]);
+  await Promise.all([pages, ...[...unitsOf(events)].map(refreshRow)]);
 }

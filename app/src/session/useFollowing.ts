@@ -21,22 +21,25 @@ export const renewSession = () =>
     if (error instanceof Refused) keepSession(null);
   });
 
-/** The commands these events tell of: all that was taken so far where anything may have been missed. */
-const toldBy = (events: readonly Happened[]): string[] =>
-  events.some(({ type }) => type === 'read-again')
-    ? outboxState().taken.map(({ id }) => id)
-    : events.flatMap(({ command }) => command ?? []);
+/** Own commands that these events tell of: all that was taken so far where anything may have been missed. */
+function ownOf(events: readonly Happened[]): Set<string> {
+  const { entries, taken } = outboxState();
+  if (events.some(({ type }) => type === 'read-again')) return new Set(taken.map(({ id }) => id));
+  const told = new Set(events.flatMap(({ command }) => command ?? []));
+  return new Set([...entries, ...taken].flatMap(({ id }) => (told.has(id) ? id : [])));
+}
 
-/** Told of, and perhaps not on every page yet: another event may have had the same pages read once more. */
-const told = new Set<string>();
+/** Told of, and not on every page yet: another event has had the same pages asked for once more. The oldest are given up. */
+let unread: { own: ReadonlySet<string>; isRead: () => boolean }[] = [];
+const MOST_UNREAD = 200;
 
 const again = (events: readonly Happened[]) => {
-  for (const command of toldBy(events)) told.add(command);
+  const own = ownOf(events);
   const rules = events.some(changesRules) ? renewSession() : undefined;
-  void Promise.all([refresh(events), rules]).then(([read]) => {
-    if (!read) return;
-    pagesRead(told);
-    told.clear();
+  void Promise.all([refresh(events), rules]).then(([isRead]) => {
+    if (own.size) unread.push({ own, isRead });
+    for (const each of unread) if (each.isRead()) pagesRead(each.own);
+    unread = unread.filter((each) => !each.isRead()).slice(-MOST_UNREAD);
   });
 };
 

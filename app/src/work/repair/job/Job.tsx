@@ -142,13 +142,17 @@ function Cancel({ page, act }: StageProps) {
   );
 }
 
-/** Sends an act of this job, once: while one waits, and before a tap is kept, no other. */
-function useAct(job: string): { act: Act; kept: boolean } {
-  const kept = useDoneHere().filter(
+/** Sends an act of this job, once: until the page has moved on from where one was sent, and before a tap is kept, no other. */
+function useAct({ id: job, version }: JobPage['job']): { act: Act; kept: boolean } {
+  const { entries } = useOutbox();
+  const acts = useDoneHere().filter(
     ({ name, body }) => (body as { job?: string }).job === job && name.endsWith('-job'),
   );
+  const kept = acts.some(({ id }) => entries.some((entry) => entry.id === id));
   // A start that waits counts here already: what follows is sent after it.
-  const waits = kept.some(({ name }) => name !== 'start-job');
+  const waits = acts.some(
+    ({ name, body }) => name !== 'start-job' && ((body as { version?: number }).version ?? version) >= version,
+  );
   const sent = useRef(false);
   useEffect(() => {
     if (!waits) sent.current = false;
@@ -159,7 +163,7 @@ function useAct(job: string): { act: Act; kept: boolean } {
     void send(name, body, label);
     return true;
   };
-  return { act, kept: kept.length > 0 };
+  return { act, kept };
 }
 
 /** What is to be put right, and where on the trailer. */
@@ -254,7 +258,7 @@ function CertifyStage({ page, act, may }: StageProps & { may: (what: JobAct) => 
 function Stages({ page }: { page: JobPage }) {
   const { person } = useSession();
   const { job } = page;
-  const { act, kept } = useAct(job.id);
+  const { act, kept } = useAct(job);
   const may = (what: JobAct) => mayNow(JOB_LIFE, job.state, what, person.role);
   // What comes after the page is shown stands below everything: it moves nothing.
   const known = useWhileThere(job.unit.id).data !== undefined;
