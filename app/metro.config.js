@@ -6,12 +6,7 @@ const upstream = config.resolver.resolveRequest;
 // Zod brings some fifty languages; the sentences people see are our own.
 const isZodLocales = (context, name) =>
   /locales\/index\.js$/.test(name) && /[\\/]zod[\\/]/.test(context.originModulePath);
-// Only the door is drawn beforehand: what is behind it is not bundled for that.
-const isBehindTheDoor = (context, name) =>
-  context.customResolverOptions?.environment === 'node' && /^\.\/(program|Claim)$/.test(name);
 config.resolver.resolveRequest = (context, name, platform) =>
-  isZodLocales(context, name) || isBehindTheDoor(context, name)
-    ? { type: 'empty' }
-    : (upstream ?? context.resolveRequest)(context, name, platform);
+  isZodLocales(context, name) ? { type: 'empty' } : (upstream ?? context.resolveRequest)(context, name, platform);
 
 module.exports = withNativeWind(config, { input: './src/look/global.css' });

@@ -1,11 +1,12 @@
 // Exports the app: one page, drawn beforehand, for every address; and the service worker that keeps it on the device.
 import { execFileSync } from 'node:child_process';
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildSync } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compressAll, walk } from './compress.mjs';
+import { drawDoor } from './door.mjs';
 import { shareOut } from './parts.mjs';
 
 const app = join(dirname(fileURLToPath(import.meta.url)), '..');
@@ -18,14 +19,8 @@ execFileSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dis
   stdio: 'inherit',
 });
 
-// Every address begins at the same door: its page serves them all.
-for (const path of walk(dist)) if (path.endsWith('.html') && path !== page) rmSync(path);
-// before.js sets what the inline script would, and the page has its own title: no inline script needs to be allowed.
-const drawn = readFileSync(page, 'utf8')
-  .replace(/<script type="module">globalThis\.__EXPO_ROUTER_HYDRATE__=true;<\/script>/, '')
-  .replace('<title data-rh="true"></title>', '');
-if (/<script(?![^>]*\bsrc=)/.test(drawn)) throw new Error('the page has an inline script');
-writeFileSync(page, drawn);
+await drawDoor(app, dist);
+if (/<script(?![^>]*\bsrc=)/.test(readFileSync(page, 'utf8'))) throw new Error('the page has an inline script');
 // The bundler's own minifier takes a minute for this.
 const scripts = walk(join(dist, '_expo')).filter((path) => path.endsWith('.js'));
 for (const path of scripts)
