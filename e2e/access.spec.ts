@@ -48,6 +48,25 @@ test('the door brings little script: what is behind it comes with whoever goes i
   expect(bytes / 1024).toBeLessThan(DOOR_KB);
 });
 
+test('the door stands in the page before any script, and wakes as it stands: what was typed stays', async ({
+  page,
+  program,
+}) => {
+  const held: (() => Promise<void>)[] = [];
+  let holds = true;
+  await page.route('**/_expo/**/*.js', (route) => (holds ? void held.push(() => route.continue()) : route.continue()));
+  await page.goto(program.url, { waitUntil: 'commit' });
+  await page.getByLabel('Name').fill('driver@lowmarsh');
+  const drawn = await page.getByLabel('Name').elementHandle();
+  expect(held.length).toBeGreaterThan(0);
+  holds = false;
+  for (const go of held) await go();
+  await page.getByLabel('Password').fill('walk-round');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
+  expect(await drawn?.evaluate((node) => node.isConnected)).toBe(true);
+  await expect(page.getByLabel('Name')).toHaveValue('driver@lowmarsh');
+});
+
 test('no serious accessibility fault on the daily screens', async ({ page, program }) => {
   await page.goto(program.url);
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
