@@ -11,6 +11,16 @@ export const postgres = (act: string): string =>
     encoding: 'utf8',
   }).trim();
 
+/** Tests beside each other leave each program one thread to plan with. */
+const envOf = (database: string) => ({
+  ...process.env,
+  DATABASE_URL: database,
+  PORT: '0',
+  ZA_DEMO: '1',
+  ZA_LOG: 'error',
+  ZA_PLAN_THREADS: '1',
+});
+
 /** A running program: the built server over one database. */
 export interface Program {
   url: string;
@@ -24,7 +34,7 @@ export interface Program {
 export function startProgram(database: string, port = 0, env: Record<string, string> = {}): Promise<Program> {
   const child = spawn('node', ['server/dist/main.js'], {
     cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: database, PORT: String(port), ZA_DEMO: '1', ZA_LOG: 'error', ...env },
+    env: { ...envOf(database), PORT: String(port), ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
@@ -69,8 +79,7 @@ export function startHost(): Host {
   };
   return {
     async open(database) {
-      const env = { ...process.env, DATABASE_URL: database, PORT: '0', ZA_DEMO: '1', ZA_LOG: 'error' };
-      const { at = '' } = await answerTo({ open: env });
+      const { at = '' } = await answerTo({ open: envOf(database) });
       return {
         url: at,
         stop: async () => {
