@@ -51,7 +51,7 @@ test('radio choices answer to arrow keys', async ({ browser, program }) => {
   await expect(driver.getByRole('radio', { name: 'Something else' })).toBeChecked();
 });
 
-test('a full quick walk of a two-axle trailer takes at most sixteen taps', async ({ browser, program }) => {
+test('a full quick walk of a two-axle trailer takes at most eighteen taps', async ({ browser, program }) => {
   const driver = await deviceOf(browser, program.url, 'driver');
   await openTrailer(driver, 'H-11');
   let taps = 0;
@@ -61,21 +61,22 @@ test('a full quick walk of a two-axle trailer takes at most sixteen taps', async
   };
   await tap('Walk round');
   await tap('Four-thing walk');
-  const together = driver.getByRole('button', { name: /^Looked at all \d+: all good$/ });
+  const next = driver.getByRole('button', { name: /^(Looked at all \d+: all good|Good: .*|Chocks out)$/ });
   const finished = driver.getByRole('button', { name: 'Open the verdict sheet' });
   for (;;) {
-    await expect(together.or(finished).first()).toBeVisible();
+    await expect(next.or(finished).first()).toBeVisible();
     if (await finished.isVisible()) break;
-    const name = (await together.getAttribute('aria-label')) ?? '';
+    const name = (await next.first().getAttribute('aria-label')) ?? '';
     const place = driver.getByText(/^\d+ of \d+/).first();
     const before = await place.textContent();
     await tap(name);
-    await expect(place.filter({ hasText: before ?? '' })).toHaveCount(0);
+    if (name !== 'Chocks out') await expect(place.filter({ hasText: before ?? '' })).toHaveCount(0);
+    else await expect(driver.getByRole('button', { name, exact: true })).toHaveCount(0);
   }
   await tap('Open the verdict sheet');
   await tap('Close inspection');
   await expect(driver.getByRole('heading', { name: /^H-11/ })).toBeVisible();
-  expect(taps).toBeLessThanOrEqual(16);
+  expect(taps).toBeLessThanOrEqual(18);
   await allSent(driver);
   await driver.reload();
   await expect(driver.getByRole('link', { name: /Four-thing walk, .* · complete/ })).toBeVisible();

@@ -48,7 +48,7 @@ async function enterFigures(page: Page, label: string): Promise<void> {
 }
 
 const ANSWERS =
-  /^(Save |Good: |Open the verdict sheet$|It is right$|95 psi$|Chocked, both ways$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
+  /^(Save |Good: |Open the verdict sheet$|It is right$|95 psi$|Chocked, both ways$|Chocks out$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
 
 /** What the pad asks for now, by the button that answers it; waits until that is another than `before`. */
 async function nextAnswer(page: Page, before: string | null): Promise<string> {
@@ -71,7 +71,7 @@ async function nextAnswer(page: Page, before: string | null): Promise<string> {
 async function walkAll(page: Page): Promise<number> {
   let steps = 0;
   for (let answer = await nextAnswer(page, null); answer !== 'Open the verdict sheet'; ) {
-    if (['Chocked, both ways', '95 psi', 'It is right'].includes(answer)) await press(page, answer);
+    if (['Chocked, both ways', 'Chocks out', '95 psi', 'It is right'].includes(answer)) await press(page, answer);
     else {
       steps++;
       if (answer.startsWith('Save ')) {

@@ -31,7 +31,7 @@ async function answer(page: Page): Promise<boolean> {
     name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tyres do not touch)/,
   });
   const save = page.getByRole('button', { name: /^(Save|Next:) / });
-  const chocks = page.getByRole('button', { name: 'Chocked, both ways' });
+  const chocks = page.getByRole('button', { name: /^(Chocked, both ways|Chocks out)$/ });
   const finished = page.getByRole('button', { name: 'Open the verdict sheet' });
   const place = page.getByText(/^\d+ of \d+/).first();
   await expect(together.or(good).or(save).or(finished).or(chocks).first()).toBeVisible();

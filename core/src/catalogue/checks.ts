@@ -7,6 +7,8 @@ export const checkSchema = z.strictObject({
   part: z.enum(PARTS),
   /** Looked at once on the unit, or at every axle end. */
   at: z.enum(['unit', 'end']),
+  /** The unit is moved for it: the chocks are out by then. */
+  rolls: z.literal(true).optional(),
   name: z.string(),
   /** What it looks like when nothing is wrong. */
   good: z.string(),

@@ -54,8 +54,8 @@ export interface Draft {
   temperatureUnit?: DisplayUnits['temperature'];
   /** Reservoir pressure as typed; every stroke takes it along. */
   reservoir: string;
-  /** Whoever measures said that the wheels are chocked, both ways: asked once, before the first brake is let go. */
-  chocked?: true;
+  /** Whether whoever measures said that the wheels are chocked, both ways, or that the chocks are out; left out before either. */
+  chocked?: boolean;
   /** What is the same for many steps and no measurement: target pressures, stud holes, what is coupled. */
   carried: Note & { texts?: Record<string, string> };
   entries: Record<string, Entry>;

@@ -34,7 +34,8 @@ export { STROKE_METHODS } from './kinds/stroke-applied';
 export { WEAR_MARKS } from './kinds/tread';
 export {
   BENCH_KINDS,
-  CHOCKED_WORDS,
+  chockedBy,
+  chockedWords,
   contradiction,
   goodReading,
   implausible,

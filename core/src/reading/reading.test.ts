@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { judge, judgeRequestSchema, unsound } from '../judge';
 import { type Axle, type Unit, wheelEnds } from '../trailer';
-import { contradiction, judgedFigure, type Reading, readingKey, readingPlace, readingSchema } from '.';
+import { chockedBy, contradiction, judgedFigure, type Reading, readingKey, readingPlace, readingSchema } from '.';
 
 const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, { ...axle, tyres: 'single' }] };
@@ -108,4 +108,15 @@ test('what was only half noted never passes', () => {
     const { findings } = judge({ book: 'na', units: [unit], readings: [{ ...reading, unit: 'T' }] });
     expect([reading, findings.filter(({ verdict }) => verdict === 'within')]).toEqual([reading, []]);
   }
+});
+
+test('who first said that the wheels were chocked is who is named, whatever order the readings stand in', () => {
+  const stroke: Reading = { kind: 'stroke-applied', ...at, value: '1 7/8 in' };
+  const read = (by: string, minute: number, chocked = true) => ({
+    by,
+    at: `2026-05-01T10:0${minute}:00.000Z`,
+    value: chocked ? { ...stroke, chocked: true as const } : stroke,
+  });
+  expect(chockedBy([read('Ines', 1, false)])).toBeNull();
+  expect(chockedBy([read('Tomas', 4), read('Ines', 1, false), read('Berit', 2), read('Tomas', 3)])?.by).toBe('Berit');
 });

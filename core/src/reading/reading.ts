@@ -38,10 +38,17 @@ export function isChocked({ kind, item = '' }: { kind: Reading['kind']; item?: s
   return chocked === true || (chocked?.includes(item) ?? false);
 }
 
-/** What is said of an inspection that was asked for chocks. */
-export const CHOCKED_WORDS = 'Wheels chocked, both ways: said before the first brake was let go.';
 /** Whether whoever took a reading said that the wheels were chocked. */
 export const saidChocked = (reading: Reading): boolean => 'chocked' in reading && reading.chocked === true;
+
+/** Who first said it in an inspection, and when; null where nobody was asked. `readings` as their record has them. */
+export function chockedBy<R extends { value: Reading; at: string }>(readings: readonly R[]): R | null {
+  const said = readings.filter(({ value }) => saidChocked(value));
+  return said.reduce<R | null>((first, each) => (first && first.at <= each.at ? first : each), null);
+}
+/** What is said of it; `who` is a person and a time in words, null where it stands on this device alone. */
+export const chockedWords = (who: string | null): string =>
+  `Wheels chocked, both ways: said before the first brake was let go${who ? `, by ${who}` : ''}.`;
 
 /** What takes the bench to measure: it is not read on a driver's walk. */
 export const BENCH_KINDS: readonly string[] = STEP_KINDS.filter((kind) => kindAs(kind).bench);

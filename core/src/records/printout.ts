@@ -5,14 +5,14 @@ import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } f
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
 import {
-  CHOCKED_WORDS,
+  chockedBy,
+  chockedWords,
   kindAs,
   READING_KINDS,
   type Reading,
   readingItem,
   readingKey,
   readingText,
-  saidChocked,
   subjectOf,
 } from '../reading';
 import { changeWords, placeWords, SIDES, type Side } from '../trailer';
@@ -143,15 +143,18 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
     ),
     signatures: ['Inspected by', 'Foreman'],
     book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
-    cautions: cautionsOf(book, values),
+    cautions: cautionsOf(book, live, fleet.zone),
   };
 }
 
-const cautionsOf = (book: Book, values: readonly Reading[]): string[] => [
-  ...(values.some(saidChocked) ? [CHOCKED_WORDS] : []),
-  book.caution,
-  'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
-];
+function cautionsOf(book: Book, live: Sheet['readings'], zone: string): string[] {
+  const chocked = chockedBy(live);
+  return [
+    ...(chocked ? [chockedWords(`${chocked.by}, ${clock(chocked.at, zone)}`)] : []),
+    book.caution,
+    'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
+  ];
+}
 
 /** What has no verdict, one line a kind with its places. */
 function openWords(findings: readonly Finding[]): string[] {

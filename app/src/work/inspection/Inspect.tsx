@@ -207,7 +207,7 @@ function Measuring({ draft, update, kept }: MeasuringProps) {
     skip: onSkip,
     why: onWhy,
     defect: () => reportHere(draft, step),
-    busy: over !== null || doubt !== null,
+    busy: over !== null || doubt !== null || (step !== null && gateAt(draft, step) !== null),
   });
   const ends = useDraftEnds(draft);
   const go = useStable((cursor: number) => {

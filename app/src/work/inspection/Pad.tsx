@@ -20,13 +20,13 @@ import { PhotoButton } from '../../parts/PhotoButton';
 import { endCode } from '../../parts/RunningGear';
 import { useStable } from '../../parts/useStable';
 import { useMaySend } from '../../session/may';
-import { asksChocks } from './chocks';
+import { asksChocks, asksChocksOut } from './chocks';
 import { useCurrent } from './current';
 import { currentField, nextEmptyField } from './fields';
 import { GoodTogether } from './GoodTogether';
 import { type PadProps, padOf } from './kinds';
 import { Place } from './Place';
-import { ChocksPad } from './pads/ChocksPad';
+import { type ChocksGate, ChocksPad } from './pads/ChocksPad';
 import { FigurePad } from './pads/FigurePad';
 import { ReservoirPad } from './pads/ReservoirPad';
 import { QuickAnswer } from './QuickAnswer';
@@ -62,22 +62,26 @@ function Reservoir() {
   );
 }
 
-/** What is asked before a step: whether the wheels are chocked, then the reservoir's pressure; null where neither is. */
-export const gateAt = (draft: Draft, step: Step): Gate | null =>
-  asksChocks(draft, step) ? 'chocks' : asksReservoir(draft, step) ? 'reservoir' : null;
-export type Gate = 'chocks' | 'reservoir';
+export type Gate = ChocksGate | 'reservoir';
 
-function Chocks() {
+/** What is asked before a step: whether the wheels are chocked, or the chocks out, then the reservoir's pressure; null where nothing is. */
+export function gateAt(draft: Draft, step: Step): Gate | null {
+  if (asksChocks(draft, step)) return 'chocks';
+  if (asksChocksOut(draft, step)) return 'chocks-out';
+  return asksReservoir(draft, step) ? 'reservoir' : null;
+}
+
+function Chocks({ gate }: { gate: ChocksGate }) {
   const { draft, update, now } = useCurrent();
   return (
     <View className="gap-3">
       {now ? <SectionSays draft={draft} step={now.step} /> : null}
-      <ChocksPad onChocked={() => update((latest) => ({ ...latest, chocked: true }))} />
+      <ChocksPad gate={gate} onDone={() => update((latest) => ({ ...latest, chocked: gate === 'chocks' }))} />
     </View>
   );
 }
 
-export const AtGate = ({ gate }: { gate: Gate }) => (gate === 'chocks' ? <Chocks /> : <Reservoir />);
+export const AtGate = ({ gate }: { gate: Gate }) => (gate === 'reservoir' ? <Reservoir /> : <Chocks gate={gate} />);
 
 /** Where, what and how, the limit beside it, what is entered with its verdict, and the keys. */
 function Entering() {

@@ -1,4 +1,5 @@
 import { type Draft, entryOf, isDone, type Note, otherEndGood, type Step, subjectWords } from '@zealous-axle/core';
+import { isMoved } from './chocks';
 import { padOf } from './kinds';
 
 /** A step of a walk with what is noted where it is looked at and found in order. */
@@ -12,9 +13,9 @@ export interface Good {
 const samePlace = (one: Step, other: Step): boolean =>
   one.section === other.section && one.axle === other.axle && one.side === other.side;
 
-/** What is done one by one is answered one by one. */
-const isOneByOne = ({ route }: Draft, { section }: Step): boolean =>
-  route?.sections.find(({ id }) => id === section)?.oneByOne === true;
+/** What is done one by one is answered one by one, and so is what the unit is moved for. */
+const isOneByOne = ({ route }: Draft, step: Step): boolean =>
+  isMoved(step) || route?.sections.find(({ id }) => id === step.section)?.oneByOne === true;
 
 function goodAt(draft: Draft, step: Step): Good | null {
   if (isOneByOne(draft, step)) return null;

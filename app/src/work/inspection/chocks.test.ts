@@ -1,6 +1,6 @@
 import { withText } from '@zealous-axle/core';
 import { begun } from '../../testing/inspection';
-import { asksChocks } from './chocks';
+import { asksChocks, asksChocksOut } from './chocks';
 import { composed } from './compose';
 
 const at = (kind: 'stroke-applied' | 'lining' | 'slack-pull') => ({ kind, axle: 1, side: 'left', tyre: null }) as const;
@@ -24,6 +24,20 @@ test('of the air tests only the one with the brakes released asks for them', () 
   const draft = begun({ steps: [air('leak-released')] });
   expect(asksChocks(draft, air('leak-released'))).toBe(true);
   expect(asksChocks(draft, air('leak-applied'))).toBe(false);
+});
+
+test('before it is moved the chocks come out, once; a brake let go after that asks for them again', () => {
+  const look = (item: string) => ({ kind: 'check', item, axle: null, side: null, tyre: null }) as const;
+  const draft = begun({ steps: [look('roll'), look('listen'), at('stroke-applied')] });
+  expect(['roll', 'parking-brake', 'listen'].map((item) => asksChocksOut(draft, look(item)))).toEqual([
+    true,
+    true,
+    false,
+  ]);
+  expect(asksChocksOut({ ...draft, chocked: true }, look('roll'))).toBe(true);
+  const out = { ...draft, chocked: false };
+  expect([asksChocksOut(out, look('roll')), asksChocks(out, at('stroke-applied'))]).toEqual([false, true]);
+  expect(asksChocksOut({ ...draft, closed: true }, look('roll'))).toBe(false);
 });
 
 test('who corrects a closed inspection measures nothing, and is not asked', () => {

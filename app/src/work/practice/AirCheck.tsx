@@ -82,8 +82,10 @@ const buttonsOf = ({ state: { controls } }: Check): AirButton[] => [
   },
 ];
 
-/** Looking at the watch is no work on the dash. */
+/** Looking at the watch is no work on the dash, nor are the chocks. */
 const WATCH = { act: 'watch', key: 'w', label: 'Watch for a minute' } as const;
+const CHOCK = { act: 'chock', key: 'c', label: 'Chock the wheels, both ways' } as const;
+const BESIDE_DASH = [WATCH, CHOCK] as const;
 
 /** A check as far as it has come: the dash, and what stands on the pads once it is done. */
 interface Come {
@@ -120,7 +122,7 @@ function useDash(system: AirSystem, from: Come | null, keep: Keep) {
       // Once it is done, the keys are the pads'.
       if (latest.current.part === 'done') return;
       const worked = buttonsOf(latest.current).find(({ key }) => key === event.key)?.act;
-      const its = event.key === WATCH.key ? WATCH.act : worked;
+      const its = BESIDE_DASH.find(({ key }) => key === event.key)?.act ?? worked;
       if (!its) return;
       event.preventDefault();
       act(its);
@@ -188,6 +190,13 @@ function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
             .join(', ')}.`}
         </Text>
         <Button tall label={WATCH.label} hint={`key ${WATCH.key}`} onPress={() => act(WATCH.act)} />
+        <Button
+          tall
+          label={check.chocked ? 'Chocked, both ways' : CHOCK.label}
+          hint={check.chocked ? undefined : `key ${CHOCK.key}`}
+          disabled={check.chocked}
+          onPress={() => act(CHOCK.act)}
+        />
       </Card>
       <Seen shown={check.shown} />
     </>

@@ -1,7 +1,7 @@
 import {
   BOOKS,
   type BookId,
-  CHOCKED_WORDS,
+  chockedWords,
   type Finding,
   findingWords,
   type Judgement,
@@ -10,7 +10,6 @@ import {
   PURPOSE_ROLES,
   placeWords,
   type SectionTime,
-  saidChocked,
   unreadWords,
   verdictSentence,
 } from '@zealous-axle/core';
@@ -193,6 +192,9 @@ function timeWords(sections: readonly SectionTime[]): string {
   return `Took ${minutes(all)}: ${sections.map((section) => `${sectionName(section)} ${minutes(section.seconds)}`).join(', ')}`;
 }
 
+const chockedSaid = (said: NonNullable<Judged['chocked']>, zone: string): string =>
+  chockedWords(said === 'here' ? null : `${said.by}, ${clock(said.at, zone)}`);
+
 function Head({ judged }: { judged: Judged }) {
   const { fleet } = useSession();
   const { judgement, closed } = judged;
@@ -205,6 +207,9 @@ function Head({ judged }: { judged: Judged }) {
       ) : null}
       <Text>{verdictSentence(judgement)}</Text>
       {judged.job ? null : <Text bold>{unreadWords(judged.unit, judged.taken)}</Text>}
+      {judged.draft?.chocked && !judged.draft.closed ? (
+        <Notice look="ask">The chocks are in: take every one out before it is moved.</Notice>
+      ) : null}
       {judgement.verdict !== 'not-judged' && !judgement.complete ? (
         <Text bold>Incomplete: some readings have no verdict.</Text>
       ) : null}
@@ -213,7 +218,7 @@ function Head({ judged }: { judged: Judged }) {
           ? `Closed ${closed.outcome}${closed.because ? `, because: ${closed.because}` : ''}. ${closed.by}, ${clock(closed.at, fleet.zone)}.`
           : 'Not closed yet: judged on this device.'}
         {judged.sections.length ? ` ${timeWords(judged.sections)}.` : ''}
-        {judged.taken.some(saidChocked) ? ` ${CHOCKED_WORDS}` : ''}
+        {judged.chocked ? ` ${chockedSaid(judged.chocked, fleet.zone)}` : ''}
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </Text>
     </View>

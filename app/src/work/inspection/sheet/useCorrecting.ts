@@ -48,7 +48,7 @@ function draftOf(sheet: Sheet, unit: UnitPage, session: Session): Draft {
     readingKey(value),
     { ...EMPTY_ENTRY, saved: { reading, value } },
   ]);
-  const chocked = live.some(({ value }) => saidChocked(value)) ? { chocked: true as const } : {};
+  const chocked = live.some(({ value }) => saidChocked(value)) ? { chocked: true } : {};
   return { ...draft, ...chocked, closed: true, cursor: steps.length, entries: Object.fromEntries(entries) };
 }
 

@@ -1,4 +1,5 @@
 import {
+  chockedBy,
   type Draft,
   type EarlierReading,
   earlierReadings,
@@ -11,6 +12,7 @@ import {
   readingKey,
   type SectionTime,
   type StandingThere,
+  saidChocked,
   skippedSteps,
   takenReadings,
   type Unit,
@@ -48,6 +50,8 @@ export interface Judged {
   gauges: readonly { key: string; words: string }[];
   /** Facts of the unit that were changed since it began. */
   unitChanges: readonly UnitChange[];
+  /** Who first said that the wheels are chocked, and when: `here` while it stands on this device alone; null for nobody. */
+  chocked: { by: string; at: string } | 'here' | null;
   /** A later inspection of the unit is known: this one says nothing of how it stands today. */
   stale: boolean;
   /** The inspection as it stands on this device, while it is not closed. */
@@ -84,6 +88,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
     unitChanges: [],
     gauges: Object.values(draft.entries).flatMap(({ saved }) => gaugeOf(saved)),
     stale: false,
+    chocked: takenReadings(draft).some(saidChocked) ? 'here' : null,
     draft,
   };
 }
@@ -122,6 +127,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
         closed: { at: sheet.closedAt, outcome: sheet.outcome, because: sheet.because, by: sheet.by },
         clocks: sheet.readings.flatMap(({ value, at, said }) => (said ? { key: readingKey(value), at, said } : [])),
         unitChanges: sheet.unitChanges,
+        chocked: chockedBy(sheet.readings),
         gauges: sheet.readings.filter(({ supersededBy }) => supersededBy === null).flatMap(gaugeOf),
         stale:
           unit.data?.inspections.some(({ id: other, startedAt }) => other !== id && startedAt > sheet.startedAt) ??

@@ -49,7 +49,7 @@ function inOrder(system: AirSystem): AirCheck {
     act('release');
     pass(0.6);
   };
-  act('key', 'engine', 'tractor', 'trailer');
+  act('chock', 'key', 'engine', 'tractor', 'trailer');
   until(
     ({ part }) => part === 'cut-in',
     () => pass(1),
@@ -136,7 +136,10 @@ test('out of order it says why, and begins again', () => {
   const begun = beginAirCheck(restingAir());
   const pressed = actAir(system, actAir(system, begun, 'engine'), 'press');
   expect(pressed).toMatchObject({ part: 'build', begunAgain: 1, mistake: expect.stringContaining('85 to 100') });
-  let check = actAir(system, actAir(system, actAir(system, begun, 'engine'), 'tractor'), 'trailer');
+  let check = (['chock', 'engine', 'tractor', 'trailer'] as const).reduce(
+    (now, act) => actAir(system, now, act),
+    begun,
+  );
   for (let nth = 0; nth < 300 && check.part === 'build'; nth++) check = passAir(system, check, 1);
   while (check.part === 'cut-in')
     check = passAir(system, actAir(system, passAir(system, actAir(system, check, 'press'), 0.6), 'release'), 0.6);
@@ -146,6 +149,21 @@ test('out of order it says why, and begins again', () => {
   expect(watched.part).toBe('applied');
   expect(actAir(system, watched, 'watch').mistake).toContain('full application');
   expect(systemPsi(watched.state)).toBeGreaterThan(90);
+});
+
+test('unchocked the last valve is not pushed in, whichever it is; once chocked it is', () => {
+  const system = systemWith(null);
+  for (const [one, last] of [
+    ['tractor', 'trailer'],
+    ['trailer', 'tractor'],
+  ] as const) {
+    const begun = actAir(system, actAir(system, beginAirCheck(restingAir()), 'engine'), one);
+    const refused = actAir(system, begun, last);
+    expect([refused.begunAgain, refused.state.controls[`${last}In`]]).toEqual([1, false]);
+    expect(refused.mistake).toContain('first chock the wheels');
+    const chocked = actAir(system, actAir(system, refused, 'chock'), last);
+    expect([chocked.mistake, chocked.state.controls[`${last}In`]]).toEqual([null, true]);
+  }
 });
 
 test('what was seen stands on dials to be read, each needle at its figure', () => {

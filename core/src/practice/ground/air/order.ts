@@ -2,8 +2,8 @@ import type { AirTest } from '../../../reading';
 import data from './air.json';
 import { type AirState, type AirSystem, gaugeOf, runAir, systemPsi, withControls } from './model';
 
-/** What a learner does at the dash. `watch` begins a minute by the clock. */
-export const AIR_ACTS = ['key', 'engine', 'press', 'release', 'tractor', 'trailer', 'watch'] as const;
+/** What a learner does at the dash. `watch` begins a minute by the clock, `chock` lays the chocks. */
+export const AIR_ACTS = ['key', 'engine', 'press', 'release', 'tractor', 'trailer', 'watch', 'chock'] as const;
 export type AirAct = (typeof AIR_ACTS)[number];
 
 /** Between which pressures the build-up is timed, as words. */
@@ -16,7 +16,7 @@ export type AirPart = (typeof AIR_PARTS)[number];
 export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: string }>> = {
   build: {
     name: 'Build up',
-    says: `Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it ${TIMED_WORDS}.`,
+    says: `Chock the wheels. Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it ${TIMED_WORDS}.`,
   },
   'cut-in': { name: 'Governor', says: 'Engine running: press and release the pedal until the governor cuts in again.' },
   released: {
@@ -51,6 +51,8 @@ export interface Shown {
 export interface AirCheck {
   part: AirPart;
   state: AirState;
+  /** The chocks are laid: before that the last brake is not let go. */
+  chocked: boolean;
   shown: Shown;
   /** When the build-up began to be timed. */
   timedFrom: number | null;
@@ -69,9 +71,10 @@ const NOTHING: Shown = {
   valves: null,
 };
 
-export const beginAirCheck = (state: AirState): AirCheck => ({
+export const beginAirCheck = (state: AirState, chocked = false): AirCheck => ({
   part: 'build',
   state,
+  chocked,
   shown: NOTHING,
   timedFrom: null,
   mistake: null,
@@ -119,6 +122,16 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
   }
   return null;
 }
+
+/** Whether an act would let the last brake go of something that nothing holds. */
+function letsRoll({ state: { controls }, chocked }: AirCheck, act: AirAct): boolean {
+  if (chocked) return false;
+  return (
+    (act === 'tractor' && !controls.tractorIn && controls.trailerIn) ||
+    (act === 'trailer' && !controls.trailerIn && controls.tractorIn)
+  );
+}
+const ROLLS = 'With both valves in nothing holds it: first chock the wheels, both ways. The valve stays out.';
 
 /** What an act does to the controls. */
 function moved(state: AirState, act: AirAct): AirState {
@@ -173,12 +186,16 @@ const withFoot = (check: AirCheck): AirCheck => ({ ...check, state: withControls
 /** Does one thing. Out of order, it says why, and the check begins again with the air as it is. */
 export function actAir(system: AirSystem, check: AirCheck, act: AirAct): AirCheck {
   if (check.part === 'done') return check;
+  const again = (state: AirState, mistake: string): AirCheck => ({
+    ...beginAirCheck(state, check.chocked),
+    mistake,
+    begunAgain: check.begunAgain + 1,
+  });
+  if (letsRoll(check, act)) return again(withControls(check.state, { pedal: 0 }), ROLLS);
   const mistake = against(check, act);
-  if (mistake) {
-    const state = withControls(moved(check.state, act), { pedal: 0 });
-    return { ...beginAirCheck({ ...state, seconds: state.seconds }), mistake, begunAgain: check.begunAgain + 1 };
-  }
+  if (mistake) return again(withControls(moved(check.state, act), { pedal: 0 }), mistake);
   const fresh = { ...check, mistake: null };
+  if (act === 'chock') return { ...fresh, chocked: true };
   if (act === 'watch' && (check.part === 'released' || check.part === 'applied')) return watched(system, fresh);
   return onward({ ...fresh, state: moved(check.state, act) });
 }
