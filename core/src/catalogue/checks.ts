@@ -12,6 +12,8 @@ export const checkSchema = z.strictObject({
   name: z.string(),
   /** What it looks like when nothing is wrong. */
   good: z.string(),
+  /** What can hurt whoever looks, said where it is looked at. */
+  caution: z.string().optional(),
   /** What may be seen instead, and the defect it means. */
   signs: z.array(z.strictObject({ sign: z.string(), code: z.string() })).min(1),
 });

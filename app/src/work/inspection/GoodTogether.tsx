@@ -1,17 +1,30 @@
+import { checkEntry, type Step } from '@zealous-axle/core';
 import { View } from 'react-native';
+import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
+import { useShown } from '../../session/rules';
 import { goodTogether, namesByLooks, sameAsOtherEnd } from './allGood';
 import { useCurrent } from './current';
 import { QuickAnswer } from './QuickAnswer';
 
+/** What can hurt whoever looks at one of several things; that of the step itself stands at its pad. */
+const cautions = (good: readonly { step: Step }[]): string[] =>
+  good.slice(1).flatMap(({ step }) => (step.kind === 'check' && checkEntry(step.item ?? '')?.caution) || []);
+
 /** Everything left to look at where one stands, what good looks like, and one tap for all of it. */
 export function GoodTogether() {
   const { draft, inspecting } = useCurrent();
+  const { words } = useShown();
   const mirrored = sameAsOtherEnd(draft);
   const good = mirrored.length ? mirrored : goodTogether(draft);
   if (good.length === 0) return null;
   return (
     <View className="gap-2 rounded-xl border border-line bg-card p-3">
+      {cautions(good).map((caution) => (
+        <Notice key={caution} look="ask">
+          {words(caution)}
+        </Notice>
+      ))}
       {namesByLooks(good).map(({ looks, names }) => (
         <Text key={looks} size="small">
           {`${names}: `}

@@ -2,6 +2,7 @@ import { checkEntry, keyOf, LAMP_WORDS, LAMPS, otherEndGood, severityOf } from '
 import { Pressable, View } from 'react-native';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
+import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { VerdictMark } from '../../../parts/VerdictMark';
@@ -21,6 +22,7 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
   };
   return (
     <View className="gap-3 pt-1">
+      {check.caution ? <Notice look="ask">{words(check.caution)}</Notice> : null}
       <Text bold>What is wrong, if anything</Text>
       <View className="gap-2">
         {check.signs.map(({ sign, code }) => {
