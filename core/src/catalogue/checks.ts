@@ -15,7 +15,16 @@ export const checkSchema = z.strictObject({
   /** What can hurt whoever looks, said where it is looked at. */
   caution: z.string().optional(),
   /** What may be seen instead, and the defect it means. */
-  signs: z.array(z.strictObject({ sign: z.string(), code: z.string() })).min(1),
+  signs: z
+    .array(
+      z.strictObject({
+        sign: z.string(),
+        code: z.string(),
+        /** The code where all of them are so, not one of several. */
+        all: z.string().optional(),
+      }),
+    )
+    .min(1),
 });
 export type Check = z.infer<typeof checkSchema>;
 

@@ -31,5 +31,7 @@ export interface Note extends HubNotes {
   how?: NonNullable<ReadingOf<'check'>['how']>;
   /** Which of several lamps. */
   on?: NonNullable<ReadingOf<'check'>['on']>;
+  /** How many of them are out. */
+  lamps?: NonNullable<ReadingOf<'check'>['lamps']>;
   words?: string;
 }

@@ -1,6 +1,6 @@
 import { checkEntry } from '../catalogue';
 import type { Book } from '../limits';
-import { LAMP_WORDS, type ReadingOf } from '../reading';
+import { LAMP_WORDS, lampsWords, type ReadingOf } from '../reading';
 import { judgeDefect } from './defect';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -12,10 +12,10 @@ const HOW = {
 };
 
 /** What a check by eye found: one opinion for each defect, or one that it looked good. */
-export function judgeCheck(book: Book, { check, found, how, on, words }: ReadingOf<'check'>): Opinion[] {
+export function judgeCheck(book: Book, { check, found, how, on, lamps, words }: ReadingOf<'check'>): Opinion[] {
   const entry = checkEntry(check);
   if (!entry) return [notJudged(`The catalogue has no check “${check}”: look again by a check it has.`)];
-  const noted = [on ? `${LAMP_WORDS[on]}.` : '', words]
+  const noted = [on ? `${LAMP_WORDS[on]}.` : '', lamps ? `${lampsWords(lamps)}.` : '', words]
     .filter(Boolean)
     .map((each) => ` ${each}`)
     .join('');
@@ -29,8 +29,11 @@ export function judgeCheck(book: Book, { check, found, how, on, words }: Reading
         because: `${entry.name}: ${entry.good.charAt(0).toLowerCase()}${entry.good.slice(1)}.${HOW[how ?? 'seen']}${noted}`,
       }),
     ];
+  // The last of several that is out leaves none: what the sign then is decides.
+  const meant = (code: string) =>
+    (lamps && lamps.out >= lamps.of && entry.signs.find((sign) => sign.code === code)?.all) || code;
   return found
-    .map((code) => judgeDefect(book, { code }))
+    .map((code) => judgeDefect(book, { code: meant(code) }))
     .map((each) => ({ ...each, because: `${entry.name}: ${each.because}${noted}` }))
     .sort((a, b) => compareVerdicts(a.verdict, b.verdict));
 }

@@ -220,7 +220,9 @@ export const END_FAULTS: readonly EndFault[] = [...CODES_AT_END, ...MEASURED_AT_
 
 /** Which lamp it is, where a check is of several. */
 const LAMP_SIDES = ['left', 'right'] as const;
-const SINGLE_LAMPS = new Set(['lamp-plate', 'abs-lamp', 'lamp-turn-left', 'lamp-turn-right']);
+const SINGLE_LAMPS = new Set(['lamp-plate', 'lamp-ident', 'abs-lamp', 'lamp-turn-left', 'lamp-turn-right']);
+/** Where there is one lamp a side, none of it works when it is out. */
+const isAllOut = ({ all }: { all?: string }, check: string): boolean => SINGLE_LAMPS.has(check) && all !== undefined;
 
 const UNIT_CONSEQUENCES: Readonly<Record<string, (there: There) => void>> = {
   'slider-pin-out': ({ unit }) => {
@@ -242,7 +244,7 @@ const codeAtUnit = (code: string, words: string, check: string): UnitFault => ({
   foundBy: [`check:${check}`],
   apply: (there) => {
     const lamp = check.startsWith('lamp-') && !SINGLE_LAMPS.has(check);
-    const on = lamp ? chosen(there.random, LAMP_SIDES) : undefined;
+    const on = !lamp ? undefined : code.endsWith('-none') ? 'both' : chosen(there.random, LAMP_SIDES);
     there.unit.seen.push({ check, code, ...(on ? { on } : {}) });
     UNIT_CONSEQUENCES[code]?.(there);
   },
@@ -250,7 +252,7 @@ const codeAtUnit = (code: string, words: string, check: string): UnitFault => ({
 
 const CODES_AT_UNIT: UnitFault[] = CHECKS.filter(({ at }) => at === 'unit').flatMap(({ id, signs }) =>
   signs
-    .filter(({ code }) => isHidden(code))
+    .filter((sign) => isHidden(sign.code) && !isAllOut(sign, id))
     .map(({ code }) => codeAtUnit(code, CATALOGUE.find((entry) => entry.code === code)?.words ?? code, id)),
 );
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { catalogueEntry, checkEntry } from '../../catalogue';
+import { catalogueEntry, checkEntry, isCaseOf } from '../../catalogue';
 import { SIDES } from '../../trailer';
 import { axleNumber, type Contradiction, kindOf } from '../kind';
 
@@ -28,13 +28,19 @@ const schema = z.strictObject({
   how: z.enum(['seen', 'as-other-end', 'as-last-time']).optional(),
   /** Which of several lamps of one name. */
   on: z.enum(LAMPS).optional(),
+  /** How many of all the lamps of that name are out. */
+  lamps: z.strictObject({ out: z.int().min(1).max(12), of: z.int().min(1).max(12) }).optional(),
   words: z.string().trim().max(300).optional(),
 });
 
-/** Of a check only its own signs are found. */
-function contradiction({ check, found }: z.infer<typeof schema>): Contradiction | null {
-  const signs = new Set(checkEntry(check)?.signs.map(({ code }) => code));
-  const strange = found.findIndex((code) => !signs.has(code));
+export const lampsWords = ({ out, of }: { out: number; of: number }): string => `${out} of ${of} out`;
+
+/** Of a check only its own signs are found, or the more general one they are cases of; and no more are out than there are. */
+function contradiction({ check, found, lamps }: z.infer<typeof schema>): Contradiction | null {
+  if (lamps && lamps.out > lamps.of)
+    return { path: 'lamps.out', message: `${lamps.out} of ${lamps.of}: no more can be out than there are` };
+  const signs = checkEntry(check)?.signs ?? [];
+  const strange = found.findIndex((code) => !signs.some((sign) => isCaseOf(sign.code, code)));
   return strange < 0 ? null : { path: `found.${strange}`, message: `“${found[strange]}” is no sign of “${check}”` };
 }
 
@@ -45,10 +51,12 @@ export const check = kindOf(schema)({
   at: 'end',
   item: (reading) => reading.check,
   contradiction,
-  text: ({ found, on }) =>
-    [...found.map((code) => catalogueEntry(code)?.words ?? code), ...(on ? [LAMP_WORDS[on].toLowerCase()] : [])].join(
-      ', ',
-    ) || 'good',
+  text: ({ found, on, lamps }) =>
+    [
+      ...found.map((code) => catalogueEntry(code)?.words ?? code),
+      ...(on ? [LAMP_WORDS[on].toLowerCase()] : []),
+      ...(lamps ? [lampsWords(lamps)] : []),
+    ].join(', ') || 'good',
   good: ({ item = '', axle, side }) => ({
     kind: 'check',
     check: item,

@@ -12,6 +12,7 @@ export const check: KindPad = {
           found: note.found,
           how: note.how ?? 'seen',
           ...(note.found.length && note.on ? { on: note.on } : {}),
+          ...(note.found.length && note.lamps ? { lamps: note.lamps } : {}),
           ...(note.words?.trim() ? { words: note.words.trim() } : {}),
         }
       : null,

@@ -1,4 +1,4 @@
-import { checkEntry, keyOf, LAMP_WORDS, LAMPS, otherEndGood, severityOf } from '@zealous-axle/core';
+import { checkEntry, isCaseOf, keyOf, LAMP_WORDS, LAMPS, otherEndGood, severityOf } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -8,6 +8,33 @@ import { TextField } from '../../../parts/TextField';
 import { VerdictMark } from '../../../parts/VerdictMark';
 import { useShown } from '../../../session/rules';
 import type { PadProps } from '../kinds/kind';
+
+type Lamps = NonNullable<PadProps['entry']['note']['lamps']>;
+
+const COUNTS = ['1', '2', '3', '4', '5', '6'].map((value) => ({ value, label: value }));
+
+/** How many lamps of one name are out, of how many: both are said, or neither. */
+function HowMany({ lamps, onChange }: { lamps: Lamps | null; onChange: (lamps: Lamps) => void }) {
+  const out = lamps?.out ?? 1;
+  return (
+    <>
+      <Choice
+        label="How many are there?"
+        options={COUNTS}
+        value={lamps ? String(lamps.of) : null}
+        onChange={(of) => onChange({ out: Math.min(out, Number(of)), of: Number(of) })}
+      />
+      {lamps && lamps.of > 1 ? (
+        <Choice
+          label="How many of them are out?"
+          options={COUNTS.slice(0, lamps.of)}
+          value={String(lamps.out)}
+          onChange={(count) => onChange({ ...lamps, out: Number(count) })}
+        />
+      ) : null}
+    </>
+  );
+}
 
 /** A check by eye: what good looks like, and the signs that lead to each defect. Good is one tap. */
 export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProps) {
@@ -58,6 +85,9 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
           value={entry.note.on ?? null}
           onChange={(on) => change({ on })}
         />
+      ) : null}
+      {found.some((code) => isCaseOf(code, 'lamp-out')) ? (
+        <HowMany lamps={entry.note.lamps ?? null} onChange={(lamps) => change({ lamps })} />
       ) : null}
       {found.length ? (
         <TextField

@@ -113,7 +113,7 @@ test('a switch of the plug lights its lamps alone, and what is out stays dark', 
   for (const on of LAMP_FUNCTIONS) {
     const good = draw({ kind: 'lamps', check: 'lamp-tail', wrong: [] }, { ...DAY, lamps: on });
     const lit = good.shapes.filter(({ mark }) => mark?.startsWith('lit ')).length;
-    expect(lit).toBe({ park: 5, brake: 2, left: 1, right: 1, hazard: 2, reverse: 2 }[on]);
+    expect(lit).toBe({ park: 8, brake: 2, left: 1, right: 1, hazard: 2, reverse: 2 }[on]);
   }
   const wrong = [{ check: 'lamp-brake', side: 'left', code: 'lamp-stop-out' }] as const;
   const brake = draw({ kind: 'lamps', check: 'lamp-brake', wrong }, { ...DAY, lamps: 'brake' });

@@ -17,6 +17,7 @@ export const FUNCTION_OF: Readonly<Record<string, LampFunction>> = {
   'lamp-tail': 'park',
   'lamp-clearance-rear': 'park',
   'lamp-plate': 'park',
+  'lamp-ident': 'park',
   'lamp-marker': 'park',
   'lamp-clearance-front': 'park',
   'lamp-brake': 'brake',
@@ -68,6 +69,18 @@ const LAMPS: readonly Lamp[] = [
   },
   ...pair('lamp-reverse', 120, 176, 9, 'white', ['reverse']),
   ...pair('lamp-clearance-rear', 40, 38, 7, 'red', ['park']),
+  ...[166, 180, 194].map(
+    (x, nth): Lamp => ({
+      id: `lamp-ident ${nth + 1}`,
+      check: 'lamp-ident',
+      side: 'middle',
+      x,
+      y: 38,
+      r: 5,
+      colour: 'red',
+      by: ['park'],
+    }),
+  ),
   { id: 'lamp-plate middle', check: 'lamp-plate', side: 'middle', x: 180, y: 186, r: 6, colour: 'white', by: ['park'] },
 ];
 
@@ -90,7 +103,7 @@ export function drawLamps(scene: LampsScene, on: LampFunction | null): Drawing {
   const seen: string[] = [];
   const lamps = LAMPS.flatMap((lamp): Shape[] => {
     const wrong = wrongAt(scene, lamp);
-    const lit = on !== null && lamp.by.includes(on) && !wrong?.endsWith('-out');
+    const lit = on !== null && lamp.by.includes(on) && !/-(out|none)$/.test(wrong ?? '');
     const colour = wrong === 'lamp-colour' ? (lamp.colour === 'white' ? 'amber' : 'white') : lamp.colour;
     if (on !== null && lamp.by.includes(on))
       seen.push(
