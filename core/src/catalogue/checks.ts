@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Policies, policySays } from '../limits';
 import { PARTS } from './catalogue';
 import entries from './checks.json';
 
@@ -12,6 +13,8 @@ export const checkSchema = z.strictObject({
   name: z.string(),
   /** What it looks like when nothing is wrong. */
   good: z.string(),
+  /** The policy that says the rest of it, by the fleet's choice. */
+  policy: z.string().optional(),
   /** What can hurt whoever looks, said where it is looked at. */
   caution: z.string().optional(),
   /** What may be seen instead, and the defect it means. */
@@ -32,4 +35,8 @@ export type Check = z.infer<typeof checkSchema>;
 export const CHECKS = entries as readonly Check[];
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));
+/** What good looks like, with what a fleet's policies say of it. */
+export const goodOf = ({ good, policy }: Check, policies: Policies): string =>
+  policy ? `${good}. ${policySays(policies, policy)}` : good;
+
 export const checkEntry = (id: string): Check | null => byId.get(id) ?? null;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkEntry } from '../catalogue';
+import { CHECKS, checkEntry } from '../catalogue';
 import { AIR_TESTS, expectedReadings, goodReading, keyOf, MEASURED_KINDS, missingSteps, readingKey } from '../reading';
 import {
   type Axle,
@@ -48,6 +48,14 @@ test('the routes have the published shape, and name checks and tests that exist'
 test.each(ROUTES.map(({ id }) => id))('%s asks for nothing twice', (id) => {
   const keys = steps(id).map(keyOf);
   expect(new Set(keys).size).toBe(keys.length);
+});
+
+// Oil and coolant are asked apart; what was once read of both together is still read.
+const BESIDE = ['engine-fluids', 'other', 'other-end'];
+
+test('no check is left that no route asks for, but what is found beside the way', () => {
+  const asked = new Set(ROUTES.flatMap(({ sections }) => sections.flatMap(({ asks }) => asks.map(({ item }) => item))));
+  expect(CHECKS.filter(({ id }) => !asked.has(id)).map(({ id }) => id)).toEqual(BESIDE);
 });
 
 test('the full route asks for everything that is expected, and more', () => {

@@ -18,6 +18,7 @@ export {
   type Policy,
   policiesSchema,
   policyChoice,
+  policySays,
   policySchema,
   STICKER_MEANS,
   type StickerMeans,

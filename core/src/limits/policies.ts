@@ -27,6 +27,10 @@ export type Policies = Readonly<Record<string, string>>;
 
 const policyOf = (id: string): Policy | undefined => POLICIES.find((policy) => policy.id === id);
 
+/** What a fleet's choice of a policy says; empty where there is no such policy. */
+export const policySays = (policies: Policies, id: string): string =>
+  policyOf(id)?.options.find((option) => option.id === policyChoice(policies, id))?.says ?? '';
+
 export const policyChoice = (policies: Policies, id: string): string => policies[id] ?? policyOf(id)?.default ?? '';
 
 export const policiesSchema = z.record(z.string(), z.string()).superRefine((chosen, context) => {

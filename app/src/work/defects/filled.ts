@@ -90,11 +90,12 @@ export const lampsOf = (entry: CatalogueEntry | null): string[] =>
       )
     : [];
 
-/** What is reported: of a lamp that was named, what the book knows of that lamp. */
-export const codeOf = (entry: CatalogueEntry, { lamp }: Pick<Filled, 'lamp'>): string =>
-  CHECKS.find(({ part, name }) => part === 'lamps' && name === lamp)?.signs.find(({ code }) =>
-    isCaseOf(code, entry.code),
-  )?.code ?? entry.code;
+/** What is reported: of a lamp that was named, what the book knows of that lamp; out on both sides, none of it works. */
+export function codeOf(entry: CatalogueEntry, { lamp, on }: Pick<Filled, 'lamp' | 'on'>): string {
+  const check = CHECKS.find(({ part, name }) => part === 'lamps' && name === lamp);
+  const sign = check?.signs.find(({ code }) => isCaseOf(code, entry.code));
+  return (on === 'both' && sign?.all) || (sign?.code ?? entry.code);
+}
 
 /** The open report of a unit that says the same of the same place; null where there is none. */
 export function reportedAlready(unit: UnitPage, filled: Filled): UnitPage['defects'][number] | null {

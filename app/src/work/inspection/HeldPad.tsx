@@ -43,6 +43,7 @@ interface Props {
 function Keys({ current: { draft, now, update, inspecting, onWhy }, why }: { current: Current; why: boolean }) {
   if (!now) return null;
   const { step, judged } = now;
+  const { policies } = draft.rules;
   const pad = padOf(step.kind);
   const Pad = pad.Pad ?? FigurePad;
   return (
@@ -55,7 +56,7 @@ function Keys({ current: { draft, now, update, inspecting, onWhy }, why }: { cur
       </View>
       {why ? (
         <Notice>
-          {[pad.how(step), judged.limit ? capital(limitWords(judged.limit)) : ''].filter(Boolean).join(' ')}
+          {[pad.how(step, policies), judged.limit ? capital(limitWords(judged.limit)) : ''].filter(Boolean).join(' ')}
         </Notice>
       ) : null}
       <Pad

@@ -104,12 +104,13 @@ function Entering() {
   };
   const reasons = judged.opinion
     ? [judged.opinion.because, judged.opinion.open, judged.opinion.rule].filter(Boolean).join(' ')
-    : padOf(step.kind).how(step);
+    : padOf(step.kind).how(step, draft.rules.policies);
   return (
     <>
       {padOf(step.kind).reservoir ? null : <SectionSays draft={draft} step={step} />}
       <Place
         unit={draft.unit}
+        policies={draft.rules.policies}
         ends={ends}
         step={step}
         limit={judged.limit}

@@ -21,6 +21,7 @@ import { sentenceCase, stepPlace } from './words';
 
 interface Props {
   unit: Draft['unit'];
+  policies: Draft['rules']['policies'];
   ends: Readonly<Record<string, EndState>>;
   step: Step;
   limit: Limit | null;
@@ -33,7 +34,17 @@ interface Props {
 }
 
 /** Where the person is, what to look at and how, the limit, and what it read last time. */
-export const Place = memo(function Place({ unit, ends, step, limit, otherSide, before, life, verdict }: Props) {
+export const Place = memo(function Place({
+  unit,
+  policies,
+  ends,
+  step,
+  limit,
+  otherSide,
+  before,
+  life,
+  verdict,
+}: Props) {
   const { fleet } = useSession();
   const { both, shown } = useShown();
   const atEnd = step.axle !== null && step.side !== null;
@@ -68,7 +79,7 @@ export const Place = memo(function Place({ unit, ends, step, limit, otherSide, b
               .join(', ')}
           </Text>
         ) : null}
-        {step.kind === 'check' ? <Text>{padOf(step.kind).how(step)}</Text> : null}
+        {step.kind === 'check' ? <Text>{padOf(step.kind).how(step, policies)}</Text> : null}
         {life ? (
           <Text size="small">
             {`${life.job === null ? 'Found renewed' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}

@@ -1,10 +1,13 @@
-import { checkEntry, subjectWords } from '@zealous-axle/core';
+import { checkEntry, goodOf, subjectWords } from '@zealous-axle/core';
 import { CheckPad } from '../pads/CheckPad';
 import { stepPlace } from '../words';
 import type { KindPad } from './kind';
 
 export const check: KindPad = {
-  how: ({ item }) => checkEntry(item ?? '')?.good ?? '',
+  how: ({ item }, policies) => {
+    const entry = checkEntry(item ?? '');
+    return entry ? goodOf(entry, policies) : '';
+  },
   body: ({ step, entry: { note } }) =>
     note.found
       ? {
@@ -16,9 +19,9 @@ export const check: KindPad = {
           ...(note.words?.trim() ? { words: note.words.trim() } : {}),
         }
       : null,
-  looksGood: ({ step: { item } }) => {
+  looksGood: ({ draft, step: { item } }) => {
     const entry = checkEntry(item ?? '');
-    return entry ? { note: { found: [], how: 'seen' }, words: entry.good } : null;
+    return entry ? { note: { found: [], how: 'seen' }, words: goodOf(entry, draft.rules.policies) } : null;
   },
   quick: ({ step, entry: { note } }) => {
     if (note.found?.length) return null;
