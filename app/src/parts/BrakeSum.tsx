@@ -20,18 +20,27 @@ function Line({ label, sum, strong }: { label: string; sum: string; strong?: boo
   );
 }
 
+/** What the sum says, and of how many brakes it says anything. */
+function settledWords({ outOfService, outOfServiceAt, defective, measured, total }: BrakeCount, open: boolean): string {
+  if (outOfService) return `${defective} is not less than ${outOfServiceAt}: out of service by the brake count.`;
+  if (open) return `Not settled: ${measured} of ${brakes(total)} measured.`;
+  if (measured === 0) return 'No brake was measured here: the brake count says nothing of them.';
+  const holds = `Less than ${outOfServiceAt}: the brake count holds nothing`;
+  return measured < total ? `${holds} by the ${measured} of ${brakes(total)} measured.` : `${holds}.`;
+}
+
 /** Whether the share of defective brakes holds a unit, by a book that has one. */
 function Settled({ count, share: [top, bottom], open }: { count: BrakeCount; share: Share; open: boolean }) {
   const percent = `${Math.round((100 * top) / bottom)} %`;
   return (
     <>
       <Line label={`Out of service at ${percent} of ${brakes(count.total)}`} sum={`${count.outOfServiceAt}`} />
-      <Text bold tone={count.outOfService ? 'out' : open ? 'open' : 'within'} className="pt-1">
-        {count.outOfService
-          ? `${count.defective} is not less than ${count.outOfServiceAt}: out of service by the brake count.`
-          : open
-            ? `Not settled: ${count.measured} of ${brakes(count.total)} measured.`
-            : `Less than ${count.outOfServiceAt}: the brake count holds nothing.`}
+      <Text
+        bold
+        tone={count.outOfService ? 'out' : open || count.measured < count.total ? 'open' : 'within'}
+        className="pt-1"
+      >
+        {settledWords(count, open)}
       </Text>
     </>
   );

@@ -95,6 +95,16 @@ test('a settled count says which way', async () => {
   expect(screen.getByText('Out of service at 20 % of 4 brakes')).toBeTruthy();
 });
 
+test('of brakes nobody measured the count says nothing, and of few measured ones no more than that', async () => {
+  const none = { ...count, full: 0, half: 0, defective: 0, defectiveAtMost: 0, measured: 0 };
+  const { rerender } = await render(<BrakeSum share={[1, 5]} count={none} />);
+  expect(screen.getByText('No brake was measured here: the brake count says nothing of them.')).toBeTruthy();
+  await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 2 }} />);
+  expect(screen.getByText('Less than 1: the brake count holds nothing by the 2 of 4 brakes measured.')).toBeTruthy();
+  await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 4 }} />);
+  expect(screen.getByText('Less than 1: the brake count holds nothing.')).toBeTruthy();
+});
+
 test('a book without a share of brakes says nothing of one', async () => {
   await render(<BrakeSum share={null} count={{ ...count, outOfServiceAt: null }} />);
   expect(screen.queryByText(/%/)).toBeNull();

@@ -229,14 +229,18 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
   const wide = useWide();
   const { shown } = useShown();
   const files = judged.closed ? <Files id={id} /> : null;
-  const brakes = (
+  const share = BOOKS[judgement.book.id as BookId].brakeCount?.fraction ?? null;
+  const combine = (
+    <Button label="With a tractor or other trailers …" onPress={() => router.navigate(`/combine/${judged.unit.id}`)} />
+  );
+  // A book without a brake count has no sum to show.
+  const brakes = share ? (
     <Card title="Brake count">
-      <BrakeSum count={judgement.brakes} share={BOOKS[judgement.book.id as BookId].brakeCount?.fraction ?? null} />
-      <Button
-        label="With a tractor or other trailers …"
-        onPress={() => router.navigate(`/combine/${judged.unit.id}`)}
-      />
+      <BrakeSum count={judgement.brakes} share={share} />
+      {combine}
     </Card>
+  ) : (
+    combine
   );
   const plan = (
     <Card title="Running gear">
