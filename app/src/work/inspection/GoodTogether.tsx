@@ -11,7 +11,7 @@ import { QuickAnswer } from './QuickAnswer';
 const cautions = (good: readonly { step: Step }[]): string[] =>
   good.slice(1).flatMap(({ step }) => (step.kind === 'check' && checkEntry(step.item ?? '')?.caution) || []);
 
-/** Everything left to look at where one stands, what good looks like, and one tap for all of it. */
+/** One tap for everything left to look at where one stands, and what good looks like: the tap stays where the thumb found it. */
 export function GoodTogether() {
   const { draft, inspecting } = useCurrent();
   const { words } = useShown();
@@ -25,14 +25,6 @@ export function GoodTogether() {
           {words(caution)}
         </Notice>
       ))}
-      {namesByLooks(good).map(({ looks, names }) => (
-        <Text key={looks} size="small">
-          {`${names}: `}
-          <Text bold size="small">
-            {looks}
-          </Text>
-        </Text>
-      ))}
       <View className="flex-row">
         <QuickAnswer
           key={draft.cursor}
@@ -40,6 +32,14 @@ export function GoodTogether() {
           onPress={() => inspecting.takeTogether(good)}
         />
       </View>
+      {namesByLooks(good).map(({ looks, names }) => (
+        <Text key={looks} size="small">
+          {`${names}: `}
+          <Text bold size="small">
+            {words(looks)}
+          </Text>
+        </Text>
+      ))}
     </View>
   );
 }

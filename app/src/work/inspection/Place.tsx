@@ -46,7 +46,7 @@ export const Place = memo(function Place({
   verdict,
 }: Props) {
   const { fleet } = useSession();
-  const { both, shown } = useShown();
+  const { both, shown, words } = useShown();
   const atEnd = step.axle !== null && step.side !== null;
   return (
     <View className="flex-row items-center gap-4">
@@ -79,7 +79,7 @@ export const Place = memo(function Place({
               .join(', ')}
           </Text>
         ) : null}
-        {step.kind === 'check' ? <Text>{padOf(step.kind).how(step, policies)}</Text> : null}
+        {step.kind === 'check' ? <Text>{words(padOf(step.kind).how(step, policies))}</Text> : null}
         {life ? (
           <Text size="small">
             {`${life.job === null ? 'Found renewed' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}

@@ -11,7 +11,7 @@ import type { PadProps } from '../kinds/kind';
 
 type Lamps = NonNullable<PadProps['entry']['note']['lamps']>;
 
-const COUNTS = ['1', '2', '3', '4', '5', '6'].map((value) => ({ value, label: value }));
+const COUNTS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10'].map((value) => ({ value, label: value }));
 
 /** How many lamps of one name are out, of how many: both are said, or neither. */
 function HowMany({ lamps, onChange }: { lamps: Lamps | null; onChange: (lamps: Lamps) => void }) {
