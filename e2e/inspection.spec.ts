@@ -97,7 +97,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
   await openTrailer(page, 'L-23');
   await begin(page, 'Full inspection');
   await expect(page.getByText('Chock before touching anything.', { exact: false })).toBeVisible();
-  expect(await walkAll(page)).toBe(196);
+  expect(await walkAll(page)).toBe(199);
   await press(page, 'Open the verdict sheet');
   await press(page, 'Close inspection');
   await allSent(page);
@@ -108,7 +108,7 @@ test('the full route on three axles with a lift axle and duals, to its paper', a
      from inspection i join reading r on r.inspection_id = i.id join unit u on u.id = i.unit_id
      where u.number = 'L-23' and i.route->>'id' = 'full' group by i.outcome, i.verdict, i.sections`,
   );
-  expect(stored).toMatchObject({ readings: 196, kinds: 16, outcome: 'complete', verdict: 'within' });
+  expect(stored).toMatchObject({ readings: 199, kinds: 16, outcome: 'complete', verdict: 'within' });
   expect(stored?.sections).toBeGreaterThan(8);
 
   await page
@@ -152,7 +152,7 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await close.click();
   await allSent(page);
   await page.reload();
-  await expect(page.getByText('Lamp out or broken').first()).toBeVisible();
+  await expect(page.getByText('Marker or clearance lamp out').first()).toBeVisible();
   await expect(page.getByText('Inside of the wheel wet with oil: inner seal').first()).toBeVisible();
   await expect(page.getByRole('link', { name: /Four-thing walk, Tomas Rask · incomplete/ })).toBeVisible();
 });
@@ -178,7 +178,7 @@ test('a double tap or a key held down answers the step that was looked at, and n
   // A step that has only just come takes no answer yet.
   await page.clock.pauseAt(Date.now() + 10_000);
   await press(page, 'Good: Clearance lamps, rear: red');
-  const next = page.getByRole('button', { name: 'Good: Plate lamp: white' });
+  const next = page.getByRole('button', { name: 'Good: Identification lamps' });
   await expect(next).toBeDisabled();
   await next.click({ force: true });
   await page.clock.resume();

@@ -25,8 +25,8 @@ function settledWords({ outOfService, outOfServiceAt, defective, measured, total
   if (outOfService) return `${defective} is not less than ${outOfServiceAt}: out of service by the brake count.`;
   if (open) return `Not settled: ${measured} of ${brakes(total)} measured.`;
   if (measured === 0) return 'No brake was measured here: the brake count says nothing of them.';
-  const holds = `Less than ${outOfServiceAt}: the brake count holds nothing`;
-  return measured < total ? `${holds} by the ${measured} of ${brakes(total)} measured.` : `${holds}.`;
+  const by = measured < total ? `by the ${measured} of ${brakes(total)} measured ` : '';
+  return `Less than ${outOfServiceAt}: ${by}the brake count holds nothing.`;
 }
 
 /** Whether the share of defective brakes holds a unit, by a book that has one. */

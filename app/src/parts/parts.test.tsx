@@ -100,7 +100,7 @@ test('of brakes nobody measured the count says nothing, and of few measured ones
   const { rerender } = await render(<BrakeSum share={[1, 5]} count={none} />);
   expect(screen.getByText('No brake was measured here: the brake count says nothing of them.')).toBeTruthy();
   await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 2 }} />);
-  expect(screen.getByText('Less than 1: the brake count holds nothing by the 2 of 4 brakes measured.')).toBeTruthy();
+  expect(screen.getByText('Less than 1: by the 2 of 4 brakes measured the brake count holds nothing.')).toBeTruthy();
   await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 4 }} />);
   expect(screen.getByText('Less than 1: the brake count holds nothing.')).toBeTruthy();
 });
