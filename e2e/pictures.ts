@@ -68,6 +68,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await enter(technician, 'Stud 3: tight', 'Stud 4: tight');
   await technician.clock.install();
   await stepTo(technician, 'Leak-down, brakes released');
+  await press(technician, 'Chocked, both ways');
   await enter(technician, '1', '0', '0', 'Start the clock');
   await technician.clock.fastForward(60_000);
   await enter(technician, 'Stop the clock', '9', '7');
