@@ -6,6 +6,10 @@ import { awaySchema, shiftSchema } from './hours';
 export const BAY_KINDS = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
 export type BayKind = (typeof BAY_KINDS)[number];
 
+/** Whether work that wants a kind of bay, or any (null), can be done in one: a bay that says no kind takes all. */
+export const isBayFor = (kinds: readonly BayKind[], wanted: BayKind | null): boolean =>
+  wanted === null || kinds.length === 0 || kinds.includes(wanted);
+
 /** What a bay is fit for, when it is open, and when it is out of use. */
 export const bayWorkSchema = z.strictObject({
   /** None said: it takes whatever comes. */

@@ -9,6 +9,7 @@ export {
   bayWorkSchema,
   type Holidays,
   holidaysSchema,
+  isBayFor,
   NO_BAY_WORK,
 } from './bays';
 export { PEOPLE_COMMANDS } from './commands';

@@ -4,7 +4,7 @@ import { defectViews } from '../defects';
 import { standingReadings } from '../inspection';
 import type { FleetStore } from '../store';
 import { changesSince, openHolds } from '../units';
-import { bayList, jobViews, workOn } from './queries';
+import { baysFor, jobViews, workOn } from './queries';
 
 /** When the first of a job's defects was reported; of a job without any, when its unit was last inspected before. */
 async function firstReported(store: FleetStore, { id, unit }: JobView): Promise<Date> {
@@ -21,14 +21,15 @@ async function firstReported(store: FleetStore, { id, unit }: JobView): Promise<
 export async function jobPage(store: FleetStore, id: string, zone: string, now: Date): Promise<JobRecord | null> {
   const [job] = await jobViews(store, { id });
   if (!job) return null;
+  const done = await workOn(store, job.id);
   return {
     job,
-    bays: await bayList(store),
+    bays: await baysFor(store, done.work.bay),
     today: dayIn(zone, now),
     held: (await openHolds(store, job.unit.id)).length > 0,
     defects: await defectViews(store, { jobId: job.id }),
     standing: await standingReadings(store, job.unit.id),
     unitChanges: await changesSince(store, job.unit.id, await firstReported(store, job)),
-    ...(await workOn(store, job.id)),
+    ...done,
   };
 }

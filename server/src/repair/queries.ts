@@ -1,5 +1,7 @@
 import {
+  type BayKind,
   type Finished,
+  isBayFor,
   isOpenJob,
   type JobRecord,
   type JobState,
@@ -222,6 +224,13 @@ export async function findJob(store: FleetStore, id: string): Promise<JobRow | n
 
 export const bayList = (store: FleetStore) =>
   store.select({ id: bay.id, name: bay.name }).from(bay).orderBy(asc(bay.rank));
+
+/** The bays as a job is offered them: those its work can be done in first. */
+export async function baysFor(store: FleetStore, wanted: BayKind | null) {
+  const rows = await store.select().from(bay).orderBy(asc(bay.rank));
+  const those = (fit: boolean) => rows.filter(({ work }) => isBayFor(work.kinds, wanted) === fit);
+  return [...those(true), ...those(false)].map(({ id, name }) => ({ id, name }));
+}
 
 /** What was done on a job: steps, times, parts, and when its wheels are torqued again. */
 export async function workOn(store: FleetStore, jobId: string): Promise<Omit<JobRecord, keyof Head>> {

@@ -399,3 +399,15 @@ test('a new tyre begins a life with its number and limit; the old one’s readin
   expect(unit.lives).toMatchObject([{ part: 'tyre', number: 'TR-9', by: expect.any(String) }]);
   expect(unit.axles[0].ends.left.maker.tread).toMatchObject({ value: '4/32 in' });
 });
+
+test('a job is offered the bays first that its work can be done in', async () => {
+  const { fleet, done, page } = await begin();
+  const save = (bay: string, name: string, kinds: ('lift' | 'floor')[]) =>
+    done('foreman', 'save-bay', { bay, name, work: { kinds, hours: [], closed: [] } });
+  const [lift, any] = [uuidv7(), uuidv7()];
+  await save(fleet.bay, 'Floor', ['floor']);
+  await save(lift, 'Lift', ['lift']);
+  await save(any, 'Any', []);
+  expect((await page()).work.bay).toBe('lift');
+  expect((await page()).bays.map(({ name }) => name)).toEqual(['Lift', 'Any', 'Floor']);
+});
