@@ -11,6 +11,6 @@
   const dark = chosen ? chosen === 'dark' : matchMedia('(prefers-color-scheme: dark)').matches;
   root.classList.toggle('dark', dark);
   root.classList.toggle('opening', signedIn);
-  // The page was drawn when the program was built: it is woken, not drawn again.
-  globalThis.__EXPO_ROUTER_HYDRATE__ = true;
+  // A page that was drawn when the program was built is woken, not drawn again; while the app is worked on it comes empty.
+  globalThis.__EXPO_ROUTER_HYDRATE__ = root.hasAttribute('data-drawn');
 })();

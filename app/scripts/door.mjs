@@ -40,7 +40,8 @@ export async function drawDoor(app, dist) {
     return html.replace(empty, () => full);
   };
   const page = join(dist, 'index.html');
-  const html = put(readFileSync(page, 'utf8'), '<div id="root"></div>', `<div id="root">${door}</div>`);
+  const named = put(readFileSync(page, 'utf8'), '<html lang="en">', '<html lang="en" data-drawn>');
+  const html = put(named, '<div id="root"></div>', `<div id="root">${door}</div>`);
   const sheet = (text) => `<style id="react-native-stylesheet">${text}</style>`;
   writeFileSync(page, put(html, sheet(''), sheet(styles)));
 }

@@ -34,9 +34,9 @@ export type Check = z.infer<typeof checkSchema>;
 /** Everything that is looked at by eye: what good looks like, and the signs that lead to each defect. */
 export const CHECKS = entries as readonly Check[];
 
-const byId = new Map(CHECKS.map((check) => [check.id, check]));
 /** What good looks like, with what a fleet's policies say of it. */
 export const goodOf = ({ good, policy }: Check, policies: Policies): string =>
   policy ? `${good}. ${policySays(policies, policy)}` : good;
 
+const byId = new Map(CHECKS.map((check) => [check.id, check]));
 export const checkEntry = (id: string): Check | null => byId.get(id) ?? null;

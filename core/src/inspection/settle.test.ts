@@ -101,3 +101,14 @@ test('a correction takes back what rested on it alone, and tells who has answere
   expect(takenBack({ inspection: 'i1', was: LEAK }, [told('chamber-leak')], []).withdraw).toHaveLength(1);
   expect(takenBack({ inspection: 'i1', was: LEAK }, [told('chamber-rusted')], []).withdraw).toEqual([]);
 });
+
+test('all lamps of a name counted out are reported as none that works, and that is taken back with the count', () => {
+  const all = { kind: 'check', check: 'lamp-brake', found: ['lamp-stop-out'], lamps: { out: 2, of: 2 } } as const;
+  const was: Reading = { ...all, found: [...all.found] };
+  const { report } = settle(NA, unit, { standing: [stands(was)], told: [] });
+  expect(report).toMatchObject([{ code: 'lamp-stop-none', holds: true, verdict: 'out-of-service' }]);
+  const known = told('lamp-stop-none', { axle: null, side: null });
+  expect(takenBack({ inspection: 'i1', was }, [known], []).withdraw).toEqual([known]);
+  const one = told('lamp-stop-out', { axle: null, side: null });
+  expect(takenBack({ inspection: 'i1', was }, [one], []).withdraw).toEqual([]);
+});

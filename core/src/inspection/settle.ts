@@ -2,7 +2,7 @@ import { catalogueEntry } from '../catalogue';
 import { type DefectState, isOpenDefect, isUnanswered } from '../defects';
 import { compareVerdicts, type Finding, type JudgeAnswer, judge } from '../judge';
 import type { Book, BookId, Verdict } from '../limits';
-import { keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
+import { foundCodes, keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre, Unit } from '../trailer';
 import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading } from './found';
 import { judgeStanding } from './together';
@@ -115,7 +115,7 @@ export function settle(book: Book, unit: Unit, { standing, told }: StandingFacts
 function isOf({ code, axle, side, tyre }: ToldDefect, reading: Reading): boolean {
   const place = readingPlace(reading);
   const here = axle === place.axle && side === place.side;
-  if (catalogueEntry(code)) return reading.kind === 'check' && reading.found.includes(code) && here;
+  if (catalogueEntry(code)) return reading.kind === 'check' && foundCodes(reading).includes(code) && here;
   const compared = comparesReading({ kind: code, axle, side }, reading);
   return compared ?? keyOf({ ...parseSubject(code), axle, side, tyre }) === readingKey(reading);
 }

@@ -1,6 +1,6 @@
 import { checkEntry } from '../catalogue';
 import type { Book } from '../limits';
-import { LAMP_WORDS, lampsWords, type ReadingOf } from '../reading';
+import { foundCodes, LAMP_WORDS, lampsWords, type ReadingOf } from '../reading';
 import { judgeDefect } from './defect';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -12,7 +12,8 @@ const HOW = {
 };
 
 /** What a check by eye found: one opinion for each defect, or one that it looked good. */
-export function judgeCheck(book: Book, { check, found, how, on, lamps, words }: ReadingOf<'check'>): Opinion[] {
+export function judgeCheck(book: Book, reading: ReadingOf<'check'>): Opinion[] {
+  const { check, found, how, on, lamps, words } = reading;
   const entry = checkEntry(check);
   if (!entry) return [notJudged(`The catalogue has no check “${check}”: look again by a check it has.`)];
   const noted = [on ? `${LAMP_WORDS[on]}.` : '', lamps ? `${lampsWords(lamps)}.` : '', words]
@@ -29,11 +30,8 @@ export function judgeCheck(book: Book, { check, found, how, on, lamps, words }: 
         because: `${entry.name}: ${entry.good.charAt(0).toLowerCase()}${entry.good.slice(1)}.${HOW[how ?? 'seen']}${noted}`,
       }),
     ];
-  // The last of several that is out leaves none: what the sign then is decides.
-  const meant = (code: string) =>
-    (lamps && lamps.out >= lamps.of && entry.signs.find((sign) => sign.code === code)?.all) || code;
-  return found
-    .map((code) => judgeDefect(book, { code: meant(code) }))
+  return foundCodes(reading)
+    .map((code) => judgeDefect(book, { code }))
     .map((each) => ({ ...each, because: `${entry.name}: ${each.because}${noted}` }))
     .sort((a, b) => compareVerdicts(a.verdict, b.verdict));
 }

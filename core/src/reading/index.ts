@@ -20,7 +20,7 @@ export {
   type StepKind,
 } from './kinds';
 export { AIR_TEST_WORDS, AIR_TESTS, type AirTest, isAirTest, VEHICLES } from './kinds/air-test';
-export { codeText, LAMP_WORDS, LAMPS, lampsWords } from './kinds/check';
+export { codeText, foundCodes, LAMP_WORDS, LAMPS, lampsWords } from './kinds/check';
 export {
   goodHub,
   HUB_CONDITIONS,

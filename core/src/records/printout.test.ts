@@ -191,3 +191,15 @@ test('what a gauge sent is printed with the gauge, and a stand-in’s is made up
   expect(sent('SG-104')).toEqual(['Applied stroke, 1L: by gauge SG-104']);
   expect(sent('MADE-UP-1')).toEqual(['Applied stroke, 1L: made up, by the stand-in MADE-UP-1']);
 });
+
+test('the paper names who said first that the wheels were chocked, also where that reading was corrected since', () => {
+  const stroke: Reading = { kind: 'stroke-applied', ...at, value: '1 7/8 in', chocked: true };
+  const [first] = sheetWith([stroke]).readings;
+  if (!first) throw new Error('no reading');
+  const corrected = { ...first, id: 'r1', by: 'Tomas Rask', at: '2026-07-01T11:00:00Z', supersedes: 'r0' };
+  const readings = [{ ...first, supersededBy: 'r1' }, corrected];
+  expect(paperOf([stroke], { readings }).cautions[0]).toBe(
+    'Wheels chocked, both ways: said before the first brake was let go, by Ines Marlow, 1 Jul 2026, 10:00.',
+  );
+  expect(paperOf([{ ...stroke, chocked: undefined }]).cautions.join()).not.toContain('chocked');
+});

@@ -143,12 +143,13 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
     ),
     signatures: ['Inspected by', 'Foreman'],
     book: `Limit book ${book.name}, edition ${sheet.judgement?.book.edition ?? book.edition}`,
-    cautions: cautionsOf(book, live, fleet.zone),
+    cautions: cautionsOf(book, sheet.readings, fleet.zone),
   };
 }
 
-function cautionsOf(book: Book, live: Sheet['readings'], zone: string): string[] {
-  const chocked = chockedBy(live);
+/** Who said that the wheels are chocked is whoever said it first, also where that reading was corrected since. */
+function cautionsOf(book: Book, readings: Sheet['readings'], zone: string): string[] {
+  const chocked = chockedBy(readings);
   return [
     ...(chocked ? [chockedWords(`${chocked.by}, ${clock(chocked.at, zone)}`)] : []),
     book.caution,

@@ -263,3 +263,12 @@ describe('whatever is pressed', () => {
     );
   });
 });
+
+test('how many lamps are out is kept of lamps that are out, and of nothing else', () => {
+  const step = { ...stepOf('check', 'lamp-brake'), axle: null, side: null };
+  const lamps = { out: 1, of: 2 };
+  const of = (found: string[]) => composed(withNote(only(step), step, { found, how: 'seen', lamps }), step);
+  expect(of(['lamp-stop-out'])).toMatchObject({ ok: true, value: { lamps } });
+  expect(of(['lens-broken'])).toMatchObject({ ok: true, value: { found: ['lens-broken'] } });
+  expect(of(['lens-broken'])).not.toMatchObject({ value: { lamps } });
+});

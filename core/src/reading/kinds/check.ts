@@ -47,6 +47,13 @@ function contradiction({ check, found, lamps }: z.infer<typeof schema>): Contrad
   return strange < 0 ? null : { path: `found.${strange}`, message: `“${found[strange]}” is no sign of “${check}”` };
 }
 
+/** The codes a check means: of several lamps that are all out, what the sign then is. */
+export function foundCodes({ check, found, lamps }: z.infer<typeof schema>): string[] {
+  if (!lamps || lamps.out < lamps.of) return [...found];
+  const signs = checkEntry(check)?.signs ?? [];
+  return found.map((code) => signs.find((sign) => sign.code === code)?.all ?? code);
+}
+
 export const check = kindOf(schema)({
   kind: 'check',
   part: 'other',

@@ -1,4 +1,4 @@
-import { checkEntry, goodOf, subjectWords } from '@zealous-axle/core';
+import { checkEntry, goodOf, isCaseOf, subjectWords } from '@zealous-axle/core';
 import { CheckPad } from '../pads/CheckPad';
 import { stepPlace } from '../words';
 import type { KindPad } from './kind';
@@ -15,7 +15,7 @@ export const check: KindPad = {
           found: note.found,
           how: note.how ?? 'seen',
           ...(note.found.length && note.on ? { on: note.on } : {}),
-          ...(note.found.length && note.lamps ? { lamps: note.lamps } : {}),
+          ...(note.lamps && note.found.some((code) => isCaseOf(code, 'lamp-out')) ? { lamps: note.lamps } : {}),
           ...(note.words?.trim() ? { words: note.words.trim() } : {}),
         }
       : null,
