@@ -9,6 +9,7 @@ import {
   measureDefect,
   recordMeter,
   reportDefect,
+  runByDaylight,
   takeBackAnswer,
   triageDefect,
 } from './defects';
@@ -88,6 +89,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'defer-defect': deferDefect,
   'join-defect': joinDefect,
   'find-no-fault': findNoFault,
+  'run-by-daylight': runByDaylight,
   'take-back-answer': takeBackAnswer,
   'acknowledge-repair': acknowledgeRepair,
   'make-job': makeJob,

@@ -1,7 +1,7 @@
 import { type BookId, bookIdOf, type DefectView, defectWords, placeWords, severityOf } from '@zealous-axle/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { clock } from '../look/dates';
+import { clock, dayName } from '../look/dates';
 import { useShown } from '../session/rules';
 import { useSession } from '../session/session';
 import { PhotoStrip } from './PhotoStrip';
@@ -12,7 +12,7 @@ import { VerdictMark } from './VerdictMark';
 const STATE_WORDS: Record<DefectView['state'], string> = {
   reported: '',
   measuring: ' · to be measured first',
-  deferred: ' · put off',
+  deferred: '',
   triaged: ' · to be repaired',
   planned: ' · in a job',
   done: ' · repaired, not certified',
@@ -23,6 +23,13 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   dismissed: ' · dismissed',
   withdrawn: ' · taken back',
 };
+
+/** Until when it may wait: a day, a meter, or dusk. */
+function waitsWords({ state, until, untilMeter, dusk }: DefectView, zone: string): string {
+  if (state !== 'deferred') return '';
+  if (dusk) return ` · by daylight only, until ${clock(dusk, zone)}`;
+  return ` · put off until ${[until && dayName(until), untilMeter && `the meter reads ${untilMeter}`].filter(Boolean).join(' or ')}`;
+}
 
 export const defectPlace = (defect: Pick<DefectView, 'axle' | 'side' | 'tyre'>): string =>
   defect.axle === null && defect.side === null ? 'Trailer' : placeWords(defect);
@@ -61,7 +68,7 @@ export function DefectRow({
             <Text key={at} size="small">{`${more} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
           ))}
           <Text size="small" tone="soft">
-            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${defect.holds ? ' · holds the trailer' : ''}`}
+            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${waitsWords(defect, fleet.zone)}${defect.holds ? ' · holds the trailer' : ''}`}
           </Text>
         </View>
       </View>

@@ -24,6 +24,7 @@ export const defectWith = (more: Partial<DefectView> = {}): DefectView => ({
   comeBackOf: null,
   until: null,
   untilMeter: null,
+  dusk: null,
   reason: null,
   added: [],
   photos: [],

@@ -54,6 +54,12 @@ export const DEFECT_COMMANDS = {
       reason: wordsText(300),
     }),
   ),
+  /** It runs by daylight only, until today's dusk in the fleet's zone, where the rule allows that; then it waits for an answer again. */
+  'run-by-daylight': command(
+    'defect',
+    whoMay(DEFECT_LIFE, 'let run by daylight'),
+    z.strictObject({ defect: id, version, reason: wordsText(300) }),
+  ),
   /** The same fault reported twice: its words stay, and the other one carries it. */
   'join-defect': command('defect', whoMay(DEFECT_LIFE, 'join'), z.strictObject({ defect: id, version, with: id })),
   'find-no-fault': command(

@@ -27,3 +27,6 @@ export const holdsByLaw = (code: string, book: BookName): boolean => breaksLaw(c
  */
 export const holdsFromReport = (code: string, book: BookName): boolean =>
   heldByPractice(code) || holdsByLaw(code, book);
+
+/** It may be run with by daylight, once somebody of the shop has written that down. Source: `urgency.json`. */
+export const byDaylight = (code: string): boolean => urgency.byDaylight.includes(code);

@@ -1,6 +1,6 @@
 /** What was reported, and the life of a report. */
 export { DEFECT_COMMANDS } from './commands';
-export { breaksLaw, heldByPractice, holdsByLaw, holdsFromReport } from './holding';
+export { breaksLaw, byDaylight, heldByPractice, holdsByLaw, holdsFromReport } from './holding';
 export * from './life';
 export {
   COME_BACK_DAYS,

@@ -21,6 +21,7 @@ export type DefectAct =
   | 'triage'
   | 'measure'
   | 'defer'
+  | 'let run by daylight'
   | 'join'
   | 'bring back'
   | 'see due'
@@ -35,7 +36,12 @@ export type DefectAct =
   | 'certify'
   | 'acknowledge';
 
-export type DefectNeed = 'a reason' | 'a day ahead' | 'a rule that lets it wait';
+export type DefectNeed =
+  | 'a reason'
+  | 'a day ahead'
+  | 'a rule that lets it wait'
+  | 'a rule that lets it run by daylight'
+  | 'daylight';
 
 /** Waits for an answer: now, once it is measured, or once its day has come. */
 const UNANSWERED: readonly DefectState[] = ['reported', 'measuring', 'deferred'];
@@ -54,6 +60,13 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
     to: 'deferred',
     who: SHOP,
     needs: ['a reason', 'a day ahead', 'a rule that lets it wait'],
+  },
+  {
+    act: 'let run by daylight',
+    from: [...UNANSWERED, 'triaged'],
+    to: 'deferred',
+    who: SHOP,
+    needs: ['a reason', 'a rule that lets it run by daylight', 'daylight'],
   },
   { act: 'bring back', from: ['measuring'], to: 'reported', who: BENCH },
   // Whoever reads the meter it was put off until: nobody answers anything by it.

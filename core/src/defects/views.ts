@@ -25,6 +25,8 @@ export const defectViewSchema = z.strictObject({
   until: z.string().nullable(),
   /** Or until its unit's meter reads so much. */
   untilMeter: z.string().nullable(),
+  /** Until which dusk it runs by daylight only. */
+  dusk: z.string().nullable(),
   /** Why it was answered as it was. */
   reason: z.string().nullable(),
   /** What was added to it since, the oldest first. */
@@ -86,7 +88,14 @@ export const triagePageSchema = z.strictObject({
       held: z.boolean(),
       /** Its next departure, where that is known. */
       leaves: z.strictObject({ at: z.string(), to: z.string(), madeUp: z.boolean() }).nullable(),
-      reports: z.array(z.strictObject({ defect: defectViewSchema, proposal: proposalSchema })),
+      reports: z.array(
+        z.strictObject({
+          defect: defectViewSchema,
+          proposal: proposalSchema,
+          /** Until which dusk it may be run by daylight only; null where the rule or the hour does not allow that. */
+          daylight: z.string().nullable(),
+        }),
+      ),
     }),
   ),
   next: z.string().nullable(),

@@ -18,6 +18,7 @@ export {
   type Policy,
   policiesSchema,
   policyChoice,
+  policyMinutes,
   policySays,
   policySchema,
   STICKER_MEANS,

@@ -8,6 +8,8 @@ const option = z.strictObject({
   says: z.string(),
   /** Of a sticker: how many months it is good for after the one on it. */
   months: z.int().optional(),
+  /** How many minutes it stands for. */
+  minutes: z.int().min(0).optional(),
 });
 export const policySchema = z.strictObject({
   id: z.string(),
@@ -32,6 +34,10 @@ export const policySays = (policies: Policies, id: string): string =>
   policyOf(id)?.options.find((option) => option.id === policyChoice(policies, id))?.says ?? '';
 
 export const policyChoice = (policies: Policies, id: string): string => policies[id] ?? policyOf(id)?.default ?? '';
+
+/** The minutes a fleet's choice of a policy stands for. */
+export const policyMinutes = (policies: Policies, id: string): number =>
+  policyOf(id)?.options.find((option) => option.id === policyChoice(policies, id))?.minutes ?? 0;
 
 export const policiesSchema = z.record(z.string(), z.string()).superRefine((chosen, context) => {
   for (const [id, option] of Object.entries(chosen)) {

@@ -2,6 +2,7 @@ import {
   type BookId,
   bookIdOf,
   breaksLaw,
+  byDaylight,
   catalogueEntry,
   dayIn,
   defectWords,
@@ -20,6 +21,7 @@ import { type Changed, changed, type Doing, found, type Handler, sameVersion } f
 import type { FleetStore } from '../store';
 import { findUnit, holdFor, type UnitRow } from '../units';
 import { aheadOfMeter } from './driven';
+import { daylightUntil } from './dusk';
 import { moveDefect } from './move';
 import { type DefectRow, defectPlace, defectViews, findDefect, openDefects } from './queries';
 import { acknowledgement, defect, reportNote } from './schema';
@@ -135,8 +137,24 @@ export const deferDefect: Handler<'defer-defect'> = async (doing) => {
     'a rule that lets it wait': !bars,
   };
   if (body.untilMeter) await aheadOfMeter(store, row.unitId, body.untilMeter);
-  const more = { until: body.until, untilMeter: body.untilMeter ?? null, ...answeredNow(doing, body.reason) };
+  const wait = { until: body.until, untilMeter: body.untilMeter ?? null, dusk: null };
+  const more = { ...wait, ...answeredNow(doing, body.reason) };
   const version = await moveDefect(doing, row, 'defer', more, given);
+  return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
+};
+
+/** It may leave until dusk; the next driver sees that, and at dusk it waits for an answer again. */
+export const runByDaylight: Handler<'run-by-daylight'> = async (doing) => {
+  const { store, session, now, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const dusk = daylightUntil(session.fleet.zone, session.fleet.policies, now);
+  const given = {
+    'a reason': body.reason !== '',
+    'a rule that lets it run by daylight': byDaylight(row.code) && !row.holds,
+    daylight: dusk !== null,
+  };
+  const more = { dusk, until: null, untilMeter: null, ...answeredNow(doing, body.reason) };
+  const version = await moveDefect(doing, row, 'let run by daylight', more, given);
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
 
@@ -165,7 +183,7 @@ export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
   const holds = row.holds || holdsFromReport(row.code, bookOf(session, unit));
-  const fresh = { holds, joinedTo: null, until: null, untilMeter: null, reason: null, answeredAt: null };
+  const fresh = { holds, joinedTo: null, until: null, untilMeter: null, dusk: null, reason: null, answeredAt: null };
   const version = await moveDefect(doing, row, 'take back the answer to', fresh);
   if (holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };

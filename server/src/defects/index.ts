@@ -11,6 +11,7 @@ export {
   measureDefect,
   reportAsFound,
   reportDefect,
+  runByDaylight,
   takeBackAnswer,
   triageDefect,
 } from './handlers';

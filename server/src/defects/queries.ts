@@ -78,6 +78,7 @@ const viewOf = (row: Row): DefectView => ({
   comeBackOf: row.defect.comeBackOf,
   until: row.defect.until,
   untilMeter: row.defect.untilMeter,
+  dusk: row.defect.dusk?.toISOString() ?? null,
   reason: row.defect.reason,
   added: row.added.map((each) => ({ ...each, at: new Date(each.at).toISOString() })),
   photos: row.photos,

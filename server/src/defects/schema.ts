@@ -28,6 +28,8 @@ export const defect = pgTable(
     until: date('until', { mode: 'string' }),
     /** Or until its unit's meter reads so much, as it was written. */
     untilMeter: text('until_meter'),
+    /** Until which dusk it runs by daylight only. */
+    dusk: at('dusk'),
     /** Why it was answered as it was. */
     reason: text('reason'),
     answeredAt: at('answered_at'),

@@ -61,6 +61,29 @@ test('what the law forbids is never put off', async () => {
   expect(answer).toMatchObject({ status: 409, body: { detail: expect.stringContaining('a rule that lets it wait') } });
 });
 
+test('a plate lamp runs by daylight only: the next driver sees until when, and at dusk it waits for an answer again', async () => {
+  const { fleet, who, report, queue, send } = await begin();
+  const plate = await report('lamp-plate-out', '', whole);
+  const stop = await report('lamp-stop-none', '', whole);
+  const run = (defect: string) => send('run-by-daylight', { defect, version: 1, reason: 'home to the shop' });
+  const daylight = async () => new Map(reports(await queue()).map((each) => [each.defect.id, each.daylight] as const));
+  // Six in the morning: the sun has not risen.
+  expect((await daylight()).get(plate)).toBeNull();
+  expect((await run(plate)).body.detail).toContain('daylight');
+  world.later(5 * 60);
+  const until = (await daylight()).get(plate) ?? '';
+  expect(until).toMatch(/T22:[45]/);
+  expect((await daylight()).get(stop)).toBeNull();
+  expect((await run(stop)).body.detail).toContain('a rule that lets it run by daylight');
+  expect((await run(plate)).status).toBe(200);
+  const { defects } = await unitOf(who, fleet);
+  expect(defects.find(({ id }: { id: string }) => id === plate)).toMatchObject({ state: 'deferred', dusk: until });
+  expect(reports(await queue()).map(({ defect }) => defect.id)).toEqual([stop]);
+  world.later(6 * 60);
+  expect((await daylight()).get(plate)).toBeNull();
+  expect(reports(await queue()).map(({ defect }) => defect.id)).toContain(plate);
+});
+
 test('a duplicate is carried by the other report: its words stay, and what holds goes over', async () => {
   const { fleet, who, report, queue, send } = await begin();
   const first = await report('drum-blue', 'something');

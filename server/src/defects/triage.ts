@@ -1,6 +1,7 @@
 import {
   type BookId,
   bookIdOf,
+  byDaylight,
   COME_BACK_DAYS,
   compareQueuePlaces,
   type Day,
@@ -23,15 +24,19 @@ import { type Key, pageOf } from '../http';
 import type { Actor } from '../run';
 import type { FleetStore } from '../store';
 import { departure, unit } from '../units';
+import { daylightUntil } from './dusk';
 import { type DefectRow, viewsWhere } from './queries';
 import { certificate, defect } from './schema';
 
 /** Trailers of one page. */
 const PAGE = 20;
 
-/** What waits for an answer: reported, or put off until a day that has come. */
-const waiting = (today: Day) =>
-  or(eq(defect.state, 'reported'), and(eq(defect.state, 'deferred'), lte(defect.until, today)));
+/** What waits for an answer: reported, or put off until a day or a dusk that has come. */
+const waiting = (today: Day, now: Date) =>
+  or(
+    eq(defect.state, 'reported'),
+    and(eq(defect.state, 'deferred'), or(lte(defect.until, today), lte(defect.dusk, now))),
+  );
 
 /** What is known of a unit that has reports waiting, beside its place in the queue. */
 interface Queue {
@@ -61,7 +66,7 @@ async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: D
       departure,
       and(eq(departure.fleetId, defect.fleetId), eq(departure.unitId, defect.unitId), gt(departure.leavesAt, now)),
     )
-    .where(waiting(today));
+    .where(waiting(today, now));
   const leaves: Queue['leaves'] = new Map();
   const places = queueOf(
     rows.map(({ leavesAt, leavesTo, source, reportedAt, measuredAt, book, ...row }) => {
@@ -129,11 +134,12 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
   const { fleet } = actor;
   const today = dayIn(fleet.zone, now);
   const queue = await queueNow(store, actor, now, today);
+  const dusk = daylightUntil(fleet.zone, fleet.policies, now)?.toISOString() ?? null;
   const after = key ? queue.places.filter((place) => compareQueuePlaces(place, key as QueuePlace) > 0) : queue.places;
   const { rows: groups, next } = pageOf(after, PAGE, (place) => place);
   const units = groups.map(([, , , , id]) => id);
   const [views, open, repaired] = await Promise.all([
-    units.length ? viewsWhere(store, and(inArray(defect.unitId, units), waiting(today))) : [],
+    units.length ? viewsWhere(store, and(inArray(defect.unitId, units), waiting(today, now))) : [],
     units.length
       ? store
           .select()
@@ -164,9 +170,9 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
           reports: reports
             .flatMap((view) => {
               const row = rows.get(view.id);
-              return row
-                ? [{ defect: view, proposal: proposalFor(reportOf(row), bookIdOf(features, fleet), context) }]
-                : [];
+              if (!row) return [];
+              const proposal = proposalFor(reportOf(row), bookIdOf(features, fleet), context);
+              return [{ defect: view, proposal, daylight: byDaylight(row.code) && !row.holds ? dusk : null }];
             })
             .sort((one, other) => rankOf(one) - rankOf(other)),
         },

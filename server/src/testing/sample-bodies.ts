@@ -46,6 +46,7 @@ function reported({
   | 'dismiss-defect'
   | 'measure-defect'
   | 'defer-defect'
+  | 'run-by-daylight'
   | 'join-defect'
   | 'find-no-fault'
   | 'take-back-answer'
@@ -60,6 +61,7 @@ function reported({
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },
     'measure-defect': { defect, version: 1 },
     'defer-defect': { defect, version: 1, until: '2026-04-01', reason: 'small' },
+    'run-by-daylight': { defect, version: 1, reason: 'to the shop' },
     'join-defect': { defect, version: 1, with: uuidv7() },
     'find-no-fault': { defect, version: 1, reason: 'nothing there' },
     'take-back-answer': { defect, version: 1 },

@@ -24,6 +24,7 @@ const report = (more: Partial<Proposal> = {}): TriageReport =>
       comeBackOf: null,
       ...more,
     },
+    daylight: null,
   }) as TriageReport;
 
 let answers: Answered[] = [];
@@ -73,6 +74,21 @@ test.each(['hold', 'before-use'] as const)('what is %s by its rule cannot be put
   await show({ severity });
   expect(screen.queryByText('Put it off …')).toBeNull();
   expect(screen.getByText('The rule does not let it wait: it cannot be put off.')).toBeTruthy();
+});
+
+test('a lamp that may run by daylight is let go until dusk with a reason, and only while it is day', async () => {
+  const lamp = { ...report({ severity: 'before-use' }), daylight: '2026-07-01T19:30:00Z' };
+  lamp.defect = defectWith({ state: 'reported', code: 'lamp-plate-out', axle: null, side: null });
+  const drawn = (each: TriageReport) => (
+    <Answer report={each} today="2026-07-01" onAnswer={(given) => answers.push(given)} onClose={() => undefined} />
+  );
+  const { rerender } = await render(drawn({ ...lamp, daylight: null }));
+  expect(screen.getByText(/not now, it is dark/)).toBeTruthy();
+  await rerender(drawn(lamp));
+  await press('By daylight only, until 1\u00a0Jul, 19:30 …');
+  await write('Why may it leave like this?', 'Home to the shop');
+  await press('By daylight only');
+  expect(answers).toEqual([{ name: 'run-by-daylight', more: { reason: 'Home to the shop' } }]);
 });
 
 test('put off it needs a reason, and comes back by a day or by the meter', async () => {

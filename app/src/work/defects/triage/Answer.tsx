@@ -1,5 +1,6 @@
 import {
   bookIdOf,
+  byDaylight,
   COMMANDS,
   dayAfter,
   dayText,
@@ -12,6 +13,7 @@ import {
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { z } from 'zod';
+import { clock } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { DefectRow } from '../../../parts/DefectRow';
@@ -59,8 +61,9 @@ function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answer
   );
 }
 
-type Asking = 'defer' | 'find-no-fault' | 'dismiss-defect' | null;
+type Asking = 'defer' | 'run-by-daylight' | 'find-no-fault' | 'dismiss-defect' | null;
 const ASKS = {
+  'run-by-daylight': { ask: 'Why may it leave like this?', act: 'By daylight only' },
   'find-no-fault': { ask: 'What was looked at, and how?', act: 'No fault found' },
   'dismiss-defect': { ask: 'Why is it no defect?', act: 'Dismiss this report' },
 } as const;
@@ -75,7 +78,7 @@ interface Props {
 /** Every answer a foreman may give to one report, each with what it needs. */
 export function Answer({ report, today, onAnswer, onClose }: Props) {
   const { fleet } = useSession();
-  const { defect, proposal } = report;
+  const { defect, proposal, daylight } = report;
   const book = bookIdOf(defect.unit.features, fleet);
   const rule = severityOf(defect.code, book);
   const byLaw = holdsByLaw(defect.code, book);
@@ -117,11 +120,24 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
               The rule does not let it wait: it cannot be put off.
             </Text>
           )}
+          {daylight ? (
+            <Button
+              label={`By daylight only, until ${clock(daylight, fleet.zone)} …`}
+              onPress={() => setAsking('run-by-daylight')}
+            />
+          ) : byDaylight(defect.code) && !defect.holds ? (
+            <Text size="small" tone="soft">
+              By daylight only: not now, it is dark or soon will be.
+            </Text>
+          ) : null}
           <Button label="No fault found …" onPress={() => setAsking('find-no-fault')} />
           <Button label="Not a defect …" onPress={() => setAsking('dismiss-defect')} />
         </>
       ) : (
         <>
+          {asking === 'run-by-daylight' && daylight ? (
+            <Text>{`The law lets a tail, plate or marker lamp wait by daylight, written down. The next driver reads that it runs until ${clock(daylight, fleet.zone)}; then it waits for an answer again.`}</Text>
+          ) : null}
           {asking === 'defer' ? (
             <Defer today={today} onAnswer={onAnswer} />
           ) : (

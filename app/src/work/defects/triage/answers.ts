@@ -7,6 +7,7 @@ type AnswerName =
   | 'triage-defect'
   | 'measure-defect'
   | 'defer-defect'
+  | 'run-by-daylight'
   | 'join-defect'
   | 'find-no-fault'
   | 'dismiss-defect';
@@ -37,6 +38,7 @@ export function answerWords({ name, more }: Answered): string {
   if (name === 'join-defect') return 'join the report that stands already';
   if (name === 'measure-defect') return 'measure first';
   if (name === 'defer-defect') return `put off until ${more.until}${more.untilMeter ? ` or ${more.untilMeter}` : ''}`;
+  if (name === 'run-by-daylight') return 'by daylight only, until dusk';
   if (name === 'find-no-fault') return 'no fault found';
   if (name === 'dismiss-defect') return 'not a defect';
   return more.holds ? 'to be repaired, held' : 'to be repaired, not held';
