@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Policies, policySays } from '../limits';
+import { type Features, factSays, QUOTED_FACTS } from '../trailer';
 import { PARTS } from './catalogue';
 import entries from './checks.json';
 
@@ -15,6 +16,8 @@ export const checkSchema = z.strictObject({
   good: z.string(),
   /** The policy that says the rest of it, by the fleet's choice. */
   policy: z.string().optional(),
+  /** What is kept of the unit that says the rest of it. */
+  fact: z.enum(QUOTED_FACTS).optional(),
   /** What can hurt whoever looks, said where it is looked at. */
   caution: z.string().optional(),
   /** What may be seen instead, and the defect it means. */
@@ -34,9 +37,12 @@ export type Check = z.infer<typeof checkSchema>;
 /** Everything that is looked at by eye: what good looks like, and the signs that lead to each defect. */
 export const CHECKS = entries as readonly Check[];
 
-/** What good looks like, with what a fleet's policies say of it. */
-export const goodOf = ({ good, policy }: Check, policies: Policies): string =>
-  policy ? `${good}. ${policySays(policies, policy)}` : good;
+/** What good looks like, with what a fleet's policies and what is kept of the unit say of it. */
+export const goodOf = ({ good, policy, fact }: Check, policies: Policies, features: Features = {}): string =>
+  [good, policy && policySays(policies, policy), fact && factSays(fact, features)]
+    .filter((each): each is string => Boolean(each))
+    .map((each) => each.replace(/\.$/, ''))
+    .join('. ');
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));
 export const checkEntry = (id: string): Check | null => byId.get(id) ?? null;

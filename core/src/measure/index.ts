@@ -1,6 +1,7 @@
 /** Quantities: what a person writes, exact whole numbers inside, and print it back. */
 
 export { type Amount, type Dimension, formatApart, formatLike, forPeople, parseAmount, parseFigure } from './amount';
+export { parseClearance } from './clearance';
 export { countText } from './count';
 export { type Day, dayAfter, dayIn, daysBetween, lastDayAfter } from './day';
 export {
@@ -43,11 +44,14 @@ export {
   temperatureUnit,
 } from './temperature';
 export {
+  clearanceText,
   dayText,
   distanceText,
   lengthText,
   pressureText,
   temperatureText,
   treadText,
+  weightText,
   wordsText,
 } from './text';
+export { parseWeight, type Weight, type WeightUnit } from './weight';

@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import { parseClearance } from './clearance';
 import { parseDistance } from './distance';
 import { type BareLength, parseLength } from './length';
 import type { Parsed } from './parsed';
 import { parsePressure } from './pressure';
 import { parseTemperature } from './temperature';
+import { parseWeight } from './weight';
 
 /** A quantity as a person writes it; refused with the parser's own sentence. */
 const written = (parse: (text: string) => Parsed<number>) =>
@@ -21,6 +23,9 @@ export const lengthText = length('none');
 /** Tread alone may be written as bare thirty-seconds: `6/32`. */
 export const treadText = length('32nds');
 export const pressureText = written(parsePressure);
+/** How high or wide a unit is. */
+export const clearanceText = written(parseClearance);
+export const weightText = written(parseWeight);
 export const temperatureText = written(parseTemperature);
 
 /** A distance as an odometer shows it, with its unit. */

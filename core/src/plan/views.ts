@@ -48,6 +48,8 @@ const boardJobSchema = z.strictObject({
   id,
   unit: id,
   number: z.string(),
+  /** How high, wide and heavy its unit is, as far as that is kept. */
+  size: z.string().nullable(),
   title: z.string(),
   state: z.string(),
   /** What the search is not asked about: begun work, with its expected end. */

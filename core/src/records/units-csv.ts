@@ -34,6 +34,7 @@ export const unitColumnWords = (): Record<(typeof UNIT_COLUMNS)[number], string>
     ...DOORS.map((each) => (each === 'none' ? 'no doors' : `${each} doors`)),
     ...BOOK_IDS.map((each) => `book ${each}`),
     'built 2019',
+    ...Object.keys(SAID).map((name) => `${name} …`),
   ].join('; '),
   axles: [
     `brake: ${BRAKE_KINDS.join(', ')}`,
@@ -141,6 +142,29 @@ function readAxles(text: string): Read<unknown[]> {
   return { ok: true, value: axles };
 }
 
+/** What a unit is or has besides, written with its name before it. */
+const SAID: Record<string, keyof Features> = {
+  gross: 'grossWeight',
+  payload: 'payload',
+  height: 'height',
+  width: 'width',
+  extinguisher: 'extinguisher',
+  'air tanks': 'airTanks',
+  alternator: 'alternator',
+  'water pump': 'waterPump',
+  compressor: 'compressor',
+  'steering pump': 'steeringPump',
+  transmission: 'transmission',
+};
+
+function saidOf(word: string): [keyof Features, unknown] | null {
+  const name = Object.keys(SAID).find((each) => word.toLowerCase().startsWith(`${each} `));
+  const field = name && SAID[name];
+  if (!name || !field) return null;
+  const value = word.slice(name.length + 1).trim();
+  return [field, field === 'airTanks' && /^\d+$/.test(value) ? Number(value) : value];
+}
+
 const YES_NO: Record<string, keyof Features> = {
   abs: 'abs',
   'auto-inflation': 'autoInflation',
@@ -159,13 +183,23 @@ function featureWords({ book, coupling, doors, yearBuilt, ...flags }: Features):
     ...yesNo,
     ...(doors ? [doors === 'none' ? 'no doors' : `${doors} doors`] : []),
     ...(yearBuilt ? [`built ${yearBuilt}`] : []),
+    ...Object.entries(SAID).flatMap(([name, field]) => {
+      const value = (flags as Features)[field];
+      return value === undefined ? [] : [`${name} ${value}`];
+    }),
   ].join(BETWEEN_PARTS);
 }
 
 function readFeatures(text: string): Read<Features> {
   const features: Record<string, unknown> = {};
-  for (const word of text.split(';').map((part) => part.trim().toLowerCase())) {
-    if (!word) continue;
+  for (const part of text.split(';').map((each) => each.trim())) {
+    if (!part) continue;
+    const said = saidOf(part);
+    if (said) {
+      features[said[0]] = said[1];
+      continue;
+    }
+    const word = part.toLowerCase();
     const yes = YES_NO[word.replace(/^no /, '')];
     const door = DOORS.find((each) => word === (each === 'none' ? 'no doors' : `${each} doors`));
     const book = BOOK_IDS.find((each) => word === `book ${each}`);

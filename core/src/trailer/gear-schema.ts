@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthText, pressureText } from '../measure';
+import { clearanceText, lengthText, pressureText, weightText } from '../measure';
 import {
   ADJUSTERS,
   BRAKE_KINDS,
@@ -7,6 +7,8 @@ import {
   CHAMBER_TYPES,
   COUPLINGS,
   DOORS,
+  DRIVES,
+  FLUID_READ,
   HUB_KINDS,
   LINING_STYLES,
   MAKER_READINGS,
@@ -54,6 +56,7 @@ export const axleSchema = wireAxleSchema.extend({
   ends: z.strictObject({ left: end, right: end }).optional(),
 });
 
+const MOST_TANKS = 12;
 const THIS_CENTURY_AND_LAST = { from: 1950, to: 2100 };
 export const featuresSchema = z.strictObject({
   book: z.string().max(20).optional(),
@@ -64,6 +67,17 @@ export const featuresSchema = z.strictObject({
   liftGate: z.boolean().optional(),
   refrigeration: z.boolean().optional(),
   yearBuilt: z.int().min(THIS_CENTURY_AND_LAST.from).max(THIS_CENTURY_AND_LAST.to).optional(),
+  grossWeight: weightText.optional(),
+  payload: weightText.optional(),
+  height: clearanceText.optional(),
+  width: clearanceText.optional(),
+  extinguisher: z.string().trim().min(1).max(20).optional(),
+  airTanks: z.int().min(1).max(MOST_TANKS).optional(),
+  alternator: z.enum(DRIVES).optional(),
+  waterPump: z.enum(DRIVES).optional(),
+  compressor: z.enum(DRIVES).optional(),
+  steeringPump: z.enum(DRIVES).optional(),
+  transmission: z.enum(FLUID_READ).optional(),
 });
 
 export const unitIdSchema = z.string().min(1).max(60);

@@ -18,6 +18,10 @@ export const HUB_KINDS = ['oil', 'grease', 'sealed'] as const;
 export const LINING_STYLES = ['strip', 'pads'] as const;
 export const SUSPENSIONS = ['air', 'spring'] as const;
 export const COUPLINGS = ['king-pin', 'fifth-wheel', 'pintle', 'drawbar'] as const;
+/** What turns a part of the engine, or the pump of its steering. */
+export const DRIVES = ['belt', 'gear'] as const;
+/** How the transmission's level is read; a sealed one has no reading. */
+export const FLUID_READ = ['stick', 'glass', 'sealed'] as const;
 export const DOORS = ['swing', 'roll', 'none'] as const;
 /** What became of a unit. What is not in use is neither inspected nor planned; its records stay. */
 export const UNIT_STATES = ['in-use', 'sold', 'scrapped'] as const;
@@ -86,6 +90,21 @@ export interface Features {
   liftGate?: boolean;
   refrigeration?: boolean;
   yearBuilt?: number;
+  /** The most it may weigh loaded, and may carry: weights with their unit, off its plate. */
+  grossWeight?: string;
+  payload?: string;
+  /** Lengths with their unit. */
+  height?: string;
+  width?: string;
+  /** As on the extinguisher: `10 B:C`. */
+  extinguisher?: string;
+  /** How many air tanks it has. */
+  airTanks?: number;
+  alternator?: (typeof DRIVES)[number];
+  waterPump?: (typeof DRIVES)[number];
+  compressor?: (typeof DRIVES)[number];
+  steeringPump?: (typeof DRIVES)[number];
+  transmission?: (typeof FLUID_READ)[number];
 }
 
 export interface Unit {

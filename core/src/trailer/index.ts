@@ -57,4 +57,5 @@ export {
   placeWords,
   positionCode,
 } from './position';
+export { factSays, QUOTED_FACTS, type QuotedFact, sizeWords } from './quoted';
 export { FIRST_AXLES, type UnitForm, unitFormSchema } from './unit-form';

@@ -108,10 +108,30 @@ export interface Body {
 
 /** What each kind of unit has beside its running gear. */
 const FEATURES: Record<UnitKind, Features> = {
-  semitrailer: { coupling: 'king-pin', abs: true, autoInflation: false },
+  semitrailer: {
+    coupling: 'king-pin',
+    abs: true,
+    autoInflation: false,
+    height: '13 ft 6 in',
+    width: '102 in',
+    grossWeight: '68,000 lb',
+    airTanks: 2,
+  },
   'full-trailer': { coupling: 'drawbar', abs: true, autoInflation: false, doors: 'none' },
   dolly: { coupling: 'fifth-wheel' },
-  tractor: { coupling: 'fifth-wheel', abs: true },
+  tractor: {
+    coupling: 'fifth-wheel',
+    abs: true,
+    height: '11 ft 2 in',
+    grossWeight: '50,000 lb',
+    airTanks: 3,
+    extinguisher: '10 B:C',
+    alternator: 'belt',
+    waterPump: 'belt',
+    compressor: 'gear',
+    steeringPump: 'gear',
+    transmission: 'stick',
+  },
   truck: { abs: true, doors: 'roll', liftGate: true },
   bus: { abs: true },
 };

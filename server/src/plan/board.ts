@@ -24,6 +24,7 @@ function boardJobs(facts: Facts): BoardJob[] {
     id: each.id,
     unit: each.unit,
     number: each.number,
+    size: each.size,
     title: each.title,
     state: each.state,
     begun: each.begun !== null,

@@ -12,6 +12,7 @@ import {
   partsDays,
   type ShopFacts,
   type ShopJob,
+  sizeWords,
   type Urgency,
   urgencyOf,
 } from '@zealous-axle/core';
@@ -43,6 +44,8 @@ export interface Facts extends ShopFacts {
   people: { id: string; name: string; work: ShopFacts['people'][number]['work'] }[];
   jobs: (ShopJob & {
     number: string;
+    /** How high, wide and heavy the unit is. */
+    size: string | null;
     title: string;
     state: string;
     held: boolean;
@@ -177,6 +180,7 @@ function jobsOf(read: ShopRows, priorityOf: (id: string) => Priority, parts: Par
       id: row.id,
       unit: row.unitId,
       number: its.number,
+      size: sizeWords(its.features),
       title: row.title,
       state: row.state,
       work: row.work,

@@ -56,7 +56,9 @@ function Keys({ current: { draft, now, update, inspecting, onWhy }, why }: { cur
       </View>
       {why ? (
         <Notice>
-          {[pad.how(step, policies), judged.limit ? capital(limitWords(judged.limit)) : ''].filter(Boolean).join(' ')}
+          {[pad.how(step, policies, draft.unit.features), judged.limit ? capital(limitWords(judged.limit)) : '']
+            .filter(Boolean)
+            .join(' ')}
         </Notice>
       ) : null}
       <Pad

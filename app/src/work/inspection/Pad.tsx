@@ -104,7 +104,7 @@ function Entering() {
   };
   const reasons = judged.opinion
     ? [judged.opinion.because, judged.opinion.open, judged.opinion.rule].filter(Boolean).join(' ')
-    : padOf(step.kind).how(step, draft.rules.policies);
+    : padOf(step.kind).how(step, draft.rules.policies, draft.unit.features);
   return (
     <>
       {padOf(step.kind).reservoir ? null : <SectionSays draft={draft} step={step} />}

@@ -79,7 +79,7 @@ export const Place = memo(function Place({
               .join(', ')}
           </Text>
         ) : null}
-        {step.kind === 'check' ? <Text>{words(padOf(step.kind).how(step, policies))}</Text> : null}
+        {step.kind === 'check' ? <Text>{words(padOf(step.kind).how(step, policies, unit.features))}</Text> : null}
         {life ? (
           <Text size="small">
             {`${life.job === null ? 'Found renewed' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}

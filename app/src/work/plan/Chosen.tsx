@@ -47,6 +47,7 @@ export function Chosen({ board, draft, slot, names, mayChange, onClose }: Props)
     <Card title={names.job(slot.job)}>
       <Text>{`${clock(slot.start, board.zone)} to ${clock(slot.end, board.zone)}`}</Text>
       <Text>{`${slot.bay ? names.bay(slot.bay) : 'No bay'} · ${slot.technicians.map(names.person).join(' and ')}`}</Text>
+      {job.size ? <Text tone="soft">{`${job.number}: ${job.size}`}</Text> : null}
       {slot.setupMinutes ? <Text tone="soft">{`Of it ${minutesWords(slot.setupMinutes)} to set up`}</Text> : null}
       {job.leaves ? (
         <Text tone={slot.end > job.leaves.at ? 'violation' : 'soft'}>{leavesWords(job.leaves, board.zone)}</Text>

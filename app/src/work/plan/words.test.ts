@@ -6,6 +6,7 @@ const JOB: BoardJob = {
   id: 'job-1',
   unit: 'unit-1',
   number: 'H-15',
+  size: null,
   title: 'Locked brake',
   state: 'placed',
   begun: false,

@@ -1,4 +1,4 @@
-import { COMMANDS, type UnitPage, type UnitState } from '@zealous-axle/core';
+import { COMMANDS, sizeWords, type UnitPage, type UnitState } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { send } from '../../device/outbox';
@@ -58,8 +58,9 @@ export function ItsUnit({ unit }: { unit: UnitPage }) {
     <Card
       title="The unit"
       note={
-        [unit.site, unit.features.yearBuilt && `built ${unit.features.yearBuilt}`].filter(Boolean).join(', ') ||
-        undefined
+        [unit.site, unit.features.yearBuilt && `built ${unit.features.yearBuilt}`, sizeWords(unit.features)]
+          .filter(Boolean)
+          .join(', ') || undefined
       }
     >
       {unit.state === 'in-use' ? null : (

@@ -4,6 +4,7 @@ import {
   type Features,
   FIRST_AXLES,
   isJudgedBy,
+  isPowerUnit,
   SEEN_BY,
   type UnitForm,
   type UnitKind,
@@ -28,6 +29,7 @@ import { useUnit } from '../../server/queries';
 import { useKeptForm } from '../../session/forms';
 import { AxleCard } from './AxleCard';
 import { FeaturesCard } from './FeaturesCard';
+import { FiguresCard } from './FiguresCard';
 import { KIND_WORDS, optionsOf } from './words';
 
 const KINDS = optionsOf(KIND_WORDS);
@@ -117,6 +119,21 @@ function Axles({ kind, axles, wrong, onChange }: AxlesProps) {
   );
 }
 
+interface FittedProps {
+  kind: UnitKind;
+  features: Features;
+  wrong: (name: keyof Features) => string | null;
+  onChange: (features: Features) => void;
+}
+
+/** What it has beside its running gear. */
+const Fitted = ({ kind, features, wrong, onChange }: FittedProps) => (
+  <>
+    <FeaturesCard features={features} yearWrong={wrong('yearBuilt')} onChange={onChange} />
+    <FiguresCard features={features} power={isPowerUnit(kind)} wrong={wrong} onChange={onChange} />
+  </>
+);
+
 function Form({ name, first, act, own, onSave }: FormProps) {
   const form = useKeptForm(name, unitFormSchema, first);
   const { control, watch, setValue, setError, handleSubmit, formState } = form;
@@ -165,9 +182,10 @@ function Form({ name, first, act, own, onSave }: FormProps) {
         wrong={(index) => wrongIn(errors.axles?.[index])}
         onChange={setAxles}
       />
-      <FeaturesCard
+      <Fitted
+        kind={kind}
         features={features as Features}
-        yearWrong={errors.features?.yearBuilt?.message ?? null}
+        wrong={(name) => errors.features?.[name]?.message ?? null}
         onChange={(next) => setValue('features', next, { shouldValidate: true, shouldDirty: true })}
       />
       {asks ? (

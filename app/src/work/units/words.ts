@@ -4,6 +4,8 @@ import {
   type COUPLINGS,
   chamberWords,
   type DOORS,
+  type DRIVES,
+  type FLUID_READ,
   type HUB_KINDS,
   type LINING_STYLES,
   type SUSPENSIONS,
@@ -45,6 +47,8 @@ export const COUPLING_WORDS: Words<(typeof COUPLINGS)[number]> = {
   pintle: 'Pintle hook',
   drawbar: 'Drawbar eye',
 };
+export const DRIVE_WORDS: Words<(typeof DRIVES)[number]> = { belt: 'Belt', gear: 'Gear' };
+export const FLUID_WORDS: Words<(typeof FLUID_READ)[number]> = { stick: 'Stick', glass: 'Glass', sealed: 'Sealed' };
 export const DOOR_WORDS: Words<(typeof DOORS)[number]> = { swing: 'Swing', roll: 'Roll-up', none: 'None' };
 
 /** An axle in one line: `S-cam drum, 30 clamp chamber, dual, oil`. */

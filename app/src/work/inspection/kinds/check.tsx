@@ -4,9 +4,9 @@ import { stepPlace } from '../words';
 import type { KindPad } from './kind';
 
 export const check: KindPad = {
-  how: ({ item }, policies) => {
+  how: ({ item }, policies, features) => {
     const entry = checkEntry(item ?? '');
-    return entry ? goodOf(entry, policies) : '';
+    return entry ? goodOf(entry, policies, features) : '';
   },
   body: ({ step, entry: { note } }) =>
     note.found
@@ -21,7 +21,9 @@ export const check: KindPad = {
       : null,
   looksGood: ({ draft, step: { item } }) => {
     const entry = checkEntry(item ?? '');
-    return entry ? { note: { found: [], how: 'seen' }, words: goodOf(entry, draft.rules.policies) } : null;
+    return entry
+      ? { note: { found: [], how: 'seen' }, words: goodOf(entry, draft.rules.policies, draft.unit.features) }
+      : null;
   },
   quick: ({ step, entry: { note } }) => {
     if (note.found?.length) return null;

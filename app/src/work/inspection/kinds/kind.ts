@@ -6,6 +6,7 @@ import type {
   Draft,
   EndFacts,
   Entry,
+  Features,
   Limit,
   Limited,
   Note,
@@ -88,7 +89,7 @@ export type Texts = Readonly<Record<string, string | undefined>>;
 /** How a kind of reading is entered: its fields, its pad, its one-tap answer, and what it says of itself. */
 export interface KindPad {
   /** How it is measured or looked at, in a sentence. */
-  how: (step: Step, policies: Draft['rules']['policies']) => string;
+  how: (step: Step, policies: Draft['rules']['policies'], features?: Features) => string;
   /** A small drawing of what to measure, and between which two points. */
   drawing?: (palette: Palette) => ReactNode;
   /** What is typed at it now, in order. */
