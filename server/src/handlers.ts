@@ -71,7 +71,15 @@ import {
   tickStep,
   torqueWheel,
 } from './repair';
-import { addFleetLimit, removeRoute, saveRoute, setFleetRules, withdrawFleetLimit } from './rules';
+import {
+  addFleetLimit,
+  removeRoute,
+  saveRoute,
+  setFleetRules,
+  setOwnSign,
+  withdrawFleetLimit,
+  withdrawOwnSign,
+} from './rules';
 import { type Actor, type Clock, type Handler, runCommand, type SentCommand } from './run';
 import type { Database, FleetStore } from './store';
 import { addUnit, drop, hook, recordPaper, recordSticker, setDeparture, setFitted, setUnitState } from './units';
@@ -162,6 +170,8 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'set-own-units': setOwnUnits,
   'add-fleet-limit': addFleetLimit,
   'withdraw-fleet-limit': withdrawFleetLimit,
+  'set-own-sign': setOwnSign,
+  'withdraw-own-sign': withdrawOwnSign,
   'set-fitted': setFitted,
   'set-maker-limit': setMakerLimit,
   'save-route': saveRoute,

@@ -20,6 +20,7 @@ const session: Session = {
     zone: 'UTC',
     book: 'na',
     policies: {},
+    signs: [],
     units: INCH_UNITS,
     version: 1,
     limits: [],

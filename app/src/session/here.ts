@@ -16,6 +16,7 @@ import {
   readingPlace,
   rulesFor,
   type Session,
+  type SignRules,
   type Standing,
   standingVerdict,
   takenReadings,
@@ -108,10 +109,10 @@ export function hereOf(
   const reported = waiting.filter((entry) => entry.name === 'report-defect' && bodyOf(entry).unit === unit.id);
   if (own.length === 0 && reported.length === 0) return NOTHING_HERE;
   const book = bookFor(rulesFor(rulesOf(session), unit.features));
-  const bookId = book.id as BookId;
+  const signRules: SignRules = { book: book.id as BookId, signs: session.fleet.signs };
   const found = own.flatMap((draft) => {
     const { findings } = judgeDraft(draft);
-    const faults = foundDefects(ownFindings(findings, takenReadings(draft)), [], bookId);
+    const faults = foundDefects(ownFindings(findings, takenReadings(draft)), [], signRules);
     // A limit of the shop is reported once the inspection is closed.
     return faults.filter(({ holds, verdict }) => draft.closed || holds || verdict !== 'shop-limit');
   });
@@ -119,7 +120,7 @@ export function hereOf(
     const { code = '', place } = bodyOf(entry);
     return { code, axle: place?.axle ?? null, side: place?.side ?? null, tyre: place?.tyre ?? null, state: 'reported' };
   });
-  const holdsByReport = reports.some(({ code }) => holdsFromReport(code, bookId));
+  const holdsByReport = reports.some(({ code }) => holdsFromReport(code, signRules));
   return {
     inspections: own.map(({ inspection }) => inspection),
     closed: own.some(({ closed }) => closed),

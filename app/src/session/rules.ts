@@ -13,7 +13,12 @@ import { useMemo } from 'react';
 import { useSession } from './session';
 
 /** What a session's fleet judges by. */
-export const rulesOf = ({ fleet: { book, policies, limits } }: Session): FleetRules => ({ book, policies, limits });
+export const rulesOf = ({ fleet: { book, policies, limits, signs } }: Session): FleetRules => ({
+  book,
+  policies,
+  limits,
+  signs,
+});
 
 /** The book of the signed-in person's fleet: policies chosen, own limits on top. */
 export function useBook(): Book {

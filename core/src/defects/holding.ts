@@ -4,6 +4,15 @@ import urgency from './urgency.json';
 /** A book by its name, as the catalogue asks for it. */
 export type BookName = Parameters<typeof severityOf>[1];
 
+/** What signs are weighed by: a book, and what the fleet is stricter about. */
+export interface SignRules {
+  book: BookName;
+  signs?: readonly { code: string; presses: 'before-use' | 'hold'; reason: string; by: string }[];
+}
+
+/** The fleet's own stricter rule for a sign; null where it goes by the book. */
+export const ownRuleOf = ({ signs }: SignRules, code: string) => signs?.find((each) => each.code === code) ?? null;
+
 /** Whether a sign breaks the law by a book, or a roadside criterion: it cannot be put off. */
 export function breaksLaw(code: string, book: BookName): boolean {
   const verdict = severityOf(code, book)?.verdict;
@@ -23,10 +32,25 @@ export const holdsByLaw = (code: string, book: BookName): boolean => breaksLaw(c
 
 /**
  * Whether a sign holds its unit from the report on, whoever saw it: what breaks the law by its book, a lamp that stops
- * nothing excepted, and what is held by practice. A driver's report and an inspection have one table.
+ * nothing excepted, what is held by practice, and what the fleet holds by a rule of its own. A driver's report and an
+ * inspection have one table.
  */
-export const holdsFromReport = (code: string, book: BookName): boolean =>
-  heldByPractice(code) || holdsByLaw(code, book);
+export const holdsFromReport = (code: string, rules: SignRules): boolean =>
+  heldByPractice(code) || holdsByLaw(code, rules.book) || ownRuleOf(rules, code)?.presses === 'hold';
+
+/** Whether a report of a sign cannot be put off: by law, by practice, or by the fleet's own rule. */
+export const cannotWait = (code: string, rules: SignRules): boolean =>
+  heldByPractice(code) || breaksLaw(code, rules.book) || ownRuleOf(rules, code) !== null;
+
+/** Why a fleet may not have its own rule for a sign; null when it may. It is stricter than its book, or none. */
+export function ownSignRefusal(code: string, presses: 'before-use' | 'hold', book: BookName): string | null {
+  const says = severityOf(code, book);
+  if (!says) return 'The catalogue has no such sign.';
+  if (says.verdict === 'within') return 'The book calls this no fault: there is nothing to be stricter about.';
+  if (holdsFromReport(code, { book })) return 'This holds the unit from the report on already.';
+  if (presses === 'before-use' && breaksLaw(code, book)) return 'This is repaired before the next use already.';
+  return null;
+}
 
 /** It may be run with by daylight, once somebody of the shop has written that down. Source: `urgency.json`. */
 export const byDaylight = (code: string): boolean => urgency.byDaylight.includes(code);

@@ -1,6 +1,15 @@
 /** What was reported, and the life of a report. */
 export { DEFECT_COMMANDS } from './commands';
-export { breaksLaw, byDaylight, heldByPractice, holdsByLaw, holdsFromReport } from './holding';
+export {
+  breaksLaw,
+  byDaylight,
+  cannotWait,
+  holdsByLaw,
+  holdsFromReport,
+  ownRuleOf,
+  ownSignRefusal,
+  type SignRules,
+} from './holding';
 export * from './life';
 export {
   COME_BACK_DAYS,

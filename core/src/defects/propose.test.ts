@@ -26,7 +26,7 @@ const repaired = (change: Partial<Repaired> = {}): Repaired => ({
   ...change,
 });
 const ask = (one: Reported, more: { open?: Reported[]; repaired?: Repaired[] } = {}) =>
-  proposalFor(one, 'na', { open: [], repaired: [], today: '2026-03-20', ...more });
+  proposalFor(one, { book: 'na' }, { open: [], repaired: [], today: '2026-03-20', ...more });
 
 test.each([
   ['brake-dragging', '', 'hold', 'repair'],
@@ -56,7 +56,7 @@ test.each([
   ['lamp-turn-out', true],
   ['abs-lamp', false],
 ])('%s holds from the report on: %s', (code, holds) => {
-  expect([holdsFromReport(code, 'na'), ask(report({ code })).holds]).toEqual([holds, holds]);
+  expect([holdsFromReport(code, { book: 'na' }), ask(report({ code })).holds]).toEqual([holds, holds]);
 });
 
 test('what does not hold is not said to, and why', () => {

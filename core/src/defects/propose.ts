@@ -3,11 +3,12 @@ import { type Day, daysBetween } from '../measure';
 import { parseSubject, partRead } from '../reading';
 import type { Side, Tyre } from '../trailer';
 import {
-  type BookName,
   breaksLaw,
   heldByPractice,
   holdsFromReport,
+  ownRuleOf,
   PRACTICE_HOLDS,
+  type SignRules,
   WITHOUT_HOLD,
   withoutHold,
 } from './holding';
@@ -93,12 +94,16 @@ export const sameFault = (
 
 const isDoubt = (code: string): boolean => code.startsWith('unsure');
 
+const ownWords = ({ reason, by }: { reason: string; by: string }): string => `The shop’s own rule: ${reason} (${by}).`;
+
 /** How much a report presses, and the rule that says so. */
 export function urgencyOf(
   { code, words, holds, measured: known }: Pick<Reported, 'code' | 'words' | 'holds' | 'measured'>,
-  book: BookName,
+  rules: SignRules,
 ): Pick<Proposal, 'severity' | 'because'> {
+  const { book } = rules;
   const rule = severityOf(code, book);
+  const own = ownRuleOf(rules, code);
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
   if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
   if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit.' };
@@ -107,11 +112,13 @@ export function urgencyOf(
     return { severity: 'measure-first', because: `Only a reading can tell.${until}` };
   }
   if (heldByPractice(code)) return { severity: 'hold', because: `${PRACTICE_HOLDS}.` };
+  if (own?.presses === 'hold') return { severity: 'hold', because: ownWords(own) };
   if (rule && breaksLaw(code, book))
     return {
       severity: 'before-use',
       because: `A violation: ${rule.rule}${withoutHold(code) && !holds ? `; ${WITHOUT_HOLD}` : ''}.`,
     };
+  if (own) return { severity: 'before-use', because: ownWords(own) };
   if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
   if (measured && ONLY_A_READING.test(words)) return { severity: 'measure-first', because: 'Only a reading can tell.' };
   if (!rule) return { severity: 'next-visit', because: 'A limit of the shop’s own.' };
@@ -124,10 +131,10 @@ export function urgencyOf(
  */
 export function proposalFor(
   report: Reported,
-  book: BookName,
+  rules: SignRules,
   { open, repaired, today }: { open: readonly Reported[]; repaired: readonly Repaired[]; today: Day },
 ): Proposal {
-  const own = urgencyOf(report, book);
+  const own = urgencyOf(report, rules);
   const joins = open.find((each) => each.id < report.id && sameFault(report, each))?.id ?? null;
   const before = repaired.find(
     (each) =>
@@ -145,7 +152,7 @@ export function proposalFor(
   ];
   return {
     severity: own.severity,
-    holds: report.holds || holdsFromReport(report.code, book),
+    holds: report.holds || holdsFromReport(report.code, rules),
     answer: joins ? 'join' : own.severity === 'measure-first' ? 'measure' : 'repair',
     because: said.filter(Boolean).join(' '),
     joins,

@@ -1,7 +1,7 @@
 import { catalogueEntry } from '../catalogue';
-import { type DefectState, holdsFromReport, isOpenDefect } from '../defects';
+import { type DefectState, holdsFromReport, isOpenDefect, type SignRules } from '../defects';
 import { type Finding, holds } from '../judge';
-import type { BookId, Verdict } from '../limits';
+import type { Verdict } from '../limits';
 import { comparisonOf, keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
 
@@ -70,10 +70,10 @@ export const causesOf = (
  * A fault as it is reported. A reading holds as its verdict says, or by practice; a sign seen by eye as it would
  * hold were it reported by a driver.
  */
-export function foundDefect(finding: Finding, book: BookId): FoundDefect {
+export function foundDefect(finding: Finding, rules: SignRules): FoundDefect {
   const { axle, side, tyre, because: words, verdict } = finding;
   const code = codeOf(finding);
-  const hold = catalogueEntry(code) ? holdsFromReport(code, book) : holds(verdict) || finding.holds === true;
+  const hold = catalogueEntry(code) ? holdsFromReport(code, rules) : holds(verdict) || finding.holds === true;
   return { code, axle, side, tyre, words, holds: hold, verdict };
 }
 
@@ -81,12 +81,12 @@ export function foundDefect(finding: Finding, book: BookId): FoundDefect {
 export function foundDefects(
   findings: readonly Finding[],
   open: readonly Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>[],
-  book: BookId,
+  rules: SignRules,
 ): FoundDefect[] {
   const known = new Set(open.map(named));
   return findings
     .filter(isFault)
-    .map((each) => foundDefect(each, book))
+    .map((each) => foundDefect(each, rules))
     .filter((each) => !known.has(named(each)));
 }
 

@@ -93,7 +93,7 @@ export function settle(book: Book, unit: Unit, { standing, told }: StandingFacts
   const settled: Settled = { judged, faults: [], report: [], worsened: [] };
   const seen = new Set<string>();
   for (const finding of [...judged.findings, ...seenSigns(book, unit, standing)].filter(isFault)) {
-    const found = foundDefect(finding, book.id as BookId);
+    const found = foundDefect(finding, { book: book.id as BookId, ...(book.signs ? { signs: book.signs } : {}) });
     const name = named(found);
     if (seen.has(name)) continue;
     settled.faults.push(found);

@@ -57,7 +57,7 @@ test('what was read before lamps had names of their own is still a reading', () 
 });
 
 test('of lamps those that stop or turn a vehicle hold it, no other', () => {
-  const holding = CATALOGUE.filter(({ code }) => isCaseOf(code, 'lamp-out') && holdsFromReport(code, 'na'));
+  const holding = CATALOGUE.filter(({ code }) => isCaseOf(code, 'lamp-out') && holdsFromReport(code, { book: 'na' }));
   expect(holding.map(({ code }) => code)).toEqual([
     'lamp-stop-out',
     'lamp-turn-out',

@@ -18,7 +18,7 @@ test.each([
     const { findings } = judged(value, book);
     const own = findings.filter(({ kind }) => kind === 'slack-pull');
     expect(own).toMatchObject([{ verdict }]);
-    const defects = foundDefects(own, [], book);
+    const defects = foundDefects(own, [], { book });
     expect(defects.map(({ code, holds }) => [code, holds])).toEqual(reported ? [['slack-pull', held]] : []);
   }
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lengthText, parseAmount, parseDistance, pressureText } from '../measure';
 import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS, SIDES } from '../trailer';
+import type { OwnSign } from './own-signs';
 
 /** Verdicts, worst first. `not-judged` never counts as a pass. */
 export const VERDICTS = ['out-of-service', 'violation', 'shop-limit', 'within', 'not-judged'] as const;
@@ -191,5 +192,8 @@ export const bookSchema = z.strictObject({
   /** What it says of each sign of the catalogue, by code. */
   severities: z.record(z.string(), severitySchema),
 });
-/** `policies` is what the fleet chose, where it chose: it is no part of a shipped book. */
-export type Book = z.infer<typeof bookSchema> & { policies?: Readonly<Record<string, string>> };
+/** `policies` and `signs` are the fleet's: they are no part of a shipped book. */
+export type Book = z.infer<typeof bookSchema> & {
+  policies?: Readonly<Record<string, string>>;
+  signs?: readonly OwnSign[];
+};

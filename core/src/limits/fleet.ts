@@ -3,6 +3,7 @@ import { must, parseAmount } from '../measure';
 import type { Features } from '../trailer';
 import { amountText, type Book, type Limit } from './book';
 import { BOOKS, type BookId, isBookId } from './books';
+import type { OwnSign } from './own-signs';
 import { ofPolicy, type Policies } from './policies';
 
 /** A fleet's own limit: a limit of the book made stricter, with its reason and author. */
@@ -22,6 +23,8 @@ export interface FleetRules {
   book: BookId;
   policies: Policies;
   limits: readonly FleetLimit[];
+  /** Signs it is stricter about than the book. */
+  signs?: readonly OwnSign[];
 }
 
 /** What a unit is judged by: its fleet's rules, by a book of its own where it runs under other law. */
@@ -78,12 +81,13 @@ const ownLimit = (book: Book, own: FleetLimit): Limit[] => {
  * The book a fleet judges by: the shipped one with the fleet's policies chosen and its own limits on top. A fleet's
  * limit that a newer edition has overtaken is left out: the book's is then the stricter.
  */
-export function bookFor({ book, policies, limits }: FleetRules): Book {
+export function bookFor({ book, policies, limits, signs = [] }: FleetRules): Book {
   const shipped: Book = BOOKS[book];
   const chosen = shipped.limits.filter(({ where }) => ofPolicy(where.policy, policies));
   return {
     ...shipped,
     policies,
+    signs,
     limits: [...chosen, ...limits.flatMap((own) => ownLimit({ ...shipped, limits: chosen }, own))],
   };
 }

@@ -12,6 +12,7 @@ export {
   plainBook,
   rulesFor,
 } from './fleet';
+export { OWN_PRESSES, type OwnSign, ownSignOf, ownSignSchema } from './own-signs';
 export {
   POLICIES,
   type Policies,

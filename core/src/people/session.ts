@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { ROLES } from '../life';
-import { BOOK_IDS, fleetLimitSchema } from '../limits';
+import { BOOK_IDS, fleetLimitSchema, ownSignSchema } from '../limits';
 import { displayUnitsSchema } from '../measure';
 import { factorCodeText } from './people';
 
@@ -33,6 +33,8 @@ export const sessionSchema = z.strictObject({
     version: z.int(),
     /** The fleet's own stricter limits. */
     limits: z.array(fleetLimitSchema),
+    /** Signs the fleet is stricter about than its book. */
+    signs: z.array(ownSignSchema),
     /** Routes the fleet made its own, with the version each is at. */
     routes: z.array(z.strictObject({ version: z.int(), definition: routeSchema })),
   }),

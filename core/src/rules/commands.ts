@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { command, SHOP } from '../life';
-import { BOOK_IDS, policiesSchema } from '../limits';
+import { BOOK_IDS, OWN_PRESSES, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
 
 const id = z.uuid();
@@ -25,6 +25,21 @@ export const RULES_COMMANDS = {
     foresees: 'all',
     judgesAnew: true,
   }),
+  'set-own-sign': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ version, code: wordsText(60), presses: z.enum(OWN_PRESSES), reason: wordsText(300) }),
+    { foresees: 'all', judgesAnew: true },
+  ),
+  'withdraw-own-sign': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ version, code: wordsText(60), reason: wordsText(300) }),
+    {
+      foresees: 'all',
+      judgesAnew: true,
+    },
+  ),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
 } as const;

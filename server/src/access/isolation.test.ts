@@ -26,6 +26,8 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'set-road-costs',
   'save-template',
   'set-fleet-rules',
+  'set-own-sign',
+  'withdraw-own-sign',
   'set-own-units',
   'add-fleet-limit',
   'save-route',

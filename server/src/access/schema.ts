@@ -3,6 +3,7 @@ import {
   type DisplayUnits,
   type Holidays,
   NO_WORK,
+  type OwnSign,
   type PersonWork,
   type PlanWeights,
   type RoadCosts,
@@ -30,6 +31,8 @@ export const fleet = pgTable('fleet', {
   book: text('book').$type<BookId>().notNull(),
   /** The ways the fleet chose where good shops differ; the default where it names none. */
   policies: jsonb('policies').$type<Record<string, string>>().notNull().default({}),
+  /** Signs it is stricter about than its book. */
+  signs: jsonb('signs').$type<OwnSign[]>().notNull().default([]),
   units: jsonb('units')
     .$type<DisplayUnits>()
     .notNull()

@@ -183,6 +183,7 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
     zone: ours.zone,
     book: ours.book,
     policies: ours.policies,
+    signs: ours.signs,
     units: ours.units,
     version: ours.version,
   },

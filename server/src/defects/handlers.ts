@@ -1,17 +1,17 @@
 import {
   type BookId,
   bookIdOf,
-  breaksLaw,
   byDaylight,
+  cannotWait,
   catalogueEntry,
   dayIn,
   defectWords,
-  heldByPractice,
   holdsByLaw,
   holdsFromReport,
   isOpenDefect,
   type Reading,
   readingPlace,
+  type SignRules,
   wheelEnd,
 } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
@@ -32,7 +32,11 @@ async function versioned(store: FleetStore, id: string, version: number): Promis
   return row;
 }
 
-/** The book a unit's signs are judged by: its fleet's, or its own. */
+/** What a unit's signs are weighed by: its fleet's book or its own, and what the fleet is stricter about. */
+const signRules = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): SignRules => ({
+  book: bookIdOf(features, fleet),
+  signs: fleet.signs,
+});
 const bookOf = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): BookId =>
   bookIdOf(features, fleet);
 
@@ -58,7 +62,7 @@ export const reportDefect: Handler<'report-defect'> = async (doing) => {
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
   if (body.comeBackOf) await aRepairOf(store, body.comeBackOf, body.unit);
   if (body.code.startsWith('other') && body.words === '') throw invalid('body.words', 'say-what');
-  const holds = !when.tooOld && holdsFromReport(body.code, bookOf(session, reported));
+  const holds = !when.tooOld && holdsFromReport(body.code, signRules(session, reported));
   await store.insert(defect).values({
     fleetId: session.fleet.id,
     id: body.defect,
@@ -130,7 +134,7 @@ export const deferDefect: Handler<'defer-defect'> = async (doing) => {
   const { store, session, now, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
-  const bars = row.holds || heldByPractice(row.code) || breaksLaw(row.code, bookOf(session, unit));
+  const bars = row.holds || cannotWait(row.code, signRules(session, unit));
   const given = {
     'a reason': body.reason !== '',
     'a day ahead': body.until > dayIn(session.fleet.zone, now),
@@ -182,7 +186,7 @@ export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
   const { store, session, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const unit = found(await findUnit(store, row.unitId));
-  const holds = row.holds || holdsFromReport(row.code, bookOf(session, unit));
+  const holds = row.holds || holdsFromReport(row.code, signRules(session, unit));
   const fresh = { holds, joinedTo: null, until: null, untilMeter: null, dusk: null, reason: null, answeredAt: null };
   const version = await moveDefect(doing, row, 'take back the answer to', fresh);
   if (holds) await holdFor(doing, row.unitId, whyHeld(row));
@@ -232,7 +236,7 @@ export async function reportAsFound(
 ): Promise<Changed> {
   const { store, session, at } = doing;
   const unit = found(await findUnit(store, unitId));
-  const holds = holdsFromReport(code, bookOf(session, unit));
+  const holds = holdsFromReport(code, signRules(session, unit));
   const id = uuidv7();
   await store.insert(defect).values({
     fleetId: session.fleet.id,

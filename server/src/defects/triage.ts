@@ -75,7 +75,8 @@ async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: D
       return {
         unit: row.unit,
         holds: row.holds,
-        severity: urgencyOf({ ...row, measured: measuredAt !== null }, book ?? fleet.book).severity,
+        severity: urgencyOf({ ...row, measured: measuredAt !== null }, { book: book ?? fleet.book, signs: fleet.signs })
+          .severity,
         reportedAt: reportedAt.toISOString(),
         leavesAt: leavesAt?.toISOString() ?? null,
       };
@@ -171,7 +172,11 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
             .flatMap((view) => {
               const row = rows.get(view.id);
               if (!row) return [];
-              const proposal = proposalFor(reportOf(row), bookIdOf(features, fleet), context);
+              const proposal = proposalFor(
+                reportOf(row),
+                { book: bookIdOf(features, fleet), signs: fleet.signs },
+                context,
+              );
               return [{ defect: view, proposal, daylight: byDaylight(row.code) && !row.holds ? dusk : null }];
             })
             .sort((one, other) => rankOf(one) - rankOf(other)),

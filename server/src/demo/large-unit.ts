@@ -245,7 +245,7 @@ function pastOf({ fleetId, now, random, technicians }: Making, unit: Unit): Past
 function foundBy({ fleetId, random }: Making, unitId: string, last: Past, open: Parameters<typeof foundDefects>[1]) {
   const { inspection, findings } = last;
   const { closedAt, startedBy } = inspection;
-  const found = foundDefects(findings, open, DEFAULT_BOOK);
+  const found = foundDefects(findings, open, { book: DEFAULT_BOOK });
   const reason = holdReason(inspection.verdict, found);
   return {
     defects: found.map((each) => ({

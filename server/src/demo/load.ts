@@ -170,6 +170,7 @@ function sessionsOf(people: readonly { id: string; signIn: string; name: string;
         zone: FLEET.zone,
         book: FLEET.book,
         policies: {},
+        signs: [],
         units: INCH_UNITS,
         version: 1,
       },

@@ -1,5 +1,4 @@
 import {
-  type BookId,
   type Day,
   DEFAULT_BOOK,
   dayIn,
@@ -12,6 +11,7 @@ import {
   partsDays,
   type ShopFacts,
   type ShopJob,
+  type SignRules,
   sizeWords,
   type Urgency,
   urgencyOf,
@@ -92,6 +92,7 @@ async function shopRows(store: FleetStore) {
       .select({
         zone: fleet.zone,
         book: fleet.book,
+        signs: fleet.signs,
         holidays: fleet.holidays,
         weights: fleet.planWeights,
         settings: fleet.version,
@@ -121,13 +122,13 @@ type ShopRows = Awaited<ReturnType<typeof shopRows>>;
 
 /** How much each job presses, by the defects it mends. */
 const priorities = ({ defects, ours }: ShopRows) => {
-  const book: BookId = ours?.book ?? DEFAULT_BOOK;
+  const rules: SignRules = { book: ours?.book ?? DEFAULT_BOOK, signs: ours?.signs ?? [] };
   return (id: string): Priority =>
     mostPressing(
       defects
         .filter((each) => each.job === id)
         .map(({ code, words, holds, at }) =>
-          holds ? 'out-of-service' : PRIORITY[urgencyOf({ code, words, holds, measured: at !== null }, book).severity],
+          holds ? 'out-of-service' : PRIORITY[urgencyOf({ code, words, holds, measured: at !== null }, rules).severity],
         ),
     );
 };

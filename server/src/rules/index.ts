@@ -2,4 +2,4 @@
 
 export { removeRoute, saveRoute } from './own-walks';
 export { fleetBooks, fleetLimits, fleetRoutes, fleetRules, holdRules, unitBook } from './queries';
-export { addFleetLimit, setFleetRules, withdrawFleetLimit } from './rules';
+export { addFleetLimit, setFleetRules, setOwnSign, withdrawFleetLimit, withdrawOwnSign } from './rules';

@@ -42,9 +42,9 @@ export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['
 }
 
 /** What the fleet judges by, beside its own limits. */
-export async function fleetRules(store: FleetStore): Promise<Pick<Actor['fleet'], 'book' | 'policies'>> {
-  const [ours] = await store.select({ book: fleet.book, policies: fleet.policies }).from(fleet);
-  return ours ?? { book: DEFAULT_BOOK, policies: {} };
+export async function fleetRules(store: FleetStore): Promise<Pick<Actor['fleet'], 'book' | 'policies' | 'signs'>> {
+  const [ours] = await store.select({ book: fleet.book, policies: fleet.policies, signs: fleet.signs }).from(fleet);
+  return ours ?? { book: DEFAULT_BOOK, policies: {}, signs: [] };
 }
 
 /** Keeps the fleet's rules as they are until the transaction ends. */
@@ -54,12 +54,12 @@ export const holdRules = (store: FleetStore): Promise<unknown> =>
 /** The book of each unit of a fleet, its own limits read once: for work on many of them. */
 export async function fleetBooks(
   store: FleetStore,
-  { book, policies }: Pick<Actor['fleet'], 'book' | 'policies'>,
+  { book, policies, signs }: Pick<Actor['fleet'], 'book' | 'policies' | 'signs'>,
 ): Promise<(unit: { features: Features }) => Book> {
   const limits = await fleetLimits(store);
   const known = new Map<string, Book>();
   return ({ features }) => {
-    const rules = rulesFor({ book, policies, limits }, features);
+    const rules = rulesFor({ book, policies, limits, signs }, features);
     const made = known.get(rules.book) ?? bookFor(rules);
     known.set(rules.book, made);
     return made;
@@ -72,4 +72,9 @@ export const unitBook = async (
   { fleet }: Actor,
   { features }: { features: Features },
 ): Promise<Book> =>
-  bookFor(rulesFor({ book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store) }, features));
+  bookFor(
+    rulesFor(
+      { book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store), signs: fleet.signs },
+      features,
+    ),
+  );

@@ -51,6 +51,45 @@ describe('a fleet’s own limit', () => {
   });
 });
 
+describe('a sign the fleet is stricter about', () => {
+  const code = 'mud-flap-torn';
+  const place = { axle: null, side: null, tyre: null };
+  const report = async () => {
+    const defect = uuidv7();
+    await world.done(who('driver'), 'report-defect', { defect, unit: fleet.unit, code, place, words: '' });
+    return defect;
+  };
+  const holding = async (defect: string) =>
+    (await world.get(who('foreman'), `/units/${fleet.unit}`)).body.defects.find(
+      (each: { id: string }) => each.id === defect,
+    ).holds;
+  const set = (version: number, more = {}) =>
+    world.send(who('manager'), 'set-own-sign', { version, code, presses: 'hold', reason: 'stones', ...more });
+
+  test('holds from the report on and cannot be put off, until it goes by the book again', async () => {
+    const before = await report();
+    expect(await holding(before)).toBe(false);
+    expect((await set(1)).status).toBe(200);
+    expect((await session()).fleet.signs).toMatchObject([{ code, presses: 'hold', by: 'The manager' }]);
+    const after = await report();
+    expect(await holding(after)).toBe(true);
+    const wait = { version: 1, until: '2027-01-01', reason: 'small' };
+    expect((await world.send(who('foreman'), 'defer-defect', { defect: before, ...wait })).body.detail).toContain(
+      'a rule that lets it wait',
+    );
+    await world.done(who('manager'), 'withdraw-own-sign', { version: 2, code, reason: 'tarred road' });
+    expect(await holding(await report())).toBe(false);
+    expect((await world.send(who('manager'), 'withdraw-own-sign', { version: 3, code, reason: 'x' })).status).toBe(404);
+  });
+
+  test('looser than the book, for no sign, and on an older version it is refused', async () => {
+    expect((await set(1, { code: 'brake-dragging' })).body.errors[0].message).toContain('already');
+    expect((await set(1, { code: 'wings' })).body.errors[0].message).toContain('no such sign');
+    expect((await set(1)).status).toBe(200);
+    expect((await set(1, { presses: 'before-use' })).status).toBe(409);
+  });
+});
+
 describe('book, policies and units', () => {
   const rules = (version: number, more = {}) => ({
     version,

@@ -36,6 +36,26 @@ async function useBook(book: BookId) {
 /** Legal in Great Britain, past the limit in North America. */
 const FIVE = { kind: 'lining', axle: 1, side: 'left', points: ['5 mm'] } as const satisfies Reading;
 
+test('a sign the fleet is stricter about holds what an inspection found before', async () => {
+  const inspection = uuidv7();
+  const torn = { kind: 'check', check: 'mud-flaps', found: ['mud-flap-torn'], how: 'seen' } as const;
+  await world.done(who('technician'), 'start-inspection', { inspection, unit: fleet.unit, purpose: 'full' });
+  await world.done(who('technician'), 'take-reading', {
+    reading: uuidv7(),
+    inspection,
+    value: { ...torn, found: [...torn.found] },
+  });
+  const end = { inspection, outcome: 'incomplete', because: 'the flap' } as const;
+  await world.done(who('technician'), 'close-inspection', end);
+  expect((await page()).defects).toMatchObject([{ code: 'mud-flap-torn', holds: false }]);
+  expect((await page()).holds).toEqual([]);
+  const rule = { version: 1, code: 'mud-flap-torn', presses: 'hold', reason: 'stones' } as const;
+  await world.done(who('manager'), 'set-own-sign', rule);
+  await judge();
+  expect(await row()).toMatchObject({ held: true, judging: false });
+  expect((await page()).defects).toMatchObject([{ code: 'mud-flap-torn', holds: true }]);
+});
+
 test('a limit of the fleet judges what stands: marked until it is done, then reported', async () => {
   await inspectAll(world, fleet, [{ ...FIVE, points: ['5/16 in'] }]);
   expect(await row()).toMatchObject({ verdict: 'within', judging: false, openDefects: 0 });

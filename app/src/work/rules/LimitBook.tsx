@@ -27,6 +27,7 @@ import { useSession } from '../../session/session';
 import { LimitGroup } from './LimitGroup';
 import { OwnLimit } from './OwnLimit';
 import { OwnLimits } from './OwnLimits';
+import { OwnSigns } from './OwnSigns';
 import { WhatIf } from './WhatIf';
 
 const COUNTED = [4, 6, 8, 10, 12, 14, 16, 18, 20, 22];
@@ -105,6 +106,7 @@ export function LimitBook() {
       <Choice label="Book" hideLabel stacked={!wide} options={BOOK_CHOICE} value={id} onChange={setId} />
       <Notice>{book.caution}</Notice>
       {own ? <OwnLimits own={session.fleet.limits} book={book} /> : null}
+      {own ? <OwnSigns /> : null}
       <WhatIf key={id} book={book} />
     </>
   );

@@ -1,4 +1,13 @@
-import { checkEntry, isCaseOf, keyOf, LAMP_WORDS, LAMPS, otherEndGood, severityOf } from '@zealous-axle/core';
+import {
+  checkEntry,
+  isCaseOf,
+  keyOf,
+  LAMP_WORDS,
+  LAMPS,
+  otherEndGood,
+  ownSignOf,
+  severityOf,
+} from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -54,6 +63,7 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
       <View className="gap-2">
         {check.signs.map(({ sign, code }) => {
           const on = found.includes(code);
+          const own = ownSignOf(draft.rules.signs, code);
           const verdict = severityOf(code, draft.rules.book)?.verdict ?? 'not-judged';
           return (
             <Pressable
@@ -67,6 +77,12 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
               <VerdictMark verdict={verdict} size={22} />
               <Text bold={on} className="min-w-0 flex-1">
                 {words(sign)}
+                {own ? (
+                  <Text
+                    size="small"
+                    tone="soft"
+                  >{`\n${own.presses === 'hold' ? 'Holds the unit' : 'Before its next use'}, by our own rule`}</Text>
+                ) : null}
               </Text>
               {on ? (
                 <Text bold tone="act">

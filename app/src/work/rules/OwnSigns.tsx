@@ -1,0 +1,163 @@
+import {
+  type BookId,
+  CATALOGUE,
+  COMMANDS,
+  defectWords,
+  OWN_PRESSES,
+  type OwnSign,
+  ownSignRefusal,
+  severityOf,
+} from '@zealous-axle/core';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { z } from 'zod';
+import { send } from '../../device/outbox';
+import { dayOf } from '../../look/dates';
+import { Button } from '../../parts/Button';
+import { Card } from '../../parts/Card';
+import { ChoiceField } from '../../parts/ChoiceField';
+import { Drawer } from '../../parts/Drawer';
+import { Field } from '../../parts/Field';
+import { Search } from '../../parts/Search';
+import { Text } from '../../parts/Text';
+import { VerdictMark } from '../../parts/VerdictMark';
+import { WordsForm } from '../../parts/WordsForm';
+import { useZodForm } from '../../session/forms';
+import { useMaySend } from '../../session/may';
+import { useSession } from '../../session/session';
+
+type Presses = OwnSign['presses'];
+const PRESSES: Record<Presses, string> = { 'before-use': 'Before its next use', hold: 'Holds the unit' };
+const own = COMMANDS['set-own-sign'].body.shape;
+const schema = z.object({ presses: z.enum(OWN_PRESSES), reason: own.reason });
+/** Signs shown at once: the search narrows them. */
+const SHOWN = 12;
+
+/** Signs there is something to be stricter about, by words. */
+const signsLike = (text: string, book: BookId) =>
+  CATALOGUE.filter(
+    ({ code }) =>
+      OWN_PRESSES.some((presses) => ownSignRefusal(code, presses, book) === null) &&
+      defectWords(code).toLowerCase().includes(text.trim().toLowerCase()),
+  );
+
+function Choosing({ onChoose, onClose }: { onChoose: (code: string) => void; onClose: () => void }) {
+  const { fleet } = useSession();
+  const [text, setText] = useState('');
+  const signs = signsLike(text, fleet.book);
+  return (
+    <Drawer title="A sign to be stricter about" onClose={onClose}>
+      <Search hint="Search: flap, lamp, seal" text={text} onChange={setText} />
+      {signs.slice(0, SHOWN).map(({ code }) => (
+        <Pressable
+          key={code}
+          role="button"
+          aria-label={defectWords(code)}
+          onPress={() => onChoose(code)}
+          className="min-h-12 flex-row items-center gap-3 rounded-xl border-2 border-edge bg-card px-3 py-1.5"
+        >
+          <VerdictMark verdict={severityOf(code, fleet.book)?.verdict ?? 'not-judged'} size={22} />
+          <Text className="min-w-0 flex-1">{defectWords(code)}</Text>
+        </Pressable>
+      ))}
+      {signs.length > SHOWN ? (
+        <Text tone="soft">{`${signs.length - SHOWN} more: search for the one you mean.`}</Text>
+      ) : null}
+      {signs.length === 0 ? (
+        <Text tone="soft">No other sign has these words. What holds already is left out.</Text>
+      ) : null}
+    </Drawer>
+  );
+}
+
+function Stricter({ code, onClose }: { code: string; onClose: () => void }) {
+  const { fleet } = useSession();
+  const says = severityOf(code, fleet.book);
+  const may = OWN_PRESSES.filter((presses) => ownSignRefusal(code, presses, fleet.book) === null);
+  const { control, handleSubmit, formState } = useZodForm(schema, { presses: may[0] ?? 'hold', reason: '' });
+  const set = handleSubmit(({ presses, reason }) => {
+    onClose();
+    const label = `${defectWords(code)}: ${PRESSES[presses].toLowerCase()}`;
+    void send('set-own-sign', { version: fleet.version, code, presses, reason }, label);
+  });
+  return (
+    <Drawer title={defectWords(code)} onClose={onClose}>
+      {says ? <Text tone="soft">{`The book: ${says.rule}.`}</Text> : null}
+      <ChoiceField
+        control={control}
+        name="presses"
+        label="In our shop"
+        stacked
+        options={may.map((value) => ({ value, label: PRESSES[value] }))}
+      />
+      <Field control={control} name="reason" label="Why we ask for more" multiline maxLength={300} />
+      <Button tall look="act" label="Set this rule" disabled={!formState.isValid} onPress={() => void set()} />
+      <Text size="small" tone="soft">
+        What stands is weighed again. The book goes on saying what is a violation.
+      </Text>
+    </Drawer>
+  );
+}
+
+function Withdraw({ code, onClose }: { code: string; onClose: () => void }) {
+  const { fleet } = useSession();
+  return (
+    <Drawer title={`By the book again: ${defectWords(code)}`} onClose={onClose}>
+      <Text>What it held already stays held, until somebody answers it.</Text>
+      <WordsForm
+        label="Reason"
+        words={COMMANDS['withdraw-own-sign'].body.shape.reason}
+        act="By the book again"
+        look="stop"
+        onWords={(reason) => {
+          onClose();
+          void send(
+            'withdraw-own-sign',
+            { version: fleet.version, code, reason },
+            `${defectWords(code)}: by the book again`,
+          );
+        }}
+      />
+    </Drawer>
+  );
+}
+
+/** Signs the shop is stricter about than its book, with who said so and why. */
+export function OwnSigns() {
+  const { fleet } = useSession();
+  const may = useMaySend('set-own-sign');
+  const [choosing, setChoosing] = useState(false);
+  const [code, setCode] = useState<string | null>(null);
+  const [leaving, setLeaving] = useState<string | null>(null);
+  if (!may && fleet.signs.length === 0) return null;
+  return (
+    <Card title={`${fleet.name}: signs we are stricter about`} note="Never looser than the book.">
+      {fleet.signs.map((each) => (
+        <View key={each.code} className="gap-1 border-t border-line py-2">
+          <Text bold>{`${defectWords(each.code)}: ${PRESSES[each.presses].toLowerCase()}`}</Text>
+          <Text size="small" tone="soft">{`${each.reason} · ${each.by}, ${dayOf(each.at, fleet.zone)}`}</Text>
+          {may ? (
+            <Button
+              look="stop"
+              label="By the book again"
+              hint={defectWords(each.code)}
+              onPress={() => setLeaving(each.code)}
+            />
+          ) : null}
+        </View>
+      ))}
+      {may ? <Button label="Be stricter about a sign" onPress={() => setChoosing(true)} /> : null}
+      {choosing ? (
+        <Choosing
+          onClose={() => setChoosing(false)}
+          onChoose={(chosen) => {
+            setChoosing(false);
+            setCode(chosen);
+          }}
+        />
+      ) : null}
+      {code ? <Stricter code={code} onClose={() => setCode(null)} /> : null}
+      {leaving ? <Withdraw code={leaving} onClose={() => setLeaving(null)} /> : null}
+    </Card>
+  );
+}
