@@ -194,13 +194,16 @@ function noBetterThanReplaced({ replaced }: Draft, step: Step, now: number | nul
     : `It was renewed since, and reads no better than the old one did: ${old.text}. Is it the new one?`;
 }
 
+const DAY_MS = 86_400_000;
+
 /** The doubt that what is entered raises, by itself or against the last reading here; null when there is none, or it was asked already. */
 export function doubtAt(draft: Draft, step: Step, value: Reading): Doubt | null {
   const before = draft.previous[stepKey(step)];
   const now = judgedFigure(value);
   const last = before ? parseLength(before.text, '32nds') : null;
   if (entryOf(draft, step).asked) return null;
-  const doubt = now === null ? null : doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now);
+  const days = before ? (Date.parse(draft.startedAt) - Date.parse(before.at)) / DAY_MS : null;
+  const doubt = now === null ? null : doubtOf(bookOf(draft), step.kind, last?.ok ? last.value : null, now, days);
   const odd = doubt ? null : (implausible(value) ?? (before ? null : noBetterThanReplaced(draft, step, now)));
   return odd ? { way: 'odd', by: 0, because: odd } : doubt;
 }

@@ -29,9 +29,13 @@ export const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'ax
 /** Findings of comparing what is fitted: it was seen while this was read. */
 const FITTED = new Set(['chamber-match', 'adjuster-match']);
 const FITTED_AT = ['stroke-applied'];
-/** The kinds of reading that a finding of comparing rests on; null where it compares nothing. */
-const restsOn = (kind: string): readonly string[] | null =>
-  FITTED.has(kind) ? FITTED_AT : (comparisonOf(kind)?.rests ?? null);
+/** A hub whose level no glass shows: it rests on the reading that says so. */
+export const UNREADABLE = 'hub-glass';
+/** The kinds of reading that a finding of comparing, or of a glass, rests on; null where it is of one reading as it is. */
+const restsOn = (kind: string): readonly string[] | null => {
+  if (kind === UNREADABLE) return ['hub-oil'];
+  return FITTED.has(kind) ? FITTED_AT : (comparisonOf(kind)?.rests ?? null);
+};
 
 /** Whether what was found by comparing rests on a reading; null where it compares nothing. */
 export function comparesReading(

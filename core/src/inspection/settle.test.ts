@@ -102,6 +102,23 @@ test('a correction takes back what rested on it alone, and tells who has answere
   expect(takenBack({ inspection: 'i1', was: LEAK }, [told('chamber-rusted')], []).withdraw).toEqual([]);
 });
 
+test('a hub glass that cannot be read is a report for the shop, taken back when the level was read after all', () => {
+  const BLIND = { kind: 'hub-oil', ...at, level: 'unreadable', leak: 'none' } as const satisfies Reading;
+  expect(codes(BLIND, [], { open: true })).toEqual([]);
+  expect(codes(BLIND)).toEqual(['hub-glass']);
+  const { judged, report } = settle(NA, unit, { standing: [stands(BLIND)], told: [] });
+  expect(report).toMatchObject([{ holds: false, verdict: 'shop-limit', inspection: 'i1' }]);
+  // The glass is seen to; the level is still not known.
+  expect(
+    judged.findings.find(({ kind, side, axle }) => kind === 'hub-oil' && axle === 1 && side === 'left'),
+  ).toMatchObject({ verdict: 'not-judged' });
+  expect(codes(BLIND, [told('hub-glass')])).toEqual([]);
+  const back = { inspection: 'i1', was: BLIND };
+  expect(takenBack(back, [told('hub-glass')], []).withdraw).toHaveLength(1);
+  expect(takenBack({ ...back, was: LOW_OIL }, [told('hub-glass')], []).withdraw).toEqual([]);
+  expect(codes(LOW_OIL)).toEqual(['hub-oil']);
+});
+
 test('all lamps of a name counted out are reported as none that works, and that is taken back with the count', () => {
   const all = { kind: 'check', check: 'lamp-brake', found: ['lamp-stop-out'], lamps: { out: 2, of: 2 } } as const;
   const was: Reading = { ...all, found: [...all.found] };

@@ -1,10 +1,10 @@
-import { catalogueEntry } from '../catalogue';
+import { catalogueEntry, severityOf } from '../catalogue';
 import { type DefectState, isOpenDefect, isUnanswered } from '../defects';
 import { compareVerdicts, type Finding, type JudgeAnswer, judge } from '../judge';
 import type { Book, BookId, Verdict } from '../limits';
 import { foundCodes, keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre, Unit } from '../trailer';
-import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading } from './found';
+import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading, UNREADABLE } from './found';
 import { judgeStanding } from './together';
 
 /** A report of a unit, whatever became of it. */
@@ -63,6 +63,18 @@ function seenSigns(book: Book, { id, kind, axles }: Unit, standing: readonly Set
   return findings.filter(({ kind: of, measured }) => of.startsWith('check') && measured !== null);
 }
 
+/** Hub glasses that cannot be read: the hub stays not judged, and the shop is told to see to the glass. */
+const unreadGlasses = ({ id }: Unit, book: Book, standing: readonly SettledReading[]): Finding[] =>
+  standing.flatMap(({ value }) => {
+    if (value.kind !== 'hub-oil' || value.level !== 'unreadable') return [];
+    const says = severityOf(UNREADABLE, book.id as BookId);
+    if (!says) return [];
+    const { axle, side } = readingPlace(value);
+    const nothing = { tyre: null, measured: null, limit: null, margin: null };
+    const because = 'The glass cannot be read: clean it, or change it, and read the level again.';
+    return [{ unit: id, axle, side, kind: UNREADABLE, because, ...nothing, ...says }];
+  });
+
 const graver = (verdict: Verdict, than: Verdict | null): boolean => than !== null && compareVerdicts(verdict, than) < 0;
 
 const latestOf = (readings: readonly SettledReading[]): SettledReading | null =>
@@ -92,7 +104,11 @@ export function settle(book: Book, unit: Unit, { standing, told }: StandingFacts
   const judged = judgeStanding(book, unit, { standing, defects: open });
   const settled: Settled = { judged, faults: [], report: [], worsened: [] };
   const seen = new Set<string>();
-  for (const finding of [...judged.findings, ...seenSigns(book, unit, standing)].filter(isFault)) {
+  for (const finding of [
+    ...judged.findings,
+    ...seenSigns(book, unit, standing),
+    ...unreadGlasses(unit, book, standing),
+  ].filter(isFault)) {
     const found = foundDefect(finding, { book: book.id as BookId, ...(book.signs ? { signs: book.signs } : {}) });
     const name = named(found);
     if (seen.has(name)) continue;
@@ -115,6 +131,7 @@ export function settle(book: Book, unit: Unit, { standing, told }: StandingFacts
 function isOf({ code, axle, side, tyre }: ToldDefect, reading: Reading): boolean {
   const place = readingPlace(reading);
   const here = axle === place.axle && side === place.side;
+  if (code === UNREADABLE && reading.kind === 'hub-oil') return here && reading.level === 'unreadable';
   if (catalogueEntry(code)) return reading.kind === 'check' && foundCodes(reading).includes(code) && here;
   const compared = comparesReading({ kind: code, axle, side }, reading);
   return compared ?? keyOf({ ...parseSubject(code), axle, side, tyre }) === readingKey(reading);

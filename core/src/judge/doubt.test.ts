@@ -26,6 +26,21 @@ test.each([
   ['stroke-applied', '3/16 in', '7/64 in', 'too-little'],
 ] as const)('%s from %s to %s: %s', (kind, before, now, way) => expect(doubt(kind, before, now)).toBe(way));
 
+test.each([
+  ['lining', '3/8 in', '5/16 in', 2, 'shrunk'],
+  ['lining', '3/8 in', '11/32 in', 2, null],
+  ['lining', '3/8 in', '5/16 in', 30, null],
+  ['lining', '3/8 in', '3/16 in', 30, 'shrunk'],
+  ['lining', '3/4 in', '1/2 in', 365, null],
+  ['lining', '3/4 in', '15/32 in', 365, 'shrunk'],
+  ['tread', '9/32', '7/32', 1, 'shrunk'],
+  ['tread', '9/32', '5/32', 60, null],
+  // A clock that runs backwards wears nothing off.
+  ['lining', '3/8 in', '5/16 in', -40, 'shrunk'],
+] as const)('%s from %s to %s in %d days: %s', (kind, before, now, days, way) =>
+  expect(doubtOf(BOOKS.na, kind, nm(before), nm(now), days)?.way ?? null).toBe(way),
+);
+
 test('what did not change is never called changed', () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 100_000_000 }), (length) => {

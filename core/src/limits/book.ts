@@ -185,6 +185,8 @@ export const bookSchema = z.strictObject({
       reading: z.enum(['stroke-applied', 'lining', 'tread']),
       grownOver: lengthText,
       shrunkOver: lengthText,
+      /** The most that wears off in thirty days of hard use. */
+      wearsInMonth: lengthText.optional(),
       sure,
     }),
   ),

@@ -10,6 +10,7 @@ import {
 import { Pressable, View } from 'react-native';
 import { clock } from '../../look/dates';
 import { Drawer } from '../../parts/Drawer';
+import { hasMeter, useMeter } from '../../parts/MeterField';
 import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { useMay } from '../../session/may';
@@ -26,6 +27,7 @@ export function RoutePicker({
   onClose: () => void;
 }) {
   const { fleet, person } = useSession();
+  const meter = useMeter(unit);
   const others = unit.inspecting.filter((each) => each.person !== person.id);
   const mayMeasure = useMay(PURPOSE_ROLES.full);
   const routes = routesFor(
@@ -39,6 +41,12 @@ export function RoutePicker({
           {`${by} has an inspection of ${unit.number} open: ${route ?? 'measuring again'}, since ${clock(startedAt, fleet.zone)}, ${read} saved. Another is a record of its own.`}
         </Notice>
       ))}
+      {hasMeter(unit) ? <View className="gap-2">{meter.field}</View> : null}
+      {meter.written && !meter.valid ? (
+        <Text size="small" tone="soft">
+          It is not kept as it is written: put it right, or empty it.
+        </Text>
+      ) : null}
       {routes.map((route) => {
         const steps = routeSteps(route, unit).length;
         return (
@@ -46,7 +54,11 @@ export function RoutePicker({
             key={route.id}
             role="button"
             aria-label={route.name}
-            onPress={() => onPick(route)}
+            disabled={meter.written && !meter.valid}
+            onPress={() => {
+              if (meter.written) meter.keep();
+              onPick(route);
+            }}
             className="min-h-16 gap-1 rounded-xl border-2 border-edge bg-card px-4 py-3 active:opacity-70"
           >
             <View className="flex-row items-baseline justify-between gap-3">

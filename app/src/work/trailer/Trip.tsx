@@ -1,35 +1,20 @@
 import { useQueries } from '@tanstack/react-query';
-import {
-  COMMANDS,
-  dayIn,
-  formatDistance,
-  isOpenDefect,
-  type Meter,
-  meterDoubt,
-  must,
-  parseDistance,
-  type UnitPage,
-} from '@zealous-axle/core';
+import { dayIn, isOpenDefect, type UnitPage } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
-import { z } from 'zod';
-import { send } from '../../device/outbox';
 import { useOutbox } from '../../device/useOutbox';
-import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { DefectRow } from '../../parts/DefectRow';
-import { FigureField } from '../../parts/FigureText';
 import { Loaded } from '../../parts/Loaded';
 import { LookedList } from '../../parts/LookedList';
+import { MeterField } from '../../parts/MeterField';
 import { Notice } from '../../parts/Notice';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { unitQuery, useUnit } from '../../server/queries';
-import { useZodForm } from '../../session/forms';
 import { beside, useHere } from '../../session/here';
 import { useSession } from '../../session/session';
 import { useOutOfUse } from '../../session/standing';
@@ -44,54 +29,6 @@ const WHEN = [
   { value: 'after', label: 'After the trip' },
 ] as const;
 type When = (typeof WHEN)[number]['value'];
-
-const meterForm = z.object({ value: COMMANDS['record-meter'].body.shape.value });
-
-/** The odometer or hub meter of a unit: asked about again where it runs backwards or leaps. */
-function MeterField({ unit }: { unit: UnitPage }) {
-  const { fleet, person } = useSession();
-  const { distance } = person.units ?? fleet.units;
-  const { control, handleSubmit, watch, reset, formState } = useZodForm(meterForm, { value: '' });
-  const [kept, setKept] = useState<Meter | null>(null);
-  const last = kept ?? unit.meter;
-  const value = watch('value');
-  const doubt = parseDistance(value).ok ? meterDoubt(last, value, new Date().toISOString()) : null;
-  const keep = handleSubmit((written) => {
-    void send(
-      'record-meter',
-      { meter: uuidv7(), unit: unit.id, ...written },
-      `${unit.number}: meter at ${written.value}`,
-    );
-    setKept({ value: written.value, at: new Date().toISOString(), by: person.name });
-    reset({ value: '' });
-  });
-  return (
-    <View className="gap-2">
-      {last ? (
-        <Text size="small" tone="soft">
-          {`${formatDistance(must(parseDistance(last.value)), distance)}, ${clock(last.at, fleet.zone)}, ${last.by}`}
-        </Text>
-      ) : null}
-      <FigureField
-        control={control}
-        name="value"
-        label="Odometer or hub meter"
-        unit={distance}
-        inputMode="decimal"
-        placeholder={`48,210 ${distance}`}
-      />
-      {doubt ? <Notice look="ask">{doubt}</Notice> : null}
-      {value ? (
-        <Button
-          label={doubt ? 'It stands so' : 'Keep it'}
-          hint={`meter of ${unit.number}`}
-          disabled={!formState.isValid}
-          onPress={() => void keep()}
-        />
-      ) : null}
-    </View>
-  );
-}
 
 /** What may be said of a unit before it moves: never more than is known of it. */
 function TripState({ unit, open, outOfUse }: { unit: UnitPage; open: number; outOfUse: boolean }) {

@@ -7,6 +7,7 @@ import {
   type JobPage,
   type JobState,
   mayNow,
+  type UnitPage,
 } from '@zealous-axle/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
@@ -23,6 +24,7 @@ import { DefectRow } from '../../../parts/DefectRow';
 import { Drawer } from '../../../parts/Drawer';
 import { endsOf } from '../../../parts/ends';
 import { Loaded } from '../../../parts/Loaded';
+import { hasMeter, useMeter } from '../../../parts/MeterField';
 import { Notice } from '../../../parts/Notice';
 import { endCode, RunningGear } from '../../../parts/RunningGear';
 import { goBack, Screen } from '../../../parts/Screen';
@@ -255,6 +257,32 @@ function CertifyStage({ page, act, may }: StageProps & { may: (what: JobAct) => 
   );
 }
 
+/** Begins the work; what the meter reads is asked below, where the unit has one. */
+function StartWork({ unit, onStart }: { unit: string; onStart: () => void }) {
+  const { data } = useUnit(unit);
+  return data && hasMeter(data) ? (
+    <StartMetered unit={data} onStart={onStart} />
+  ) : (
+    <Button tall look="act" label="Start work" onPress={onStart} />
+  );
+}
+
+function StartMetered({ unit, onStart }: { unit: UnitPage; onStart: () => void }) {
+  const meter = useMeter(unit);
+  const bad = meter.written && !meter.valid;
+  const start = () => {
+    if (meter.written) meter.keep();
+    onStart();
+  };
+  return (
+    <>
+      <Button tall look="act" label="Start work" disabled={bad} onPress={start} />
+      {meter.field}
+      {bad ? <Text size="small">It is not kept as it is written: put it right, or empty it.</Text> : null}
+    </>
+  );
+}
+
 function Stages({ page }: { page: JobPage }) {
   const { person } = useSession();
   const { job } = page;
@@ -278,7 +306,7 @@ function Stages({ page }: { page: JobPage }) {
       {early ? there : null}
       <PlaceStage page={page} act={act} />
       <Stage title="Start" at="placed" state={job.state}>
-        {may('start') ? <Button tall look="act" label="Start work" onPress={start} /> : null}
+        {may('start') ? <StartWork unit={job.unit.id} onStart={start} /> : null}
       </Stage>
       <RepairStage page={page} act={act} may={may} />
       <CertifyStage page={page} act={act} may={may} />
