@@ -21,6 +21,7 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   joined: ' · carried by another report',
   'no-fault': ' · no fault found',
   dismissed: ' · dismissed',
+  'put-right': ' · put right on the spot',
   withdrawn: ' · taken back',
 };
 

@@ -10,6 +10,8 @@ interface Props {
   unit: string;
   inspection: string | null;
   keyOf: string | null;
+  /** The report it is of, where it is of one. */
+  defect?: string;
   label: string;
   count: number;
   onTaken: (photo: string) => void;
@@ -21,6 +23,7 @@ export const PhotoButton = memo(function PhotoButton({
   unit,
   inspection,
   keyOf,
+  defect,
   label,
   count,
   onTaken,
@@ -33,7 +36,7 @@ export const PhotoButton = memo(function PhotoButton({
     if (!file) return;
     setBusy(true);
     setProblem(null);
-    await attachPhoto(file, { unit, inspection, defect: null, key: keyOf, label })
+    await attachPhoto(file, { unit, inspection, defect: defect ?? null, key: keyOf, label })
       .then(onTaken)
       .catch((error: Error) => setProblem(error.message));
     setBusy(false);

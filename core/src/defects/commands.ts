@@ -67,6 +67,12 @@ export const DEFECT_COMMANDS = {
     whoMay(DEFECT_LIFE, 'find nothing at'),
     z.strictObject({ defect: id, version, reason: wordsText(300) }),
   ),
+  /** Tied up by whoever found it; its photo goes before. */
+  'put-right-here': command(
+    'defect',
+    whoMay(DEFECT_LIFE, 'put right on the spot'),
+    z.strictObject({ defect: id, version, done: wordsText(300) }),
+  ),
   'take-back-answer': command(
     'defect',
     whoMay(DEFECT_LIFE, 'take back the answer to'),

@@ -54,3 +54,6 @@ export function ownSignRefusal(code: string, presses: 'before-use' | 'hold', boo
 
 /** It may be run with by daylight, once somebody of the shop has written that down. Source: `urgency.json`. */
 export const byDaylight = (code: string): boolean => urgency.byDaylight.includes(code);
+
+/** Whoever finds it may tie it up there and then, with a photo: it is no job. Source: `urgency.json`. */
+export const onTheSpot = (code: string): boolean => urgency.onTheSpot.includes(code);

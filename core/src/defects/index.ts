@@ -6,6 +6,7 @@ export {
   cannotWait,
   holdsByLaw,
   holdsFromReport,
+  onTheSpot,
   ownRuleOf,
   ownSignRefusal,
   type SignRules,

@@ -13,6 +13,7 @@ export const DEFECT_STATES = [
   'joined',
   'no-fault',
   'dismissed',
+  'put-right',
   'withdrawn',
 ] as const;
 export type DefectState = (typeof DEFECT_STATES)[number];
@@ -27,6 +28,7 @@ export type DefectAct =
   | 'see due'
   | 'find nothing at'
   | 'dismiss'
+  | 'put right on the spot'
   | 'withdraw'
   | 'take back the answer to'
   | 'plan'
@@ -41,13 +43,23 @@ export type DefectNeed =
   | 'a day ahead'
   | 'a rule that lets it wait'
   | 'a rule that lets it run by daylight'
-  | 'daylight';
+  | 'daylight'
+  | 'a photo'
+  | 'a sign that is tied up on the spot';
 
 /** Waits for an answer: now, once it is measured, or once its day has come. */
 const UNANSWERED: readonly DefectState[] = ['reported', 'measuring', 'deferred'];
 export const isUnanswered = (state: DefectState): boolean => UNANSWERED.includes(state);
 /** Answered in a way that can be taken back: nothing was begun on it. */
-const ANSWERED: readonly DefectState[] = ['measuring', 'deferred', 'triaged', 'joined', 'no-fault', 'dismissed'];
+const ANSWERED: readonly DefectState[] = [
+  'measuring',
+  'deferred',
+  'triaged',
+  'joined',
+  'no-fault',
+  'dismissed',
+  'put-right',
+];
 
 /** From the driver's report to the next driver's eyes. Its job carries it from `planned` to `certified`. */
 export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
@@ -74,6 +86,14 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
   { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
   { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
+  // Whoever found it put it right there and then: a finding that is closed, with its picture.
+  {
+    act: 'put right on the spot',
+    from: ['reported'],
+    to: 'put-right',
+    who: EVERYBODY,
+    needs: ['a reason', 'a photo', 'a sign that is tied up on the spot'],
+  },
   // The reading it rests on was corrected: nobody has answered it, and it was never so.
   { act: 'withdraw', from: UNANSWERED, to: 'withdrawn', who: EVERYBODY, needs: ['a reason'] },
   { act: 'take back the answer to', from: ANSWERED, to: 'reported', who: SHOP },

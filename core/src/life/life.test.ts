@@ -89,12 +89,12 @@ test('every state of a defect and of a job is reached, and the closed ones are l
   for (const { from } of JOB_LIFE) expect(from.filter((state) => !isOpenJob(state))).toEqual([]);
 });
 
-test('a driver reports, repairs nothing, and closes no report but by seeing what was repaired', () => {
+test('a driver reports, repairs nothing, and closes no report but by seeing what was repaired, or tying it up on the spot', () => {
   const may = (table: readonly Act<string, string, string>[]) =>
     table.filter(({ who }) => who.includes('driver')).map(({ act }) => act);
   expect([may(DEFECT_LIFE as never), may(JOB_LIFE as never)]).toEqual([
     // A report made from a reading goes with the reading that was wrong.
-    ['report', 'see due', 'withdraw', 'acknowledge'],
+    ['report', 'see due', 'put right on the spot', 'withdraw', 'acknowledge'],
     [],
   ]);
 });

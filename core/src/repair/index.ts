@@ -44,6 +44,7 @@ export {
   type Moved,
   NO_WORK_KNOWN,
   SET_UPS,
+  TEMPLATE_AT,
   TEMPLATES,
   type Template,
   templateFor,

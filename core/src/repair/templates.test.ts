@@ -194,3 +194,19 @@ test('a worn pad of a disc brake takes pads, the lining of a drum brake shoes', 
   expect(templateFor(TEMPLATES, 'lining', { brake: 's-cam' })?.id).toBe('reline-drum');
   expect(templateFor(TEMPLATES, 'lining')).toBeNull();
 });
+
+test('pad sets at every end take the wheels off every axle with such brakes, a kit an axle, and none without', () => {
+  const every = TEMPLATES.find(({ id }) => id === 'pads-every-end');
+  if (!every) throw new Error('no such template');
+  const disc = { brake: 'air-disc', tyres: 'dual', hub: 'oil' } as const;
+  const drum = { ...disc, brake: 's-cam' } as const;
+  const six = jobOf([{ template: every, ends: [] }], [disc, disc, disc]);
+  expect([six.wheels.length, six.parts]).toEqual([6, [{ part: 'pad-kit', count: 3 }]]);
+  expect(six.minutes).toBe(3 * every.minutes.both + 3 * SET_UPS['wheels-off']);
+  expect(six.measures?.filter(({ kind }) => kind === 'lining')).toHaveLength(6);
+  const mixed = jobOf([{ template: every, ends: [{ axle: 1, side: 'left' }] }], [drum, disc]);
+  expect(mixed.wheels.map(({ axle }) => axle)).toEqual([2, 2]);
+  expect(jobOf([{ template: every, ends: [] }], [drum]).steps.some(({ words }) => words.includes('wheels off'))).toBe(
+    false,
+  );
+});

@@ -17,12 +17,14 @@ import {
 } from '../trailer';
 import shipped from './templates.json';
 
+export const TEMPLATE_AT = ['end', 'axle', 'every-end', 'unit'] as const;
+
 /** How a kind of repair goes: its steps, time, people, parts, and what is measured again. Practice; a shop changes it. */
 export const templateSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: wordsText(60),
-  /** What it is done to: one axle end, a whole axle, or the unit. */
-  at: z.enum(['end', 'axle', 'unit']),
+  /** What it is done to: one axle end, a whole axle, every end that has such a brake, or the unit. */
+  at: z.enum(TEMPLATE_AT),
   /** Only where such a brake is fitted; everywhere unless said. */
   brakes: z.array(z.enum(BRAKE_KINDS)).optional(),
   /** Only where such a slack adjuster is known to be fitted; whatever is fitted unless said. */
@@ -120,9 +122,16 @@ export const NO_WORK_KNOWN: JobWork = {
 
 const BAY_RANK = ['lift', 'long', 'floor', 'wash', 'yard'] as const;
 
+/** Every end of the axles that have such a brake. */
+const everyEnd = ({ brakes }: Template, axles: readonly Axle[]): End[] =>
+  axles.flatMap(({ brake }, index) =>
+    brakes && !brakes.includes(brake) ? [] : SIDES.map((side: Side) => ({ axle: index + 1, side })),
+  );
+
 /** The ends a template works at: both of an axle where it is done so. */
 function endsOfWork({ template, ends }: Work, axles: readonly Axle[]): End[] {
   if (template.at === 'unit') return [];
+  if (template.at === 'every-end') return everyEnd(template, axles);
   const there = ends.filter(({ axle }) => axle <= axles.length);
   if (!template.bothEnds && template.at !== 'axle') return there;
   const numbers = [...new Set(there.map(({ axle }) => axle))];
@@ -182,7 +191,7 @@ const movedBy = ({ template }: Work, ends: readonly End[]): Moved[] =>
 
 /** How often parts are counted: once an axle, once an end, or once. */
 const timesOf = ({ template }: Work, ends: readonly End[]): number =>
-  template.at === 'unit' ? 1 : template.at === 'axle' ? axlesOf(ends).length : ends.length;
+  template.at === 'unit' ? 1 : template.at === 'end' ? ends.length : axlesOf(ends).length;
 
 /** Whether somebody is under it with its brakes let go: wheels off, or a brake moved or measured. */
 const asksChocks = ({ template: { wheelsOff, measure } }: Work): boolean =>

@@ -9,6 +9,7 @@ import {
   holdsByLaw,
   holdsFromReport,
   isOpenDefect,
+  onTheSpot,
   type Reading,
   readingPlace,
   type SignRules,
@@ -123,6 +124,20 @@ const ended = async (doing: Doing<Answering>, act: 'dismiss' | 'find nothing at'
 };
 export const dismissDefect: Handler<'dismiss-defect'> = (doing) => ended(doing, 'dismiss');
 export const findNoFault: Handler<'find-no-fault'> = (doing) => ended(doing, 'find nothing at');
+
+/** Tied up there and then, and seen on a photo: it is closed without a job. */
+export const putRightHere: Handler<'put-right-here'> = async (doing) => {
+  const { store, body } = doing;
+  const row = await versioned(store, body.defect, body.version);
+  const [view] = await defectViews(store, { id: row.id });
+  const given = {
+    'a reason': body.done !== '',
+    'a photo': (view?.photos.length ?? 0) > 0,
+    'a sign that is tied up on the spot': onTheSpot(row.code) && !row.holds,
+  };
+  const version = await moveDefect(doing, row, 'put right on the spot', answeredNow(doing, body.done), given);
+  return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
+};
 
 export const measureDefect: Handler<'measure-defect'> = async (doing) => {
   const row = await versioned(doing.store, doing.body.defect, doing.body.version);

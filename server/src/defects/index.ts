@@ -9,6 +9,7 @@ export {
   findNoFault,
   joinDefect,
   measureDefect,
+  putRightHere,
   reportAsFound,
   reportDefect,
   runByDaylight,

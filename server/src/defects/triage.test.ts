@@ -1,5 +1,6 @@
 import type { CommandBody, CommandName, Reading, TriagePage } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
+import { TINY_JPEG } from '../testing/sample-bodies';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
@@ -82,6 +83,24 @@ test('a plate lamp runs by daylight only: the next driver sees until when, and a
   world.later(6 * 60);
   expect((await daylight()).get(plate)).toBeNull();
   expect(reports(await queue()).map(({ defect }) => defect.id)).toContain(plate);
+});
+
+test('what was tied up on the spot is a closed finding with its photo, and no job', async () => {
+  const { fleet, who, report, queue, send } = await begin();
+  const shiny = await report('brake-hose-shiny');
+  const chafed = await report('brake-hose-chafed');
+  const tie = (defect: string, version = 1) =>
+    world.send(who('driver'), 'put-right-here', { defect, version, done: 'led clear and covered' });
+  const photo = (defect: string) => ({ photo: uuidv7(), unit: fleet.unit, inspection: null, defect, key: null });
+  expect((await tie(shiny)).body.detail).toContain('a photo');
+  for (const defect of [shiny, chafed])
+    await world.done(who('driver'), 'attach-photo', { ...photo(defect), width: 2, height: 2, jpeg: TINY_JPEG });
+  expect((await tie(chafed)).body.detail).toContain('tied up on the spot');
+  expect((await tie(shiny)).status).toBe(200);
+  expect(reports(await queue()).map(({ defect }) => defect.id)).toEqual([chafed]);
+  expect((await tie(shiny, 2)).status).toBe(409);
+  await send('take-back-answer', { defect: shiny, version: 2 });
+  expect(reports(await queue())).toHaveLength(2);
 });
 
 test('a duplicate is carried by the other report: its words stay, and what holds goes over', async () => {

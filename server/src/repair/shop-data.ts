@@ -5,14 +5,14 @@ import { changed, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { fleetTemplate, job, jobTime, part } from './schema';
 
-/** The fleet's templates: its own in place of those that ship, and beside them. */
+/** The fleet's templates: its own before those that ship, and in place of them. */
 type Known = Omit<Templates['templates'][number], 'clocked'>;
 export async function templatesOf(store: FleetStore): Promise<Known[]> {
   const own = await store.select().from(fleetTemplate).orderBy(asc(fleetTemplate.id));
   const changedOnes = new Map(own.map(({ id, version, definition }) => [id, { version, definition }]));
   const shipped = TEMPLATES.map((definition) => changedOnes.get(definition.id) ?? { version: 0, definition });
   const added = own.filter(({ id }) => !TEMPLATES.some((each) => each.id === id));
-  return [...shipped, ...added.map(({ version, definition }) => ({ version, definition }))];
+  return [...added.map(({ version, definition }) => ({ version, definition })), ...shipped];
 }
 
 /** What finished jobs of one kind of work took by the clock, against their standard minutes: the median of each kind. */

@@ -48,6 +48,7 @@ function aboutWork({ unit, bay }: TestFleet, n: number): Bodies {
     'dismiss-defect': { defect: REPORTED, version, reason: 'no defect' },
     'measure-defect': { defect: REPORTED, version },
     'defer-defect': { defect: REPORTED, version, until: '2026-04-01', reason: 'small' },
+    'put-right-here': { defect: REPORTED, version, done: 'tied up' },
     'run-by-daylight': { defect: REPORTED, version, reason: 'to the shop' },
     'join-defect': { defect: REPORTED, version, with: IN_OPEN },
     'find-no-fault': { defect: REPORTED, version, reason: 'nothing there' },

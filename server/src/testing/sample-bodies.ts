@@ -47,6 +47,7 @@ function reported({
   | 'measure-defect'
   | 'defer-defect'
   | 'run-by-daylight'
+  | 'put-right-here'
   | 'join-defect'
   | 'find-no-fault'
   | 'take-back-answer'
@@ -61,6 +62,7 @@ function reported({
     'dismiss-defect': { defect, version: 1, reason: 'no defect' },
     'measure-defect': { defect, version: 1 },
     'defer-defect': { defect, version: 1, until: '2026-04-01', reason: 'small' },
+    'put-right-here': { defect, version: 1, done: 'tied up' },
     'run-by-daylight': { defect, version: 1, reason: 'to the shop' },
     'join-defect': { defect, version: 1, with: uuidv7() },
     'find-no-fault': { defect, version: 1, reason: 'nothing there' },

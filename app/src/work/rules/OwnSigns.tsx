@@ -1,6 +1,5 @@
 import {
   type BookId,
-  CATALOGUE,
   COMMANDS,
   defectWords,
   OWN_PRESSES,
@@ -9,18 +8,17 @@ import {
   severityOf,
 } from '@zealous-axle/core';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { ChoiceField } from '../../parts/ChoiceField';
+import { ChooseSign } from '../../parts/ChooseSign';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
-import { Search } from '../../parts/Search';
 import { Text } from '../../parts/Text';
-import { VerdictMark } from '../../parts/VerdictMark';
 import { WordsForm } from '../../parts/WordsForm';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
@@ -30,45 +28,9 @@ type Presses = OwnSign['presses'];
 const PRESSES: Record<Presses, string> = { 'before-use': 'Before its next use', hold: 'Holds the unit' };
 const own = COMMANDS['set-own-sign'].body.shape;
 const schema = z.object({ presses: z.enum(OWN_PRESSES), reason: own.reason });
-/** Signs shown at once: the search narrows them. */
-const SHOWN = 12;
-
-/** Signs there is something to be stricter about, by words. */
-const signsLike = (text: string, book: BookId) =>
-  CATALOGUE.filter(
-    ({ code }) =>
-      OWN_PRESSES.some((presses) => ownSignRefusal(code, presses, book) === null) &&
-      defectWords(code).toLowerCase().includes(text.trim().toLowerCase()),
-  );
-
-function Choosing({ onChoose, onClose }: { onChoose: (code: string) => void; onClose: () => void }) {
-  const { fleet } = useSession();
-  const [text, setText] = useState('');
-  const signs = signsLike(text, fleet.book);
-  return (
-    <Drawer title="A sign to be stricter about" onClose={onClose}>
-      <Search hint="Search: flap, lamp, seal" text={text} onChange={setText} />
-      {signs.slice(0, SHOWN).map(({ code }) => (
-        <Pressable
-          key={code}
-          role="button"
-          aria-label={defectWords(code)}
-          onPress={() => onChoose(code)}
-          className="min-h-12 flex-row items-center gap-3 rounded-xl border-2 border-edge bg-card px-3 py-1.5"
-        >
-          <VerdictMark verdict={severityOf(code, fleet.book)?.verdict ?? 'not-judged'} size={22} />
-          <Text className="min-w-0 flex-1">{defectWords(code)}</Text>
-        </Pressable>
-      ))}
-      {signs.length > SHOWN ? (
-        <Text tone="soft">{`${signs.length - SHOWN} more: search for the one you mean.`}</Text>
-      ) : null}
-      {signs.length === 0 ? (
-        <Text tone="soft">No other sign has these words. What holds already is left out.</Text>
-      ) : null}
-    </Drawer>
-  );
-}
+/** Whether there is something to be stricter about. */
+const mayTighten = (code: string, book: BookId): boolean =>
+  OWN_PRESSES.some((presses) => ownSignRefusal(code, presses, book) === null);
 
 function Stricter({ code, onClose }: { code: string; onClose: () => void }) {
   const { fleet } = useSession();
@@ -148,7 +110,10 @@ export function OwnSigns() {
       ))}
       {may ? <Button label="Be stricter about a sign" onPress={() => setChoosing(true)} /> : null}
       {choosing ? (
-        <Choosing
+        <ChooseSign
+          title="A sign to be stricter about"
+          none="No other sign has these words. What holds already is left out."
+          fits={(each) => mayTighten(each, fleet.book)}
           onClose={() => setChoosing(false)}
           onChoose={(chosen) => {
             setChoosing(false);

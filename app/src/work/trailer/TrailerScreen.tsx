@@ -42,6 +42,7 @@ import { useSession } from '../../session/session';
 import { useJudgedStanding } from '../../session/standing';
 import { AddToReport } from '../defects/AddToReport';
 import { Certified } from '../defects/Certified';
+import { PutRight } from '../defects/PutRight';
 import { InspectButton } from '../inspection/InspectButton';
 import { ClosedJobs } from '../repair/ClosedJobs';
 import { Holding } from '../repair/Holding';
@@ -279,6 +280,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
         {open.map((defect) => (
           <DefectRow key={defect.id} defect={defect}>
             <AddToReport defect={defect} />
+            <PutRight defect={defect} />
           </DefectRow>
         ))}
       </Card>

@@ -20,6 +20,7 @@ import { useSession } from '../../session/session';
 import { useOutOfUse } from '../../session/standing';
 import { AddToReport } from '../defects/AddToReport';
 import { Certified } from '../defects/Certified';
+import { PutRight } from '../defects/PutRight';
 import { InspectButton } from '../inspection/InspectButton';
 import { ExpectedBack } from './ExpectedBack';
 import { BeforeSigning, BeforeUse, LastSigned, SignWalk } from './SignWalk';
@@ -77,6 +78,7 @@ function UnitCard({ unit, when, outOfUse }: { unit: UnitPage; when: When; outOfU
         {open.map((defect) => (
           <DefectRow key={defect.id} defect={defect}>
             <AddToReport defect={defect} />
+            <PutRight defect={defect} />
           </DefectRow>
         ))}
         {when === 'after' ? <MeterField unit={unit} /> : null}
