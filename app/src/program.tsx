@@ -33,6 +33,7 @@ export { OnTheRoad } from './work/repair/OnTheRoad';
 export { ShopData } from './work/repair/ShopData';
 export { LimitBook } from './work/rules/LimitBook';
 export { Outside } from './work/rules/Outside';
+export { OwnChecks } from './work/rules/OwnChecks';
 export { RouteEditor } from './work/rules/RouteEditor';
 export { Routes } from './work/rules/Routes';
 export { FleetRulesScreen } from './work/rules/Rules';

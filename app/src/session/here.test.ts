@@ -21,6 +21,7 @@ const session: Session = {
     book: 'na',
     policies: {},
     signs: [],
+    checks: [],
     units: INCH_UNITS,
     version: 1,
     limits: [],

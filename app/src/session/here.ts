@@ -109,7 +109,7 @@ export function hereOf(
   const reported = waiting.filter((entry) => entry.name === 'report-defect' && bodyOf(entry).unit === unit.id);
   if (own.length === 0 && reported.length === 0) return NOTHING_HERE;
   const book = bookFor(rulesFor(rulesOf(session), unit.features));
-  const signRules: SignRules = { book: book.id as BookId, signs: session.fleet.signs };
+  const signRules: SignRules = { book: book.id as BookId, signs: book.signs ?? [] };
   const found = own.flatMap((draft) => {
     const { findings } = judgeDraft(draft);
     const faults = foundDefects(ownFindings(findings, takenReadings(draft)), [], signRules);

@@ -13,11 +13,12 @@ import { useMemo } from 'react';
 import { useSession } from './session';
 
 /** What a session's fleet judges by. */
-export const rulesOf = ({ fleet: { book, policies, limits, signs } }: Session): FleetRules => ({
+export const rulesOf = ({ fleet: { book, policies, limits, signs, checks } }: Session): FleetRules => ({
   book,
   policies,
   limits,
   signs,
+  checks,
 });
 
 /** The book of the signed-in person's fleet: policies chosen, own limits on top. */

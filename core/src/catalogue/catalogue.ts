@@ -3,6 +3,9 @@ import { BOOKS, type BookId, type Severity } from '../limits';
 import entries from './catalogue.json';
 import plainWords from './plain.json';
 
+/** A sign of a fleet's own check has a code beside the catalogue's. */
+export { ownCode, parseOwnCode } from '../limits';
+
 export const PARTS = [
   'brake',
   'tyre',

@@ -106,13 +106,13 @@ export function urgencyOf(
   const own = ownRuleOf(rules, code);
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
   if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
+  if (own?.presses === 'hold' && !heldByPractice(code)) return { severity: 'hold', because: ownWords(own) };
   if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit.' };
   if (measured && isDoubt(code)) {
     const until = heldByPractice(code) ? ` Held until somebody answers. ${PRACTICE_HOLDS}.` : '';
     return { severity: 'measure-first', because: `Only a reading can tell.${until}` };
   }
   if (heldByPractice(code)) return { severity: 'hold', because: `${PRACTICE_HOLDS}.` };
-  if (own?.presses === 'hold') return { severity: 'hold', because: ownWords(own) };
   if (rule && breaksLaw(code, book))
     return {
       severity: 'before-use',

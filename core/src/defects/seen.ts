@@ -1,4 +1,4 @@
-import { catalogueEntry } from '../catalogue';
+import { catalogueEntry, parseOwnCode } from '../catalogue';
 import type { Side, Tyre } from '../trailer';
 import { type DefectState, isOpenDefect } from './life';
 
@@ -22,7 +22,9 @@ export interface SeenDefect {
 /** The defects found by eye that still stand, as readings: a known fault counts in every judgement until it is repaired. */
 export const seenDefects = (defects: readonly ReportedDefect[]): SeenDefect[] =>
   defects
-    .filter(({ state, code }) => isOpenDefect(state) && state !== 'done' && catalogueEntry(code))
+    .filter(
+      ({ state, code }) => isOpenDefect(state) && state !== 'done' && (catalogueEntry(code) || parseOwnCode(code)),
+    )
     .map(({ code, axle, side, tyre }) => ({
       kind: 'defect',
       code,

@@ -1,7 +1,7 @@
 import { catalogueEntry } from '../catalogue';
 import { type DefectState, holdsFromReport, isOpenDefect, type SignRules } from '../defects';
 import { type Finding, holds } from '../judge';
-import type { Verdict } from '../limits';
+import { ownCode, parseOwnCode, type Verdict } from '../limits';
 import { comparisonOf, keyOf, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre } from '../trailer';
 
@@ -21,7 +21,11 @@ export const isFault = ({ verdict, kind }: Finding): boolean =>
   kind !== 'defect' && (holds(verdict) || verdict === 'shop-limit');
 
 /** The code a finding is reported under: what a check by eye found, or the kind of the reading that failed. */
-const codeOf = ({ kind, measured }: Finding): string => (kind.startsWith('check:') && measured ? measured : kind);
+function codeOf({ kind, measured, limit }: Finding): string {
+  if (kind.startsWith('check:') && measured) return measured;
+  const own = parseOwnCode(kind);
+  return own && measured && limit === null ? ownCode(own.check, measured) : kind;
+}
 
 export const named = ({ code, axle, side, tyre }: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): string =>
   `${code} ${axle} ${side} ${tyre}`;
@@ -77,7 +81,10 @@ export const causesOf = (
 export function foundDefect(finding: Finding, rules: SignRules): FoundDefect {
   const { axle, side, tyre, because: words, verdict } = finding;
   const code = codeOf(finding);
-  const hold = catalogueEntry(code) ? holdsFromReport(code, rules) : holds(verdict) || finding.holds === true;
+  const hold =
+    catalogueEntry(code) || parseOwnCode(code)
+      ? holdsFromReport(code, rules)
+      : holds(verdict) || finding.holds === true;
   return { code, axle, side, tyre, words, holds: hold, verdict };
 }
 

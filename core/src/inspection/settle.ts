@@ -1,8 +1,8 @@
 import { catalogueEntry, severityOf } from '../catalogue';
 import { type DefectState, isOpenDefect, isUnanswered } from '../defects';
 import { compareVerdicts, type Finding, type JudgeAnswer, judge } from '../judge';
-import type { Book, BookId, Verdict } from '../limits';
-import { foundCodes, keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
+import { type Book, type BookId, parseOwnCode, type Verdict } from '../limits';
+import { foundCodes, isByEye, keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
 import type { Side, Tyre, Unit } from '../trailer';
 import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading, UNREADABLE } from './found';
 import { judgeStanding } from './together';
@@ -56,11 +56,13 @@ export interface Settled {
 
 /** What checks by eye that stand found. They count in no judgement: what they found stands as its report. */
 function seenSigns(book: Book, { id, kind, axles }: Unit, standing: readonly SettledReading[]): Finding[] {
-  const checks = standing.filter(({ value }) => value.kind === 'check' && value.found.length > 0);
+  const checks = standing.filter(
+    ({ value }) => (value.kind === 'check' && value.found.length > 0) || value.kind === 'own-check',
+  );
   if (checks.length === 0) return [];
   const readings = checks.map(({ value }) => ({ ...value, unit: id }));
   const { findings } = judge({ book: book.id as BookId, units: [{ id, kind, axles }], readings }, { book });
-  return findings.filter(({ kind: of, measured }) => of.startsWith('check') && measured !== null);
+  return findings.filter(({ kind: of, measured }) => isByEye(parseSubject(of).kind) && measured !== null);
 }
 
 /** Hub glasses that cannot be read: the hub stays not judged, and the shop is told to see to the glass. */
@@ -127,11 +129,19 @@ export function settle(book: Book, unit: Unit, { standing, told }: StandingFacts
   return settled;
 }
 
+/** Whether an own check's reading said this of it: one of its signs, or its figure. */
+const saysOwn = ({ check, sign }: { check: string; sign: string | null }, reading: Reading): boolean =>
+  reading.kind === 'own-check' &&
+  reading.check === check &&
+  (sign === null ? reading.value !== undefined : reading.found.includes(sign));
+
 /** Whether a report is of what a reading said. */
 function isOf({ code, axle, side, tyre }: ToldDefect, reading: Reading): boolean {
   const place = readingPlace(reading);
   const here = axle === place.axle && side === place.side;
   if (code === UNREADABLE && reading.kind === 'hub-oil') return here && reading.level === 'unreadable';
+  const own = parseOwnCode(code);
+  if (own) return here && saysOwn(own, reading);
   if (catalogueEntry(code)) return reading.kind === 'check' && foundCodes(reading).includes(code) && here;
   const compared = comparesReading({ kind: code, axle, side }, reading);
   return compared ?? keyOf({ ...parseSubject(code), axle, side, tyre }) === readingKey(reading);

@@ -1,7 +1,7 @@
 import { type ReportedDefect, seenDefects } from '../defects';
 import { holds, type JudgeAnswer, judge } from '../judge';
 import type { Book, BookId, Verdict } from '../limits';
-import { type Reading, readingKey, readingPlace, type Step } from '../reading';
+import { isByEye, type Reading, readingKey, readingPlace, type Step } from '../reading';
 import { lifeOf, type PartLife, type Unit } from '../trailer';
 import type { Purpose } from './life';
 
@@ -32,7 +32,7 @@ export function judgedTogether({
   defects,
 }: Pick<Together, 'purpose' | 'own' | 'standing' | 'defects'>): Reading[] {
   const taken = new Set<string>(own.map(readingKey));
-  const elsewhere = purpose === 'full' ? [] : standing.filter(({ key, kind }) => kind !== 'check' && !taken.has(key));
+  const elsewhere = purpose === 'full' ? [] : standing.filter(({ key, kind }) => !isByEye(kind) && !taken.has(key));
   return [...own, ...elsewhere.map(({ value }) => value), ...seenDefects(defects)];
 }
 
@@ -52,7 +52,7 @@ export const ofFittedParts = <T extends { kind: string; value: Reading; verdict:
 
 /** What a unit meets as it stands: its standing readings and open defects, judged together whoever read them and when. */
 export function judgeStanding(book: Book, unit: Unit, { standing, defects }: StandingThere): JudgeAnswer {
-  const readings = standing.filter(({ kind }) => kind !== 'check').map(({ value }) => value);
+  const readings = standing.filter(({ kind }) => !isByEye(kind)).map(({ value }) => value);
   return judgeAll(book, unit, [...readings, ...seenDefects(defects)]);
 }
 

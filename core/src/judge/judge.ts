@@ -10,6 +10,7 @@ import { judgeDuals, judgePairs } from './dual';
 import type { Finding, JudgeAnswer, UnitJudgement } from './finding';
 import { findingOf, sortFindings } from './findings';
 import { notJudged } from './opinion';
+import { judgeOwnCheck } from './own-check';
 import type { JudgeRequest, UnitReading } from './request';
 import { judgeReading } from './rules';
 import { worst } from './verdict';
@@ -24,6 +25,8 @@ function findingsOf(book: Book, unit: Unit, reading: UnitReading): Finding[] {
   const place = readingPlace(reading);
   const kind = findingKind(reading);
   if (reading.kind === 'check') return judgeCheck(book, reading).map((each) => findingOf(unit.id, place, kind, each));
+  if (reading.kind === 'own-check')
+    return judgeOwnCheck(book, reading).map((each) => findingOf(unit.id, place, kind, each));
   const end = place.axle === null ? null : wheelEnd(unit, place.axle, place.side ?? 'left');
   const found = judgeReading(book, end, reading);
   const finding = findingOf(unit.id, place, kind, found);

@@ -14,6 +14,7 @@ import { judgeKingPin } from './king-pin';
 import { judgeLining } from './lining';
 import { judgeMudFlap } from './mud-flap';
 import { notJudged, type Opinion } from './opinion';
+import { judgeOwnCheck } from './own-check';
 import { judgePart } from './part';
 import { judgeScribeMarks } from './scribe-marks';
 import { judgeSlackPull } from './slack-pull';
@@ -57,6 +58,7 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   'wheel-play': judgeWheelPlay,
   'air-test': judgeAirTest,
   check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
+  'own-check': (book, reading) => judgeOwnCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
   defect: judgeDefect,
 };
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lengthText, parseAmount, parseDistance, pressureText } from '../measure';
 import { BRAKE_KINDS, CHAMBER_STROKES, CHAMBER_TYPES, HUB_KINDS, SIDES } from '../trailer';
+import type { KeptCheck } from './own-checks';
 import type { OwnSign } from './own-signs';
 
 /** Verdicts, worst first. `not-judged` never counts as a pass. */
@@ -194,8 +195,9 @@ export const bookSchema = z.strictObject({
   /** What it says of each sign of the catalogue, by code. */
   severities: z.record(z.string(), severitySchema),
 });
-/** `policies` and `signs` are the fleet's: they are no part of a shipped book. */
+/** `policies`, `signs` and `checks` are the fleet's: they are no part of a shipped book. */
 export type Book = z.infer<typeof bookSchema> & {
   policies?: Readonly<Record<string, string>>;
   signs?: readonly OwnSign[];
+  checks?: readonly KeptCheck[];
 };

@@ -3,6 +3,7 @@ import { must, parseAmount } from '../measure';
 import type { Features } from '../trailer';
 import { amountText, type Book, type Limit } from './book';
 import { BOOKS, type BookId, isBookId } from './books';
+import { checkSigns, type KeptCheck } from './own-checks';
 import type { OwnSign } from './own-signs';
 import { ofPolicy, type Policies } from './policies';
 
@@ -25,7 +26,15 @@ export interface FleetRules {
   limits: readonly FleetLimit[];
   /** Signs it is stricter about than the book. */
   signs?: readonly OwnSign[];
+  /** What it looks at besides. */
+  checks?: readonly KeptCheck[];
 }
+
+/** Everything a fleet is stricter about than its book: signs of the catalogue, and those of its own checks. */
+export const allSigns = ({ signs = [], checks }: Pick<FleetRules, 'signs' | 'checks'>): OwnSign[] => [
+  ...signs,
+  ...checkSigns(checks),
+];
 
 /** What a unit is judged by: its fleet's rules, by a book of its own where it runs under other law. */
 export const rulesFor = <R extends FleetRules>(rules: R, features: Features): R =>
@@ -81,13 +90,14 @@ const ownLimit = (book: Book, own: FleetLimit): Limit[] => {
  * The book a fleet judges by: the shipped one with the fleet's policies chosen and its own limits on top. A fleet's
  * limit that a newer edition has overtaken is left out: the book's is then the stricter.
  */
-export function bookFor({ book, policies, limits, signs = [] }: FleetRules): Book {
+export function bookFor({ book, policies, limits, signs, checks = [] }: FleetRules): Book {
   const shipped: Book = BOOKS[book];
   const chosen = shipped.limits.filter(({ where }) => ofPolicy(where.policy, policies));
   return {
     ...shipped,
     policies,
-    signs,
+    signs: allSigns({ signs: signs ?? [], checks }),
+    checks,
     limits: [...chosen, ...limits.flatMap((own) => ownLimit({ ...shipped, limits: chosen }, own))],
   };
 }

@@ -3,6 +3,7 @@ export * from './book';
 export { BOOK_IDS, BOOKS, type BookId, DEFAULT_BOOK, isBookId } from './books';
 export { CHAMBERS, chamberSizes, chambersLike, type KnownChamber } from './chambers';
 export {
+  allSigns,
   bookFor,
   bookIdOf,
   type FleetLimit,
@@ -12,6 +13,19 @@ export {
   plainBook,
   rulesFor,
 } from './fleet';
+export {
+  CHECK_PRESSES,
+  checkSigns,
+  type KeptCheck,
+  keptCheckSchema,
+  OWN_CHECK_AT,
+  type OwnCheck,
+  ownCheckOf,
+  ownCheckSchema,
+  ownChecksSchema,
+  ownCode,
+  parseOwnCode,
+} from './own-checks';
 export { OWN_PRESSES, type OwnSign, ownSignOf, ownSignSchema } from './own-signs';
 export {
   POLICIES,

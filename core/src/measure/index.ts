@@ -46,6 +46,7 @@ export {
 export {
   clearanceText,
   dayText,
+  decimalText,
   distanceText,
   lengthText,
   pressureText,

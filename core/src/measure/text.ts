@@ -35,6 +35,12 @@ export const distanceText = z
   .max(30)
   .refine((text) => parseDistance(text).ok, 'write a distance like 48 210 km or 29,950 mi');
 
+/** A plain decimal, without a unit: a count, or a figure whose unit stands beside it. */
+export const decimalText = z
+  .string()
+  .trim()
+  .max(12)
+  .regex(/^\d{1,6}(\.\d{1,4})?$/, 'write a number like 12 or 3.5');
 /** A plain date: `2026-03-02`. */
 export const dayText = z.iso.date();
 /** Some words, never none. */

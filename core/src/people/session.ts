@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { ROLES } from '../life';
-import { BOOK_IDS, fleetLimitSchema, ownSignSchema } from '../limits';
+import { BOOK_IDS, fleetLimitSchema, keptCheckSchema, ownSignSchema } from '../limits';
 import { displayUnitsSchema } from '../measure';
 import { factorCodeText } from './people';
 
@@ -35,6 +35,8 @@ export const sessionSchema = z.strictObject({
     limits: z.array(fleetLimitSchema),
     /** Signs the fleet is stricter about than its book. */
     signs: z.array(ownSignSchema),
+    /** What the fleet looks at besides. */
+    checks: z.array(keptCheckSchema),
     /** Routes the fleet made its own, with the version each is at. */
     routes: z.array(z.strictObject({ version: z.int(), definition: routeSchema })),
   }),

@@ -39,6 +39,7 @@ export {
   contradiction,
   goodReading,
   implausible,
+  isByEye,
   isChocked,
   judgedFigure,
   outOfRange,

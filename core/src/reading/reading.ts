@@ -7,6 +7,9 @@ import { kindAs, type Reading, STEP_KINDS } from './kinds';
 export const contradiction = (reading: Reading): Contradiction | null =>
   kindAs(reading.kind).contradiction?.(reading) ?? null;
 
+/** What is looked at rather than measured: what it finds stands as its report, until that is repaired. */
+export const isByEye = (kind: string): boolean => kind === 'check' || kind === 'own-check';
+
 /** Where a reading was taken; what it does not say is null. */
 export const readingPlace = (reading: Reading): Required<Place> => ({
   axle: 'axle' in reading ? (reading.axle ?? null) : null,

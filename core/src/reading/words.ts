@@ -1,4 +1,4 @@
-import { catalogueEntry, checkEntry } from '../catalogue';
+import { catalogueEntry, checkEntry, parseOwnCode } from '../catalogue';
 import { parseSubject } from './key';
 import { comparisonOf, isStepKind, KINDS } from './kinds';
 import { AIR_TEST_WORDS, isAirTest } from './kinds/air-test';
@@ -7,6 +7,7 @@ import { AIR_TEST_WORDS, isAirTest } from './kinds/air-test';
 export function subjectWords(subject: { kind: string; item?: string }): string {
   const { kind, item = '' } = subject;
   if (kind === 'check') return checkEntry(item)?.name ?? 'Check by eye';
+  if (kind === 'own-check' && item) return item;
   if (kind === 'air-test' && isAirTest(item)) return AIR_TEST_WORDS[item];
   return isStepKind(kind) ? KINDS[kind].words : kind;
 }
@@ -21,6 +22,8 @@ const UNLIKE: Record<string, string> = {
 
 /** A failed reading's kind in words; null when it is none. */
 function failedWords(code: string): string | null {
+  const own = parseOwnCode(code);
+  if (own?.sign) return `${own.check}: ${own.sign}`;
   const subject = parseSubject(code);
   const named = subject.kind !== 'check' && isStepKind(subject.kind);
   if (!named) return comparisonOf(code)?.words ?? UNLIKE[code] ?? null;

@@ -30,7 +30,12 @@ const ROWS = ' | ';
 
 /** The field that stands in the column `value`, and the one that stands in `item`. */
 const valueField = (kind: ReadingKind): string => kindAs(kind).column ?? 'value';
-const ITEM_FIELD: Partial<Record<ReadingKind, string>> = { check: 'check', 'air-test': 'test', defect: 'code' };
+const ITEM_FIELD: Partial<Record<ReadingKind, string>> = {
+  check: 'check',
+  'own-check': 'check',
+  'air-test': 'test',
+  defect: 'code',
+};
 
 /** A field of a reading as text: lists by commas, rows by bars, yes and no in words. */
 function fieldText(value: unknown): string {

@@ -1,7 +1,7 @@
 import { type DefectState, holdsByLaw, isOpenDefect } from '../defects';
 import { holds } from '../judge';
 import type { BookId, Verdict } from '../limits';
-import { defectWords } from '../reading';
+import { defectWords, isByEye, parseSubject } from '../reading';
 
 export interface ReleaseQuestion {
   /** The book the unit is judged by. */
@@ -25,7 +25,7 @@ export function releaseBarriers({ book, held, defects, readings }: ReleaseQuesti
   const named = new Set(open.map(({ code, place }) => `${code} ${place}`));
   // What a check by eye found has its own defects: they hold, and their repair ends it.
   const failing = readings.filter(
-    ({ verdict, kind, place }) => holds(verdict) && !kind.startsWith('check') && !named.has(`${kind} ${place}`),
+    ({ verdict, kind, place }) => holds(verdict) && !isByEye(parseSubject(kind).kind) && !named.has(`${kind} ${place}`),
   );
   return [
     ...open.map(({ code, place, state }) => `${place}: ${defectWords(code)} – ${state}, not certified.`),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { routeSchema } from '../inspection';
 import { command, SHOP } from '../life';
-import { BOOK_IDS, OWN_PRESSES, policiesSchema } from '../limits';
+import { BOOK_IDS, OWN_PRESSES, ownChecksSchema, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
 
 const id = z.uuid();
@@ -40,6 +40,11 @@ export const RULES_COMMANDS = {
       judgesAnew: true,
     },
   ),
+  /** Every check of the fleet's own, as they are from now on: what is left out is asked no more. */
+  'set-own-checks': command('fleet', SHOP, z.strictObject({ version, checks: ownChecksSchema }), {
+    foresees: 'all',
+    judgesAnew: true,
+  }),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
 } as const;

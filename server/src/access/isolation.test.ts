@@ -26,6 +26,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'set-road-costs',
   'save-template',
   'set-fleet-rules',
+  'set-own-checks',
   'set-own-sign',
   'withdraw-own-sign',
   'set-own-units',

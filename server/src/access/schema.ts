@@ -2,6 +2,7 @@ import {
   type BookId,
   type DisplayUnits,
   type Holidays,
+  type KeptCheck,
   NO_WORK,
   type OwnSign,
   type PersonWork,
@@ -33,6 +34,8 @@ export const fleet = pgTable('fleet', {
   policies: jsonb('policies').$type<Record<string, string>>().notNull().default({}),
   /** Signs it is stricter about than its book. */
   signs: jsonb('signs').$type<OwnSign[]>().notNull().default([]),
+  /** What it looks at besides, as it is asked now. */
+  checks: jsonb('checks').$type<KeptCheck[]>().notNull().default([]),
   units: jsonb('units')
     .$type<DisplayUnits>()
     .notNull()

@@ -184,6 +184,7 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
     book: ours.book,
     policies: ours.policies,
     signs: ours.signs,
+    checks: ours.checks,
     units: ours.units,
     version: ours.version,
   },

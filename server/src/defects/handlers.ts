@@ -1,4 +1,5 @@
 import {
+  allSigns,
   type BookId,
   bookIdOf,
   byDaylight,
@@ -10,6 +11,8 @@ import {
   holdsFromReport,
   isOpenDefect,
   onTheSpot,
+  ownCheckOf,
+  parseOwnCode,
   type Reading,
   readingPlace,
   type SignRules,
@@ -36,7 +39,7 @@ async function versioned(store: FleetStore, id: string, version: number): Promis
 /** What a unit's signs are weighed by: its fleet's book or its own, and what the fleet is stricter about. */
 const signRules = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): SignRules => ({
   book: bookIdOf(features, fleet),
-  signs: fleet.signs,
+  signs: allSigns(fleet),
 });
 const bookOf = ({ fleet }: Doing<'report-defect'>['session'], { features }: UnitRow): BookId =>
   bookIdOf(features, fleet);
@@ -51,14 +54,23 @@ async function aRepairOf(store: FleetStore, id: string, unitId: string): Promise
   if (before.state !== 'certified' && before.state !== 'acknowledged') throw notNow('not-certified');
 }
 
+/** Whether a sign is of the unit as a whole: by the catalogue, or by the fleet's own check, which has to be there. */
+function isOfUnit({ fleet }: Doing<'report-defect'>['session'], code: string): boolean {
+  const own = parseOwnCode(code);
+  if (!own) return catalogueEntry(code)?.where === 'unit';
+  const check = ownCheckOf(fleet.checks, own.check);
+  if (!check?.signs.some(({ sign }) => sign === own.sign)) throw invalid('body.code', 'no-check');
+  return check.at !== 'end';
+}
+
 /** A report has the fate the same sign has when an inspection finds it: by the book's severity it holds at once. */
 export const reportDefect: Handler<'report-defect'> = async (doing) => {
   const { store, session, at, when, body } = doing;
   const reported = found(await findUnit(store, body.unit));
   const { axle, side, tyre } = body.place;
-  const entry = catalogueEntry(body.code);
-  if (entry?.where === 'unit' ? axle !== null : axle === null || side === null)
-    throw invalid('body.place', entry?.where === 'unit' ? 'whole-trailer' : 'which-end');
+  const ofUnit = isOfUnit(session, body.code);
+  if (ofUnit ? axle !== null : axle === null || side === null)
+    throw invalid('body.place', ofUnit ? 'whole-trailer' : 'which-end');
   if (axle !== null && !wheelEnd(reported, axle, side ?? 'left'))
     throw invalid('body.place.axle', 'no-axle', reported.number, reported.axles.length);
   if (body.comeBackOf) await aRepairOf(store, body.comeBackOf, body.unit);

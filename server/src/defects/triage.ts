@@ -1,4 +1,5 @@
 import {
+  allSigns,
   type BookId,
   bookIdOf,
   byDaylight,
@@ -47,6 +48,7 @@ interface Queue {
 
 /** The whole queue, from the columns its order follows from: only rows that wait are read. */
 async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: Day): Promise<Queue> {
+  const signs = allSigns(fleet);
   const rows = await store
     .select({
       unit: defect.unitId,
@@ -75,8 +77,7 @@ async function queueNow(store: FleetStore, { fleet }: Actor, now: Date, today: D
       return {
         unit: row.unit,
         holds: row.holds,
-        severity: urgencyOf({ ...row, measured: measuredAt !== null }, { book: book ?? fleet.book, signs: fleet.signs })
-          .severity,
+        severity: urgencyOf({ ...row, measured: measuredAt !== null }, { book: book ?? fleet.book, signs }).severity,
         reportedAt: reportedAt.toISOString(),
         leavesAt: leavesAt?.toISOString() ?? null,
       };
@@ -133,6 +134,7 @@ const rankOf = ({ proposal }: TriageReport): number => URGENCIES.indexOf(proposa
 /** A page of the queue, by trailer, with what is proposed for each report, what presses most first. */
 export async function triagePage(store: FleetStore, actor: Actor, now: Date, key: Key | null): Promise<TriagePage> {
   const { fleet } = actor;
+  const signs = allSigns(fleet);
   const today = dayIn(fleet.zone, now);
   const queue = await queueNow(store, actor, now, today);
   const dusk = daylightUntil(fleet.zone, fleet.policies, now)?.toISOString() ?? null;
@@ -172,11 +174,7 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
             .flatMap((view) => {
               const row = rows.get(view.id);
               if (!row) return [];
-              const proposal = proposalFor(
-                reportOf(row),
-                { book: bookIdOf(features, fleet), signs: fleet.signs },
-                context,
-              );
+              const proposal = proposalFor(reportOf(row), { book: bookIdOf(features, fleet), signs }, context);
               return [{ defect: view, proposal, daylight: byDaylight(row.code) && !row.holds ? dusk : null }];
             })
             .sort((one, other) => rankOf(one) - rankOf(other)),

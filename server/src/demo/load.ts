@@ -171,6 +171,7 @@ function sessionsOf(people: readonly { id: string; signIn: string; name: string;
         book: FLEET.book,
         policies: {},
         signs: [],
+        checks: [],
         units: INCH_UNITS,
         version: 1,
       },

@@ -43,7 +43,15 @@ export async function factsOf(store: FleetStore, ids: readonly string[]): Promis
   if (ids.length === 0) return new Map();
   const wanted = sql.param([...ids]);
   const [[ours], units, { rows: readings }, meters, lives] = await Promise.all([
-    store.select({ zone: fleet.zone, book: fleet.book, policies: fleet.policies, signs: fleet.signs }).from(fleet),
+    store
+      .select({
+        zone: fleet.zone,
+        book: fleet.book,
+        policies: fleet.policies,
+        signs: fleet.signs,
+        checks: fleet.checks,
+      })
+      .from(fleet),
     store
       .select({ id: unit.id, kind: unit.kind, axles: unit.axles, features: unit.features })
       .from(unit)

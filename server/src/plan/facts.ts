@@ -1,4 +1,5 @@
 import {
+  allSigns,
   type Day,
   DEFAULT_BOOK,
   dayIn,
@@ -93,6 +94,7 @@ async function shopRows(store: FleetStore) {
         zone: fleet.zone,
         book: fleet.book,
         signs: fleet.signs,
+        checks: fleet.checks,
         holidays: fleet.holidays,
         weights: fleet.planWeights,
         settings: fleet.version,
@@ -122,7 +124,7 @@ type ShopRows = Awaited<ReturnType<typeof shopRows>>;
 
 /** How much each job presses, by the defects it mends. */
 const priorities = ({ defects, ours }: ShopRows) => {
-  const rules: SignRules = { book: ours?.book ?? DEFAULT_BOOK, signs: ours?.signs ?? [] };
+  const rules: SignRules = { book: ours?.book ?? DEFAULT_BOOK, signs: ours ? allSigns(ours) : [] };
   return (id: string): Priority =>
     mostPressing(
       defects

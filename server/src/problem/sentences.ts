@@ -9,6 +9,7 @@ const SENTENCES = {
   'no-place': (number: string) => `${number} has no such place`,
   month: 'Write a month like 2026-03',
   'no-check': 'There is no such check or test.',
+  'no-part': 'There is no such part to show it under.',
   'route-id': 'Must be the route’s id.',
   'other-unit': 'What this belongs to is of another unit.',
   'not-a-picture': 'This is not a JPEG picture.',

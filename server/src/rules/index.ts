@@ -1,5 +1,6 @@
 /** What a fleet judges by and walks: its book, policies, own limits and own routes. */
 
+export { setOwnChecks } from './own-checks';
 export { removeRoute, saveRoute } from './own-walks';
 export { fleetBooks, fleetLimits, fleetRoutes, fleetRules, holdRules, unitBook } from './queries';
 export { addFleetLimit, setFleetRules, setOwnSign, withdrawFleetLimit, withdrawOwnSign } from './rules';

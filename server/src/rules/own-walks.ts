@@ -1,19 +1,21 @@
-import { AIR_TESTS, checkEntry, type Route } from '@zealous-axle/core';
+import { AIR_TESTS, type Asked, checkEntry, type KeptCheck, ownCheckOf, type Route } from '@zealous-axle/core';
 import { eq } from 'drizzle-orm';
 import { invalid } from '../problem';
 import { changed, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
 import { fleetRoute } from './schema';
 
+function isKnown(kind: Asked['kind'], item: string, own: readonly KeptCheck[]): boolean {
+  if (kind === 'check') return checkEntry(item) !== null;
+  if (kind === 'own-check') return ownCheckOf(own, item) !== null;
+  return kind !== 'air-test' || (AIR_TESTS as readonly string[]).includes(item);
+}
+
 /** Where a route asks for something that does not exist; null when it does not. */
-function unknownAsk({ sections }: Route): string | null {
+function unknownAsk({ sections }: Route, own: readonly KeptCheck[]): string | null {
   for (const [index, { asks }] of sections.entries())
     for (const [at, { kind, item }] of asks.entries()) {
-      const known =
-        kind === 'check'
-          ? checkEntry(item ?? '') !== null
-          : kind !== 'air-test' || (AIR_TESTS as readonly string[]).includes(item ?? '');
-      if (!known) return `body.definition.sections.${index}.asks.${at}.item`;
+      if (!isKnown(kind, item ?? '', own)) return `body.definition.sections.${index}.asks.${at}.item`;
     }
   return null;
 }
@@ -25,7 +27,7 @@ const findRoute = async (store: FleetStore, id: string) => {
 
 /** Makes a route the fleet's own, or changes it. A route that ships with the program is copied, never changed. */
 export const saveRoute: Handler<'save-route'> = async ({ store, session, at, body }) => {
-  const path = unknownAsk(body.definition);
+  const path = unknownAsk(body.definition, session.fleet.checks);
   if (path) throw invalid(path, 'no-check');
   if (body.definition.id !== body.route) throw invalid('body.definition.id', 'route-id');
   const row = await findRoute(store, body.route);

@@ -42,9 +42,13 @@ export async function fleetRoutes(store: FleetStore): Promise<Session['fleet']['
 }
 
 /** What the fleet judges by, beside its own limits. */
-export async function fleetRules(store: FleetStore): Promise<Pick<Actor['fleet'], 'book' | 'policies' | 'signs'>> {
-  const [ours] = await store.select({ book: fleet.book, policies: fleet.policies, signs: fleet.signs }).from(fleet);
-  return ours ?? { book: DEFAULT_BOOK, policies: {}, signs: [] };
+export async function fleetRules(
+  store: FleetStore,
+): Promise<Pick<Actor['fleet'], 'book' | 'policies' | 'signs' | 'checks'>> {
+  const [ours] = await store
+    .select({ book: fleet.book, policies: fleet.policies, signs: fleet.signs, checks: fleet.checks })
+    .from(fleet);
+  return ours ?? { book: DEFAULT_BOOK, policies: {}, signs: [], checks: [] };
 }
 
 /** Keeps the fleet's rules as they are until the transaction ends. */
@@ -54,12 +58,12 @@ export const holdRules = (store: FleetStore): Promise<unknown> =>
 /** The book of each unit of a fleet, its own limits read once: for work on many of them. */
 export async function fleetBooks(
   store: FleetStore,
-  { book, policies, signs }: Pick<Actor['fleet'], 'book' | 'policies' | 'signs'>,
+  { book, policies, signs, checks }: Pick<Actor['fleet'], 'book' | 'policies' | 'signs' | 'checks'>,
 ): Promise<(unit: { features: Features }) => Book> {
   const limits = await fleetLimits(store);
   const known = new Map<string, Book>();
   return ({ features }) => {
-    const rules = rulesFor({ book, policies, limits, signs }, features);
+    const rules = rulesFor({ book, policies, limits, signs, checks }, features);
     const made = known.get(rules.book) ?? bookFor(rules);
     known.set(rules.book, made);
     return made;
@@ -74,7 +78,13 @@ export const unitBook = async (
 ): Promise<Book> =>
   bookFor(
     rulesFor(
-      { book: fleet.book, policies: fleet.policies, limits: await fleetLimits(store), signs: fleet.signs },
+      {
+        book: fleet.book,
+        policies: fleet.policies,
+        limits: await fleetLimits(store),
+        signs: fleet.signs,
+        checks: fleet.checks,
+      },
       features,
     ),
   );

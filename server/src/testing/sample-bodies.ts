@@ -275,6 +275,7 @@ function fleets(): Bodies<
   | 'set-own-units'
   | 'add-fleet-limit'
   | 'withdraw-fleet-limit'
+  | 'set-own-checks'
   | 'set-own-sign'
   | 'withdraw-own-sign'
 > {
@@ -293,6 +294,7 @@ function fleets(): Bodies<
     'set-fleet-rules': { version: 1, book: 'na', policies: {}, units: METRIC_UNITS },
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
+    'set-own-checks': { version: 1, checks: [] },
     'set-own-sign': { version: 1, code: 'mud-flap-torn', presses: 'hold', reason: 'stones' },
     'withdraw-own-sign': { version: 1, code: 'mud-flap-torn', reason: 'tarred road' },
     'withdraw-fleet-limit': { limit: uuidv7(), reason: 'flat again' },

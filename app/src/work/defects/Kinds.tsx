@@ -3,27 +3,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
+import { PART_WORDS } from '../../parts/part-words';
 import type { Filled } from './filled';
-
-const PART_WORDS: Record<Part, string> = {
-  brake: 'Brake',
-  tyre: 'Tyre',
-  wheel: 'Wheel, nuts',
-  hub: 'Hub',
-  suspension: 'Suspension',
-  frame: 'Frame',
-  coupling: 'Coupling',
-  lamps: 'Lamps',
-  body: 'Body, doors',
-  air: 'Air',
-  engine: 'Engine bay',
-  steering: 'Steering',
-  cab: 'Cab',
-  emergency: 'Emergency equipment',
-  bus: 'Passengers',
-  papers: 'Papers',
-  other: 'Something else',
-};
 
 interface KindsProps {
   entries: readonly CatalogueEntry[];

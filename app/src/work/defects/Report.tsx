@@ -3,6 +3,7 @@ import {
   defectWords,
   LAMP_WORDS,
   LAMPS,
+  type OwnCheck,
   parsePosition,
   type Tyre,
   type UnitPage,
@@ -36,8 +37,8 @@ import { Kinds } from './Kinds';
 const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
 
 /** Sends a report, and then its photos: a photo points to the report. */
-async function sendReport(unit: UnitPage, filled: Filled): Promise<void> {
-  const { position, entry, tyres } = aboutOf(unit, filled);
+async function sendReport(unit: UnitPage, filled: Filled, own: readonly OwnCheck[]): Promise<void> {
+  const { position, entry, tyres } = aboutOf(unit, filled, own);
   if (!entry) return;
   const defect = uuidv7();
   const tyre = entry.where === 'tyre' ? (tyres.length > 1 ? filled.tyre : (tyres[0] ?? null)) : null;
@@ -150,13 +151,15 @@ function Already({ defect }: { defect: DefectView }) {
 }
 
 function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: () => void }) {
-  const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit), { ...EMPTY, place: at }, HEAVY);
+  const { person, fleet } = useSession();
+  const own = fleet.checks;
+  const form = useKeptForm(`report ${unit.id} ${at ?? ''}`, reportSchema(unit, own), { ...EMPTY, place: at }, HEAVY);
   const { control, watch, setValue, getValues, formState, handleSubmit } = form;
-  const plain = useSession().person.role === 'driver';
+  const plain = person.role === 'driver';
   if (!form.ready) return null;
   const filled = watch();
   const { place, part, code, tyre, photos } = filled;
-  const { entries, entry, tyres, needsTyre } = aboutOf(unit, filled);
+  const { entries, entry, tyres, needsTyre } = aboutOf(unit, filled, own);
   const lamps = lampsOf(entry);
   const change = (changed: Partial<Filled>) => {
     for (const [name, value] of Object.entries(changed))
@@ -164,7 +167,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
   };
   const sent = formState.isSubmitting || formState.isSubmitSuccessful;
   const report = handleSubmit(async (done) => {
-    await sendReport(unit, done);
+    await sendReport(unit, done, own);
     void form.clear();
     after();
   });
@@ -178,7 +181,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       maxLength={440}
     />
   );
-  const already = reportedAlready(unit, filled);
+  const already = reportedAlready(unit, filled, own);
   const missing = formState.isSubmitted ? formState.errors.place?.message : undefined;
 
   return (

@@ -7,7 +7,10 @@ import {
   isOpenDefect,
   LAMP_WORDS,
   LAMPS,
+  type OwnCheck,
+  ownCode,
   PARTS,
+  parseOwnCode,
   parsePosition,
   sameFault,
   TYRES,
@@ -56,10 +59,28 @@ export interface About {
   needsTyre: boolean;
 }
 
-export function aboutOf(unit: UnitPage, { place, code }: Pick<Filled, 'place' | 'code'>): About {
+/** Signs of the fleet's own checks at a place, as the catalogue has its own. */
+const ownEntries = (checks: readonly OwnCheck[], atEnd: boolean): CatalogueEntry[] =>
+  checks
+    .filter(({ at }) => (at === 'end') === atEnd)
+    .flatMap(({ name, part, signs }) =>
+      signs.map(({ sign }) => ({
+        code: ownCode(name, sign),
+        part: PARTS.find((each) => each === part) ?? 'body',
+        where: atEnd ? ('end' as const) : ('unit' as const),
+        words: `${name}: ${sign}`,
+        remeasure: [],
+      })),
+    );
+
+export function aboutOf(
+  unit: UnitPage,
+  { place, code }: Pick<Filled, 'place' | 'code'>,
+  own: readonly OwnCheck[] = [],
+): About {
   const position = place && place !== WHOLE ? parsePosition(place) : null;
   const end = position ? wheelEnd(unit, position.axle, position.side) : null;
-  const entries = codesOffered(unit, position);
+  const entries = [...codesOffered(unit, position), ...ownEntries(own, position !== null)];
   const entry = entries.find((each) => each.code === code) ?? null;
   const tyres = end ? tyresOf(end) : [];
   // Who is not sure is not asked which of two: whoever looks will see.
@@ -67,18 +88,20 @@ export function aboutOf(unit: UnitPage, { place, code }: Pick<Filled, 'place' | 
   return { position, entries, entry, tyres, needsTyre: sure && entry.where === 'tyre' && tyres.length > 1 };
 }
 
-function missing(unit: UnitPage, filled: Filled): string | null {
-  const { entry, needsTyre } = aboutOf(unit, filled);
+function missing(unit: UnitPage, filled: Filled, own: readonly OwnCheck[]): string | null {
+  const { entry, needsTyre } = aboutOf(unit, filled, own);
   if (!filled.place) return 'Touch the place on the plan, or say that it concerns the whole trailer.';
   if (!entry) return 'Choose what is wrong.';
   if (needsTyre && !filled.tyre) return 'Choose the tyre.';
-  return entry.part === 'other' && filled.words.trim() === '' ? 'Say in words what is wrong.' : null;
+  return entry.part === 'other' && !parseOwnCode(entry.code) && filled.words.trim() === ''
+    ? 'Say in words what is wrong.'
+    : null;
 }
 
 /** A report of a unit; what it lacks is said at its place. */
-export const reportSchema = (unit: UnitPage) =>
+export const reportSchema = (unit: UnitPage, own: readonly OwnCheck[] = []) =>
   filledSchema.superRefine((filled, context) => {
-    const message = missing(unit, filled);
+    const message = missing(unit, filled, own);
     if (message) context.addIssue({ code: 'custom', path: ['place'], message });
   });
 
@@ -98,8 +121,12 @@ export function codeOf(entry: CatalogueEntry, { lamp, on }: Pick<Filled, 'lamp' 
 }
 
 /** The open report of a unit that says the same of the same place; null where there is none. */
-export function reportedAlready(unit: UnitPage, filled: Filled): UnitPage['defects'][number] | null {
-  const { position, entry } = aboutOf(unit, filled);
+export function reportedAlready(
+  unit: UnitPage,
+  filled: Filled,
+  own: readonly OwnCheck[] = [],
+): UnitPage['defects'][number] | null {
+  const { position, entry } = aboutOf(unit, filled, own);
   if (!entry) return null;
   const code = codeOf(entry, filled);
   const place = { axle: position?.axle ?? null, side: position?.side ?? null, tyre: filled.tyre };

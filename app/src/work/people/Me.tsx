@@ -111,6 +111,7 @@ export function Me() {
       <Card title="How we judge" note="Every figure the program judges by, with its source, and what the shop chose.">
         <Button label="Open the limit book" onPress={() => router.navigate('/book')} />
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
+        <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
       </Card>
       {maySetUp ? (

@@ -69,6 +69,7 @@ function Steps({ has }: { has: Has }) {
       </Step>
       <Step title="How we judge" has="The book’s limits, and what the shop chose" missing={null}>
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
+        <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
       </Step>
       <Step title="Outside" has="Road service, dispatch and gauges: connected or not" missing={null}>

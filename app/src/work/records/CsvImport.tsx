@@ -1,6 +1,7 @@
 import type { BadLine } from '@zealous-axle/core';
 import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
+import { pickFile } from '../../device/files';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Notice } from '../../parts/Notice';
@@ -32,14 +33,6 @@ interface Props<P extends AnyPreview> {
 }
 
 const MOST_SHOWN = 50;
-
-const pickFile = (): Promise<File | null> =>
-  new Promise((resolve) => {
-    const input = Object.assign(document.createElement('input'), { type: 'file', accept: '.csv,text/csv' });
-    input.onchange = () => resolve(input.files?.[0] ?? null);
-    input.oncancel = () => resolve(null);
-    input.click();
-  });
 
 const lines = (count: number): string => `${count} ${count === 1 ? 'line' : 'lines'}`;
 
@@ -86,7 +79,7 @@ export function CsvImport<P extends AnyPreview>({ note, may, mayNot, previewPath
   const [problem, setProblem] = useState<string | null>(null);
   const [done, setDone] = useState<string | null>(null);
   const pick = async () => {
-    const file = await pickFile();
+    const file = await pickFile('.csv,text/csv');
     if (!file) return;
     setProblem(null);
     setDone(null);

@@ -1,12 +1,4 @@
-import {
-  type BookId,
-  COMMANDS,
-  defectWords,
-  OWN_PRESSES,
-  type OwnSign,
-  ownSignRefusal,
-  severityOf,
-} from '@zealous-axle/core';
+import { type BookId, COMMANDS, defectWords, OWN_PRESSES, ownSignRefusal, severityOf } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
@@ -18,14 +10,13 @@ import { ChoiceField } from '../../parts/ChoiceField';
 import { ChooseSign } from '../../parts/ChooseSign';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
+import { PRESSES_WORDS } from '../../parts/part-words';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 
-type Presses = OwnSign['presses'];
-const PRESSES: Record<Presses, string> = { 'before-use': 'Before its next use', hold: 'Holds the unit' };
 const own = COMMANDS['set-own-sign'].body.shape;
 const schema = z.object({ presses: z.enum(OWN_PRESSES), reason: own.reason });
 /** Whether there is something to be stricter about. */
@@ -39,7 +30,7 @@ function Stricter({ code, onClose }: { code: string; onClose: () => void }) {
   const { control, handleSubmit, formState } = useZodForm(schema, { presses: may[0] ?? 'hold', reason: '' });
   const set = handleSubmit(({ presses, reason }) => {
     onClose();
-    const label = `${defectWords(code)}: ${PRESSES[presses].toLowerCase()}`;
+    const label = `${defectWords(code)}: ${PRESSES_WORDS[presses].toLowerCase()}`;
     void send('set-own-sign', { version: fleet.version, code, presses, reason }, label);
   });
   return (
@@ -50,7 +41,7 @@ function Stricter({ code, onClose }: { code: string; onClose: () => void }) {
         name="presses"
         label="In our shop"
         stacked
-        options={may.map((value) => ({ value, label: PRESSES[value] }))}
+        options={may.map((value) => ({ value, label: PRESSES_WORDS[value] }))}
       />
       <Field control={control} name="reason" label="Why we ask for more" multiline maxLength={300} />
       <Button tall look="act" label="Set this rule" disabled={!formState.isValid} onPress={() => void set()} />
@@ -96,7 +87,7 @@ export function OwnSigns() {
     <Card title={`${fleet.name}: signs we are stricter about`} note="Never looser than the book.">
       {fleet.signs.map((each) => (
         <View key={each.code} className="gap-1 border-t border-line py-2">
-          <Text bold>{`${defectWords(each.code)}: ${PRESSES[each.presses].toLowerCase()}`}</Text>
+          <Text bold>{`${defectWords(each.code)}: ${PRESSES_WORDS[each.presses].toLowerCase()}`}</Text>
           <Text size="small" tone="soft">{`${each.reason} · ${each.by}, ${dayOf(each.at, fleet.zone)}`}</Text>
           {may ? (
             <Button

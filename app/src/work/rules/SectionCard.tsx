@@ -3,6 +3,7 @@ import {
   type Asked,
   CHECKS,
   kindAs,
+  type OwnCheck,
   type Section,
   STEP_KINDS,
   type StepKind,
@@ -19,16 +20,17 @@ import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
+import { useSession } from '../../session/session';
 import type { Changed } from './changed-route';
 
 const sameAsked = (a: Asked, b: Asked): boolean => a.kind === b.kind && a.item === b.item;
 
 const TAKEN_AT = { ends: ['end', 'tyre'], sides: ['side'], unit: ['unit'] } as const;
 /** Asked for by the item, of which each has several. */
-const BY_ITEM: readonly StepKind[] = ['air-test', 'check'];
+const BY_ITEM: readonly StepKind[] = ['air-test', 'check', 'own-check'];
 
 /** Everything a section may ask for at its place. */
-function askable(at: Section['at']): Asked[] {
+function askable(at: Section['at'], own: readonly OwnCheck[]): Asked[] {
   const kinds = STEP_KINDS.filter(
     (kind) => !BY_ITEM.includes(kind) && (TAKEN_AT[at] as readonly string[]).includes(kindAs(kind).at),
   );
@@ -39,6 +41,9 @@ function askable(at: Section['at']): Asked[] {
       kind: 'check' as const,
       item: id,
     })),
+    ...own
+      .filter((check) => (TAKEN_AT[at] as readonly string[]).includes(check.at))
+      .map(({ name }) => ({ kind: 'own-check' as const, item: name })),
   ];
 }
 
@@ -67,7 +72,10 @@ function AskRow({
 }
 
 function AddAsk({ section, onAdd, onClose }: { section: Section; onAdd: (asked: Asked) => void; onClose: () => void }) {
-  const left = askable(section.at).filter((each) => !section.asks.some((asked) => sameAsked(asked, each)));
+  const { fleet } = useSession();
+  const left = askable(section.at, fleet.checks).filter(
+    (each) => !section.asks.some((asked) => sameAsked(asked, each)),
+  );
   return (
     <Drawer title={`Add to ${section.name}`} onClose={onClose}>
       {left.length === 0 ? <Text tone="soft">Everything that can be asked here is in it already.</Text> : null}
@@ -79,7 +87,11 @@ function AddAsk({ section, onAdd, onClose }: { section: Section; onAdd: (asked: 
           className="min-h-12 justify-center rounded-xl border-2 border-edge bg-card px-3"
         >
           <Text>{subjectWords(asked)}</Text>
-          {asked.kind === 'check' || asked.kind === 'air-test' ? null : (
+          {asked.kind === 'own-check' ? (
+            <Text size="small" tone="soft">
+              Our own
+            </Text>
+          ) : asked.kind === 'check' || asked.kind === 'air-test' ? null : (
             <Text size="small" tone="soft">
               Measured
             </Text>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { catalogueEntry, checkEntry, isCaseOf } from '../../catalogue';
+import { catalogueEntry, checkEntry, isCaseOf, parseOwnCode } from '../../catalogue';
 import { SIDES } from '../../trailer';
 import { axleNumber, type Contradiction, kindOf } from '../kind';
 
@@ -12,10 +12,14 @@ export const LAMP_WORDS: Record<(typeof LAMPS)[number], string> = {
   middle: 'In the middle',
 };
 
-/** A code of the defect catalogue. */
+/** A code of the defect catalogue, or a sign of a fleet's own check. */
 export const codeText = z
   .string()
-  .refine((code) => catalogueEntry(code) !== null, 'not a code of the defect catalogue');
+  .max(120)
+  .refine(
+    (code) => catalogueEntry(code) !== null || Boolean(parseOwnCode(code)?.sign),
+    'not a code of the defect catalogue',
+  );
 
 const schema = z.strictObject({
   kind: z.literal('check'),

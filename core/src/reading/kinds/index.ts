@@ -12,6 +12,7 @@ import { hubOil } from './hub-oil';
 import { kingPin } from './king-pin';
 import { lining } from './lining';
 import { mudFlap } from './mud-flap';
+import { ownCheck } from './own-check';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
 import { scribeMarks } from './scribe-marks';
@@ -47,6 +48,7 @@ const ASKED = {
   'wheel-play': wheelPlay,
   'air-test': airTest,
   check,
+  'own-check': ownCheck,
 };
 
 /** The four measured things every axle position is asked for. */

@@ -10,6 +10,7 @@ import type { KindPad } from './kind';
 import { kingPin } from './king-pin';
 import { lining } from './lining';
 import { mudFlap } from './mud-flap';
+import { ownCheck } from './own-check';
 import { pressure } from './pressure';
 import { rotor } from './rotor';
 import { scribeMarks } from './scribe-marks';
@@ -45,6 +46,7 @@ const PADS: Record<StepKind, KindPad> = {
   'wheel-play': wheelPlay,
   'air-test': airTest,
   check,
+  'own-check': ownCheck,
 };
 
 export const padOf = (kind: StepKind): KindPad => PADS[kind];

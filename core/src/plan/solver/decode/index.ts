@@ -54,6 +54,8 @@ export class Decoder {
   attempt(choice: Choice, from: number, to: number, limit: number): number {
     const { shop, now } = this;
     take(shop, now, choice);
+    // What is kept of a choice that came to no end is of several: nothing of it is gone on from.
+    if (!Number.isFinite(now.keptCost)) return run(shop, now, 0, shop.count, limit);
     return run(shop, now, Math.min(from, shop.count), to, limit);
   }
 
