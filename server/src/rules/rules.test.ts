@@ -90,6 +90,89 @@ describe('a sign the fleet is stricter about', () => {
   });
 });
 
+describe('checks of the fleet’s own', () => {
+  const winch = {
+    name: 'Winch straps',
+    part: 'body',
+    at: 'unit' as const,
+    good: 'Whole and dry',
+    signs: [
+      { sign: 'Frayed', presses: 'next-visit' as const },
+      { sign: 'Torn through', presses: 'hold' as const },
+    ],
+  };
+  const set = (version: number, checks: unknown[]) =>
+    world.send(who('manager'), 'set-own-checks', { version, checks } as never);
+  const place = { axle: null, side: null, tyre: null };
+  const report = (code: string) =>
+    world.send(who('driver'), 'report-defect', { defect: uuidv7(), unit: fleet.unit, code, place, words: '' });
+
+  test('are versioned, asked by a route, reported by their signs, and hold as they say', async () => {
+    expect((await set(1, [winch])).status).toBe(200);
+    expect((await session()).fleet.checks).toMatchObject([
+      { name: winch.name, version: 1, saved: { by: 'The manager' } },
+    ]);
+    expect((await set(2, [{ ...winch, good: 'Whole, dry, rolled up' }])).status).toBe(200);
+    expect((await session()).fleet.checks).toMatchObject([{ version: 2 }]);
+    expect((await set(3, [{ ...winch, good: 'Whole, dry, rolled up' }])).status).toBe(200);
+    expect((await session()).fleet.checks).toMatchObject([{ version: 2 }]);
+    expect((await report('own-check:Winch straps:Frayed')).status).toBe(200);
+    expect((await report('own-check:Winch straps:Torn through')).status).toBe(200);
+    const { defects } = (await world.get(who('foreman'), `/units/${fleet.unit}`)).body;
+    expect(new Map(defects.map((each: { code: string; holds: boolean }) => [each.code, each.holds]))).toEqual(
+      new Map([
+        ['own-check:Winch straps:Frayed', false],
+        ['own-check:Winch straps:Torn through', true],
+      ]),
+    );
+    const { groups } = (await world.get(who('foreman'), '/triage')).body;
+    expect(groups[0].reports.map((each: { proposal: { severity: string } }) => each.proposal.severity)).toEqual([
+      'hold',
+      'next-visit',
+    ]);
+  });
+
+  test('a sign it has not, an older version and an unknown part are refused', async () => {
+    expect((await set(1, [winch])).status).toBe(200);
+    expect((await report('own-check:Winch straps:Blue')).status).toBe(400);
+    expect((await report('own-check:Wings:Frayed')).status).toBe(400);
+    expect((await set(1, [])).status).toBe(409);
+    expect((await set(2, [{ ...winch, part: 'wings' }])).body.errors[0].path).toBe('body.checks.0.part');
+    expect((await set(2, [winch, winch])).status).toBe(400);
+  });
+
+  test('what a route asks of them is read, judged and kept as it was asked', async () => {
+    expect((await set(1, [winch])).status).toBe(200);
+    const route = uuidv7();
+    const asks = (item: string) => [
+      { id: 's', name: 'Deck', says: '', at: 'unit', asks: [{ kind: 'own-check', item }] },
+    ];
+    const definition = (item: string) => ({
+      id: route,
+      name: 'Deck',
+      says: '',
+      kinds: ['semitrailer'],
+      sections: asks(item),
+    });
+    const save = (item: string) =>
+      world.send(who('manager'), 'save-route', { route, version: 0, definition: definition(item) } as never);
+    expect((await save('Wings')).status).toBe(400);
+    expect((await save(winch.name)).status).toBe(200);
+    const inspection = uuidv7();
+    await world.done(who('technician'), 'start-inspection', { inspection, unit: fleet.unit, purpose: 'walk' });
+    const value = { kind: 'own-check', check: winch.name, found: ['Torn through'] } as const;
+    await world.done(who('technician'), 'take-reading', {
+      reading: uuidv7(),
+      inspection,
+      value: { ...value, found: [...value.found] },
+    });
+    const page = async () => (await world.get(who('foreman'), `/units/${fleet.unit}`)).body;
+    expect((await page()).holds).toHaveLength(1);
+    expect((await set(2, [])).status).toBe(200);
+    expect((await page()).defects).toMatchObject([{ code: 'own-check:Winch straps:Torn through', holds: true }]);
+  });
+});
+
 describe('book, policies and units', () => {
   const rules = (version: number, more = {}) => ({
     version,
