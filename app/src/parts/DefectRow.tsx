@@ -25,10 +25,16 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   withdrawn: ' · taken back',
 };
 
-/** Until when it may wait: a day, a meter, or dusk. */
-function waitsWords({ state, until, untilMeter, dusk }: DefectView, zone: string): string {
-  if (state !== 'deferred') return '';
-  if (dusk) return ` · by daylight only, until ${clock(dusk, zone)}`;
+/** Until which dusk it runs by daylight only, for whoever drives it; null where it does not. */
+function daylightWords({ state, dusk }: DefectView, zone: string): string | null {
+  if (state !== 'deferred' || !dusk) return null;
+  const over = Date.parse(dusk) <= Date.now();
+  return `By daylight only, until ${clock(dusk, zone)}${over ? ': that is over, ask the shop before it moves' : ''}`;
+}
+
+/** Until when it may wait: a day, or a meter. */
+function waitsWords({ state, until, untilMeter, dusk }: DefectView): string {
+  if (state !== 'deferred' || dusk) return '';
   return ` · put off until ${[until && dayName(until), untilMeter && `the meter reads ${untilMeter}`].filter(Boolean).join(' or ')}`;
 }
 
@@ -54,6 +60,7 @@ export function DefectRow({
     defect.origin === 'driver'
       ? `Reported by ${defect.reportedBy}`
       : `Found by ${defect.reportedBy}${defect.inspection?.open ? ', inspection still open' : ''}`;
+  const daylight = daylightWords(defect, fleet.zone);
   return (
     <View className="gap-2 border-t border-line py-3">
       <View className="flex-row gap-3">
@@ -65,11 +72,12 @@ export function DefectRow({
             {`  ${words(defectWords(defect.code))}`}
           </Text>
           {defect.words ? <Text>{defect.words}</Text> : null}
+          {daylight ? <Text bold>{daylight}</Text> : null}
           {defect.added.map(({ words: more, by: who, at }) => (
             <Text key={at} size="small">{`${more} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
           ))}
           <Text size="small" tone="soft">
-            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${waitsWords(defect, fleet.zone)}${defect.holds ? ' · holds the trailer' : ''}`}
+            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${waitsWords(defect)}${defect.holds ? ' · holds the trailer' : ''}`}
           </Text>
         </View>
       </View>

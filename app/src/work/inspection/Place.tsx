@@ -1,5 +1,6 @@
 import {
   type Draft,
+  isByEye,
   type Limit,
   limitWords,
   type PartLife,
@@ -90,7 +91,7 @@ export const Place = memo(function Place({
             ? `Last ${shown(before.text)}, ${dayOf(before.at, fleet.zone)}`
             : life
               ? 'Not read since'
-              : step.kind === 'check'
+              : isByEye(step.kind)
                 ? 'Not seen before'
                 : 'Not read before'}
         </Text>

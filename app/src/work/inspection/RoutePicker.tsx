@@ -65,7 +65,7 @@ export function RoutePicker({
               <Text bold size="lead" className="shrink">
                 {route.name}
               </Text>
-              <Text reading tone="soft">{`${steps} steps`}</Text>
+              <Text reading tone="soft" className="shrink-0">{`${steps} steps`}</Text>
             </View>
             {route.says ? <Text>{route.says}</Text> : null}
             {measuresAll(route) ? null : (

@@ -1,4 +1,4 @@
-import { defectWords, SKILLS, TEMPLATES, type Template, templateSchema } from '@zealous-axle/core';
+import { defectWords, SKILLS, subjectWords, TEMPLATES, type Template, templateSchema } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -88,7 +88,7 @@ function Measured({ kinds, onChange }: { kinds: Measures; onChange: (kinds: Meas
         {MEASURES.map((kind) => (
           <Toggle
             key={kind}
-            label={defectWords(kind)}
+            label={subjectWords({ kind })}
             on={kinds.includes(kind)}
             onChange={(on) => onChange(on ? [...kinds, kind] : kinds.filter((each) => each !== kind))}
           />
@@ -138,10 +138,10 @@ export function TemplateEditor({ version, definition, onClose }: Props) {
       <Field control={control} name="name" label="Name" maxLength={60} />
       <View className="flex-row gap-2">
         <View className="flex-1">
-          <Field control={control} name="one" label="Minutes, one end" inputMode="numeric" maxLength={4} />
+          <Field control={control} name="one" label="One end, min" inputMode="numeric" maxLength={4} />
         </View>
         <View className="flex-1">
-          <Field control={control} name="both" label="Both ends" inputMode="numeric" maxLength={4} />
+          <Field control={control} name="both" label="Both, min" inputMode="numeric" maxLength={4} />
         </View>
         <View className="flex-1">
           <Field control={control} name="people" label="People" inputMode="numeric" maxLength={1} />

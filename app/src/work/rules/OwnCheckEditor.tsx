@@ -70,12 +70,6 @@ export function OwnCheckEditor({ check, taken, onSave, onClose }: Props) {
         stacked
         options={OWN_CHECK_AT.map((value) => ({ value, label: AT[value] }))}
       />
-      <ChoiceField
-        control={control}
-        name="part"
-        label="Shown under"
-        options={PARTS.map((value: Part) => ({ value, label: PART_WORDS[value] }))}
-      />
       <Text bold>What may be seen instead</Text>
       {signs.fields.map(({ id }, index) => (
         <View key={id} className="gap-2 border-t border-line pt-2">
@@ -112,6 +106,12 @@ export function OwnCheckEditor({ check, taken, onSave, onClose }: Props) {
           onPress={() => setValue('figure', FIGURE, { shouldValidate: true, shouldDirty: true })}
         />
       )}
+      <ChoiceField
+        control={control}
+        name="part"
+        label="Shown under"
+        options={PARTS.map((value: Part) => ({ value, label: PART_WORDS[value] }))}
+      />
       {wrong ? <Notice look="ask">{`${wrong}.`}</Notice> : null}
       <Button tall look="act" label="Save the check" disabled={!formState.isValid} onPress={() => void save()} />
     </Drawer>

@@ -110,9 +110,7 @@ export function OwnChecks() {
             }
           />
         ))}
-        {may ? (
-          <Button tall look="act" label="A check of our own" disabled={waits} onPress={() => setOpen('new')} />
-        ) : null}
+        {may ? <Button tall look="act" label="Add a check" disabled={waits} onPress={() => setOpen('new')} /> : null}
       </Card>
       <Card title="As a file">
         <Button

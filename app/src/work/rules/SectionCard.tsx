@@ -35,15 +35,15 @@ function askable(at: Section['at'], own: readonly OwnCheck[]): Asked[] {
     (kind) => !BY_ITEM.includes(kind) && (TAKEN_AT[at] as readonly string[]).includes(kindAs(kind).at),
   );
   return [
+    ...own
+      .filter((check) => (TAKEN_AT[at] as readonly string[]).includes(check.at))
+      .map(({ name }) => ({ kind: 'own-check' as const, item: name })),
     ...kinds.map((kind) => ({ kind })),
     ...(at === 'unit' ? AIR_TESTS.map((item) => ({ kind: 'air-test' as const, item })) : []),
     ...CHECKS.filter((check) => (TAKEN_AT[at] as readonly string[]).includes(check.at)).map(({ id }) => ({
       kind: 'check' as const,
       item: id,
     })),
-    ...own
-      .filter((check) => (TAKEN_AT[at] as readonly string[]).includes(check.at))
-      .map(({ name }) => ({ kind: 'own-check' as const, item: name })),
   ];
 }
 
@@ -84,7 +84,7 @@ function AddAsk({ section, onAdd, onClose }: { section: Section; onAdd: (asked: 
           key={`${asked.kind} ${asked.item ?? ''}`}
           role="button"
           onPress={() => onAdd(asked)}
-          className="min-h-12 justify-center rounded-xl border-2 border-edge bg-card px-3"
+          className="min-h-12 justify-center rounded-xl border-2 border-edge bg-card px-3 py-1"
         >
           <Text>{subjectWords(asked)}</Text>
           {asked.kind === 'own-check' ? (

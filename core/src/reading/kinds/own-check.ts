@@ -26,7 +26,7 @@ export const ownCheck = kindOf(schema)({
   item: ({ check }) => check,
   text: ({ found, value, unit }) =>
     [...found, ...(value === undefined ? [] : [`${value} ${unit ?? ''}`.trim()])].join(', ') || 'good',
-  good: ({ item = '', axle, side }) => ({
+  good: ({ item = 'Own check', axle, side }) => ({
     kind: 'own-check',
     check: item,
     ...(axle ? { axle } : {}),
