@@ -199,7 +199,7 @@ test('a shop changes how a repair goes, and counts its parts', async ({ browser,
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/work`);
   await press(foreman, 'Change. Hub seal');
-  await foreman.getByLabel('Minutes, one end').fill('70');
+  await foreman.getByLabel('One end, min').fill('70');
   await press(foreman, 'Not needed. Hub-cap gasket');
   await press(foreman, 'Another part …');
   await press(foreman, 'Stud and nut');

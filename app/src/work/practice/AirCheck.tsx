@@ -2,7 +2,6 @@ import { type Draft, type FleetRules, keyOf, newDraft, type Reading, type Step, 
 import {
   AIR_CONTROLS,
   AIR_PART_SAYS,
-  AIR_PARTS,
   AIR_TESTS_ASKED,
   type AirAct,
   type AirControl,
@@ -11,6 +10,7 @@ import {
   airDrawing,
   airFaultWords,
   airMarks,
+  airOrderIn,
   airReading,
   airSystem,
   airVerdicts,
@@ -36,6 +36,7 @@ import { Text } from '../../parts/Text';
 import { rulesOf, useBook } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { Drawn } from './Drawn';
+import { useOwnRoutes } from './ownRoutes';
 import { PracticeScreen } from './PracticeScreen';
 import { useBegun } from './usePractice';
 import type { PadOf } from './YardWalk';
@@ -96,7 +97,11 @@ type Keep = (come: Come | null) => void;
 
 /** The dash in time: every tick the air moves on. It is kept at every act. */
 function useDash(system: AirSystem, from: Come | null, keep: Keep) {
-  const [check, setCheck] = useState<Check>(() => from?.check ?? beginAirCheck(restingAir()));
+  const routes = useOwnRoutes();
+  // One that was begun before it had an order of its own is begun anew.
+  const [check, setCheck] = useState<Check>(() =>
+    from?.check.order ? from.check : beginAirCheck(restingAir(), false, airOrderIn(routes)),
+  );
   const latest = useRef(check);
   latest.current = check;
   const set = useCallback((next: Check) => {
@@ -176,7 +181,7 @@ function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
   const part = AIR_PART_SAYS[check.part];
   return (
     <>
-      <Card title={`${AIR_PARTS.indexOf(check.part) + 1}. ${part.name}`} note={part.says}>
+      <Card title={`${check.order.indexOf(check.part) + 1}. ${part.name}`} note={part.says}>
         {check.mistake ? <Notice look="stop">{`${check.mistake} The check begins again.`}</Notice> : null}
         <View className="relative w-full max-w-[560px] self-center">
           <Drawn drawing={drawing} still />

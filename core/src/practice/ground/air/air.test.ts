@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Route } from '../../../inspection';
 import { judgeReading } from '../../../judge';
 import { plainBook } from '../../../limits';
 import { readDial } from '../drawing/read-back';
@@ -17,10 +18,14 @@ import {
   withControls,
 } from './model';
 import {
+  AIR_PARTS,
   AIR_TESTS_ASKED,
   type AirAct,
   type AirCheck,
+  type AirPart,
   actAir,
+  airOrderIn,
+  airOrderOf,
   airReading,
   beginAirCheck,
   passAir,
@@ -66,6 +71,69 @@ function inOrder(system: AirSystem): AirCheck {
   return check;
 }
 
+/** The check by another order: what each part asks for is done where it stands. */
+function by(order: readonly AirPart[], system: AirSystem): AirCheck {
+  let check = beginAirCheck(restingAir(), false, order);
+  const act = (...acts: AirAct[]) => {
+    for (const each of acts) check = actAir(system, check, each);
+  };
+  const until = (done: () => boolean, each: () => void) => {
+    for (let nth = 0; nth < 2_000 && !done(); nth++) each();
+    expect(done()).toBe(true);
+  };
+  const pass = () => {
+    check = passAir(system, check, 1);
+  };
+  const pump = () => {
+    act('press');
+    check = passAir(system, check, 0.6);
+    act('release');
+    check = passAir(system, check, 0.6);
+  };
+  const controls = () => check.state.controls;
+  const valvesIn = () => {
+    if (!controls().tractorIn) act('tractor');
+    if (!controls().trailerIn) act('trailer');
+  };
+  const fill = () => {
+    if (!controls().engine) act('engine');
+    // With less air than that they pop out again.
+    until(() => systemPsi(check.state) > 60, pass);
+    valvesIn();
+    until(() => !check.state.loaded && systemPsi(check.state) > 100, pass);
+  };
+  const minute = (applied: boolean) => {
+    if (systemPsi(check.state) < 100 || controls().engine) fill();
+    if (controls().engine) act('engine');
+    if (applied) act('press');
+    act('watch');
+  };
+  const empty = (part: AirPart) => {
+    if (controls().engine) act('engine');
+    until(() => check.part !== part, pump);
+  };
+  const doing: Record<AirPart, () => void> = {
+    build: () => {
+      act('chock', 'key', 'engine');
+      valvesIn();
+      until(() => check.part !== 'build', pass);
+    },
+    'cut-in': () => {
+      fill();
+      check = passAir(system, check, 0.25);
+      until(() => check.part !== 'cut-in', pump);
+    },
+    released: () => minute(false),
+    applied: () => minute(true),
+    warning: () => empty('warning'),
+    pop: () => empty('pop'),
+    again: () => act('engine'),
+    done: () => undefined,
+  };
+  for (const part of order) if (check.part === part) doing[part]();
+  return check;
+}
+
 const BOOK = plainBook('na');
 const failing = (check: AirCheck): string[] =>
   AIR_TESTS_ASKED.filter((test) => {
@@ -79,6 +147,70 @@ test('a good system, checked in order, meets every published figure', () => {
   expect(failing(check)).toEqual([]);
   expect(check.shown.buildUp).toBeLessThan(45);
 });
+
+test('its order is the route’s, the warning never after the valves, and what is not asked comes last', () => {
+  expect(airOrderOf(['governor', 'build-up', 'leak-released', 'leak-applied', 'low-air', 'spring-brake'])).toEqual(
+    AIR_PARTS,
+  );
+  expect(airOrderOf([])).toEqual(AIR_PARTS);
+  expect(airOrderOf(['spring-brake', 'low-air', 'leak-released', 'leak-applied', 'governor'])).toEqual([
+    'build',
+    'warning',
+    'pop',
+    'released',
+    'applied',
+    'cut-in',
+    'again',
+    'done',
+  ]);
+});
+
+test('a shop’s own route gives its order; without one it is as it ships', () => {
+  const asks = (items: string[]) => items.map((item) => ({ kind: 'air-test' as const, item }));
+  const route = (items: string[]) =>
+    ({
+      id: 'r',
+      name: 'R',
+      says: '',
+      kinds: ['tractor'],
+      sections: [{ id: 's', name: 'S', says: '', at: 'unit', asks: asks(items) }],
+    }) as Route;
+  expect(airOrderIn([])).toEqual(AIR_PARTS);
+  expect(airOrderIn([route(['leak-released'])])).toEqual(AIR_PARTS);
+  const own = route(['low-air', 'spring-brake', 'leak-released', 'leak-applied', 'governor']);
+  expect(airOrderIn([route(['leak-released']), own]).slice(1, 6)).toEqual([
+    'warning',
+    'pop',
+    'released',
+    'applied',
+    'cut-in',
+  ]);
+});
+
+test('in any order of a route a good system meets every figure, and a faulty one fails its own', () => {
+  const tests = fc.shuffledSubarray(['governor', 'leak-released', 'leak-applied', 'low-air', 'spring-brake'] as const, {
+    minLength: 5,
+  });
+  fc.assert(
+    fc.property(tests, (asked) => {
+      const order = airOrderOf(asked);
+      const good = by(order, systemWith(null));
+      expect([good.part, good.mistake, good.begunAgain]).toEqual(['done', null, 0]);
+      expect(failing(good)).toEqual([]);
+      for (const [fault, figure] of Object.entries(FAILS))
+        expect([fault, ...failing(by(order, systemWith(fault as never)))]).toContain(figure);
+    }),
+    { numRuns: 12 },
+  );
+});
+
+const FAILS = {
+  'leak-right': 'leak-released',
+  'leak-applied': 'leak-applied',
+  'late-warning': 'low-air',
+  'valve-sticks': 'spring-brake',
+  'governor-high': 'governor',
+} as const;
 
 test('each fault fails its own figure', () => {
   const wanted: Record<string, string> = {

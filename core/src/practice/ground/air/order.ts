@@ -1,4 +1,5 @@
-import type { AirTest } from '../../../reading';
+import type { Route } from '../../../inspection';
+import { type AirTest, isAirTest } from '../../../reading';
 import data from './air.json';
 import { type AirState, type AirSystem, gaugeOf, runAir, systemPsi, withControls } from './model';
 
@@ -12,6 +13,44 @@ export const TIMED_WORDS = `from ${data.timedPsi.from} to ${data.timedPsi.to} ps
 /** The parts of the check, in their order. */
 export const AIR_PARTS = ['build', 'cut-in', 'released', 'applied', 'warning', 'pop', 'again', 'done'] as const;
 export type AirPart = (typeof AIR_PARTS)[number];
+
+/** The part in which each test of a route is done. Both of what is heard at the governor belong to one filling. */
+const PART_OF: Partial<Record<AirTest, AirPart>> = {
+  governor: 'cut-in',
+  'leak-released': 'released',
+  'leak-applied': 'applied',
+  'low-air': 'warning',
+  'spring-brake': 'pop',
+};
+
+/**
+ * The parts in the order in which a route asks for its air tests: it builds up first, and is left built up. What the route
+ * does not ask for is done after the rest, as it ships; the warning comes before the valves, since both are of one emptying.
+ */
+export function airOrderOf(tests: readonly AirTest[]): AirPart[] {
+  const asked = [...new Set(tests.flatMap((test) => PART_OF[test] ?? []))];
+  const rest = AIR_PARTS.filter((part) => Object.values(PART_OF).includes(part) && !asked.includes(part));
+  const middle: AirPart[] = [...asked, ...rest].filter((part) => part !== 'warning');
+  middle.splice(warningAt(asked, middle), 0, 'warning');
+  return ['build', ...middle, 'again', 'done'];
+}
+
+/** The order of a shop's own air check: that of its first route that asks for the whole of it; as it ships where none does. */
+export function airOrderIn(routes: readonly Route[]): AirPart[] {
+  const asked = routes
+    .map(({ sections }) =>
+      sections.flatMap(({ asks }) => asks.flatMap(({ kind, item }) => (kind === 'air-test' && item ? [item] : []))),
+    )
+    .find((items) => items.includes('spring-brake'));
+  return airOrderOf((asked ?? []).filter(isAirTest));
+}
+
+/** Where the warning stands: where the route has it, never after the valves. */
+function warningAt(asked: readonly AirPart[], others: readonly AirPart[]): number {
+  const pop = others.indexOf('pop');
+  const own = asked.indexOf('warning');
+  return own < 0 ? pop : Math.min(own, pop);
+}
 
 export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: string }>> = {
   build: {
@@ -50,6 +89,10 @@ export interface Shown {
 /** A check as far as it has come. `mistake` says what was out of order: then it begins again. */
 export interface AirCheck {
   part: AirPart;
+  /** Its parts, as they follow each other. */
+  order: readonly AirPart[];
+  /** The governor cut out since this part began. */
+  full: boolean;
   state: AirState;
   /** The chocks are laid: before that the last brake is not let go. */
   chocked: boolean;
@@ -71,8 +114,10 @@ const NOTHING: Shown = {
   valves: null,
 };
 
-export const beginAirCheck = (state: AirState, chocked = false): AirCheck => ({
+export const beginAirCheck = (state: AirState, chocked = false, order: readonly AirPart[] = AIR_PARTS): AirCheck => ({
   part: 'build',
+  order,
+  full: false,
   state,
   chocked,
   shown: NOTHING,
@@ -80,6 +125,13 @@ export const beginAirCheck = (state: AirState, chocked = false): AirCheck => ({
   mistake: null,
   begunAgain: 0,
 });
+
+/** The part after this one. */
+const nextPart = ({ part, order }: AirCheck): AirPart => order[order.indexOf(part) + 1] ?? 'done';
+
+/** Too little air for a minute that means anything: it is built up again first. */
+const isLow = (state: AirState): boolean => systemPsi(state) < data.timedPsi.to;
+const BUILD_FIRST = 'There is too little air for this minute: engine on, until the governor cuts out, then off.';
 
 /** Why an act is out of order now; null where it is not. */
 function against({ part, state }: AirCheck, act: AirAct): string | null {
@@ -104,18 +156,23 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
       return 'With the engine running the compressor fills what leaks: engine off, then watch.';
     if (act === 'watch' && !(tractorIn && trailerIn))
       return 'With a valve out its circuit is empty, and its leak is hidden: both valves in.';
-    if (starts) return 'The engine stays off from here until the end: else the compressor hides the leak.';
+    if (act === 'watch' && isLow(state)) return BUILD_FIRST;
+    if (starts && !isLow(state)) return 'The engine stays off for this: else the compressor hides the leak.';
   }
   if (part === 'applied') {
     if (act === 'watch' && pedal < 1) return 'The minute is of a full application, held: press first.';
-    if (act === 'release') return 'It is held for the whole minute: let go, the minute means nothing.';
-    if (starts) return 'With the engine running the compressor fills what leaks.';
-    if (act === 'tractor' || act === 'trailer') return 'The valves stay in: a parked circuit hides its leak.';
+    if (act === 'watch' && engine) return 'With the engine running the compressor fills what leaks: engine off first.';
+    if (act === 'release' && !engine && !isLow(state) && tractorIn && trailerIn)
+      return 'It is held for the whole minute: let go, the minute means nothing.';
+    if (starts && !isLow(state)) return 'With the engine running the compressor fills what leaks.';
+    if ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn))
+      return 'The valves stay in: a parked circuit hides its leak.';
+    if (act === 'watch' && !(tractorIn && trailerIn)) return 'With a valve out its circuit is empty: both valves in.';
   }
   if (part === 'warning' || part === 'pop') {
     if (starts) return 'The engine stays off until the valves are out.';
     if (act === 'watch') return 'Nothing to time here: press and release, and look at the gauges.';
-    if (part === 'warning' && (act === 'tractor' || act === 'trailer'))
+    if (part === 'warning' && ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn)))
       return 'The valves have to come out by themselves: leave them in.';
     if (part === 'pop' && ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn)))
       return 'The valves have to come out by themselves: pulled by hand, they prove nothing.';
@@ -156,15 +213,28 @@ function onward(check: AirCheck): AirCheck {
     const buildUp = shown.buildUp ?? timed;
     const next = { ...check, timedFrom, shown: { ...shown, buildUp } };
     if (state.loaded || !state.controls.tractorIn || !state.controls.trailerIn) return next;
-    return { ...next, part: 'cut-in', shown: { ...next.shown, cutOut: round(gaugeOf(state, 'supply')) } };
+    return {
+      ...next,
+      part: nextPart(check),
+      full: true,
+      shown: { ...next.shown, cutOut: round(gaugeOf(state, 'supply')) },
+    };
   }
+  if (part === 'cut-in' && !check.full) return { ...check, full: state.controls.engine && !state.loaded };
   if (part === 'cut-in' && state.loaded)
-    return { ...check, part: 'released', shown: { ...shown, cutIn: round(gaugeOf(state, 'supply')) } };
-  if (part === 'warning' && state.warning) return { ...check, part: 'pop', shown: { ...shown, warning: round(psi) } };
+    return {
+      ...check,
+      part: nextPart(check),
+      full: false,
+      shown: { ...shown, cutIn: round(gaugeOf(state, 'supply')) },
+    };
+  if (part === 'warning' && state.warning)
+    return { ...check, part: nextPart(check), full: false, shown: { ...shown, warning: round(psi) } };
   if (part === 'pop') {
     const { tractorIn, trailerIn } = state.controls;
-    if (!tractorIn && !trailerIn) return { ...check, part: 'again', shown: { ...shown, valves: round(psi) } };
-    if (psi < data.emptyPsi) return { ...check, part: 'again', shown: { ...shown, valves: 0 } };
+    if (!tractorIn && !trailerIn)
+      return { ...check, part: nextPart(check), full: false, shown: { ...shown, valves: round(psi) } };
+    if (psi < data.emptyPsi) return { ...check, part: nextPart(check), full: false, shown: { ...shown, valves: 0 } };
   }
   if (part === 'again' && state.controls.engine) return { ...check, part: 'done' };
   return check;
@@ -177,8 +247,13 @@ function watched(system: AirSystem, check: AirCheck): AirCheck {
   const state = runAir(system, settled, data.watchSeconds);
   const minute: [number, number] = [round(gauge(settled)), round(gauge(state))];
   return check.part === 'released'
-    ? { ...check, state, part: 'applied', shown: { ...check.shown, released: minute } }
-    : { ...withFoot({ ...check, state }), part: 'warning', shown: { ...check.shown, applied: minute } };
+    ? { ...check, state, part: nextPart(check), full: false, shown: { ...check.shown, released: minute } }
+    : {
+        ...withFoot({ ...check, state }),
+        part: nextPart(check),
+        full: false,
+        shown: { ...check.shown, applied: minute },
+      };
 }
 
 const withFoot = (check: AirCheck): AirCheck => ({ ...check, state: withControls(check.state, { pedal: 0 }) });
@@ -187,7 +262,7 @@ const withFoot = (check: AirCheck): AirCheck => ({ ...check, state: withControls
 export function actAir(system: AirSystem, check: AirCheck, act: AirAct): AirCheck {
   if (check.part === 'done') return check;
   const again = (state: AirState, mistake: string): AirCheck => ({
-    ...beginAirCheck(state, check.chocked),
+    ...beginAirCheck(state, check.chocked, check.order),
     mistake,
     begunAgain: check.begunAgain + 1,
   });
@@ -203,7 +278,9 @@ export function actAir(system: AirSystem, check: AirCheck, act: AirAct): AirChec
 /** Lets time pass. */
 export function passAir(system: AirSystem, check: AirCheck, seconds: number): AirCheck {
   let now = check;
-  const steps = Math.max(1, Math.round(seconds / 0.25));
+  // What is read off the needle as it falls is read off finer.
+  const falls = check.part === 'warning' || check.part === 'pop';
+  const steps = Math.max(1, Math.round(seconds / (falls ? 0.05 : 0.25)));
   for (let nth = 0; nth < steps; nth++) now = onward({ ...now, state: runAir(system, now.state, seconds / steps) });
   return now;
 }
