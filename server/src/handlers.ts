@@ -79,6 +79,7 @@ import {
   setFleetRules,
   setOwnChecks,
   setOwnSign,
+  setPhrase,
   withdrawFleetLimit,
   withdrawOwnSign,
 } from './rules';
@@ -174,6 +175,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'add-fleet-limit': addFleetLimit,
   'withdraw-fleet-limit': withdrawFleetLimit,
   'set-own-checks': setOwnChecks,
+  'set-phrase': setPhrase,
   'set-own-sign': setOwnSign,
   'withdraw-own-sign': withdrawOwnSign,
   'set-fitted': setFitted,

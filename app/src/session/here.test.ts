@@ -22,6 +22,7 @@ const session: Session = {
     policies: {},
     signs: [],
     checks: [],
+    phrases: {},
     units: INCH_UNITS,
     version: 1,
     limits: [],

@@ -37,6 +37,8 @@ export const sessionSchema = z.strictObject({
     signs: z.array(ownSignSchema),
     /** What the fleet looks at besides. */
     checks: z.array(keptCheckSchema),
+    /** Its own sentences for a walk by heart, by what is read or looked at. */
+    phrases: z.record(z.string(), z.string()),
     /** Routes the fleet made its own, with the version each is at. */
     routes: z.array(z.strictObject({ version: z.int(), definition: routeSchema })),
   }),

@@ -45,6 +45,12 @@ export const RULES_COMMANDS = {
     foresees: 'all',
     judgesAnew: true,
   }),
+  /** The shop's own sentence for what is read or looked at, said on a walk by heart; null says it as it ships. */
+  'set-phrase': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ version, subject: wordsText(100), say: wordsText(300).nullable() }),
+  ),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
 } as const;

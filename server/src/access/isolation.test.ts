@@ -27,6 +27,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'save-template',
   'set-fleet-rules',
   'set-own-checks',
+  'set-phrase',
   'set-own-sign',
   'withdraw-own-sign',
   'set-own-units',

@@ -36,6 +36,8 @@ export const fleet = pgTable('fleet', {
   signs: jsonb('signs').$type<OwnSign[]>().notNull().default([]),
   /** What it looks at besides, as it is asked now. */
   checks: jsonb('checks').$type<KeptCheck[]>().notNull().default([]),
+  /** Its own sentences for a walk by heart, by what is read or looked at. */
+  phrases: jsonb('phrases').$type<Record<string, string>>().notNull().default({}),
   units: jsonb('units')
     .$type<DisplayUnits>()
     .notNull()

@@ -185,6 +185,7 @@ const actorOf = (who: typeof person.$inferSelect, ours: typeof fleet.$inferSelec
     policies: ours.policies,
     signs: ours.signs,
     checks: ours.checks,
+    phrases: ours.phrases,
     units: ours.units,
     version: ours.version,
   },

@@ -172,6 +172,7 @@ function sessionsOf(people: readonly { id: string; signIn: string; name: string;
         policies: {},
         signs: [],
         checks: [],
+        phrases: {},
         units: INCH_UNITS,
         version: 1,
       },

@@ -9,6 +9,7 @@ const SENTENCES = {
   'no-place': (number: string) => `${number} has no such place`,
   month: 'Write a month like 2026-03',
   'no-check': 'There is no such check or test.',
+  'too-many-phrases': (most: number) => `More than ${most} sentences of its own no fleet keeps: say some as they ship.`,
   'no-part': 'There is no such part to show it under.',
   'route-id': 'Must be the route’s id.',
   'other-unit': 'What this belongs to is of another unit.',

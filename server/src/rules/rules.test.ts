@@ -90,6 +90,16 @@ describe('a sign the fleet is stricter about', () => {
   });
 });
 
+test('a sentence of the fleet’s own for a walk by heart stands until it is said as it ships', async () => {
+  const set = (version: number, say: string | null) =>
+    world.send(who('manager'), 'set-phrase', { version, subject: 'check:jaws', say });
+  expect((await set(1, 'Jaws shut behind the pin, on its shank.')).status).toBe(200);
+  expect((await session()).fleet.phrases).toEqual({ 'check:jaws': 'Jaws shut behind the pin, on its shank.' });
+  expect((await set(1, 'Jaws')).status).toBe(409);
+  expect((await set(2, null)).status).toBe(200);
+  expect((await session()).fleet.phrases).toEqual({});
+});
+
 describe('checks of the fleet’s own', () => {
   const winch = {
     name: 'Winch straps',

@@ -276,6 +276,7 @@ function fleets(): Bodies<
   | 'add-fleet-limit'
   | 'withdraw-fleet-limit'
   | 'set-own-checks'
+  | 'set-phrase'
   | 'set-own-sign'
   | 'withdraw-own-sign'
 > {
@@ -294,6 +295,7 @@ function fleets(): Bodies<
     'set-fleet-rules': { version: 1, book: 'na', policies: {}, units: METRIC_UNITS },
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
+    'set-phrase': { version: 1, subject: 'check:jaws', say: 'Jaws shut' },
     'set-own-checks': { version: 1, checks: [] },
     'set-own-sign': { version: 1, code: 'mud-flap-torn', presses: 'hold', reason: 'stones' },
     'withdraw-own-sign': { version: 1, code: 'mud-flap-torn', reason: 'tarred road' },

@@ -6,6 +6,7 @@ import {
   formsOf,
   GRADES,
   type Learnt,
+  type SaidOf,
   toRecall,
 } from '@zealous-axle/core/practice';
 import { router, useLocalSearchParams } from 'expo-router';
@@ -18,7 +19,8 @@ import { Choice } from '../../parts/Choice';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useSession } from '../../session/session';
-import { useOwnRoutes } from './ownRoutes';
+import { OurPhrase } from './OurPhrase';
+import { useOwnRoutes, useSpeaking } from './ownRoutes';
 import { PracticeScreen } from './PracticeScreen';
 import { SayIt } from './SayIt';
 import { Says } from './Says';
@@ -31,6 +33,10 @@ const MODES = [
   { value: 'exam', label: 'Exam' },
 ] as const;
 type Mode = (typeof MODES)[number]['value'];
+const OF_WHAT = [
+  { value: 'combination', label: 'A combination' },
+  { value: 'single', label: 'One vehicle' },
+] as const;
 
 /** Station by station: what to point at, and what to say. */
 function Learn({ form }: { form: Form }) {
@@ -46,6 +52,7 @@ function Learn({ form }: { form: Form }) {
             <View key={card.id} className="gap-1 border-t border-line py-2">
               <Text bold>{card.point}</Text>
               <Says card={card} />
+              <OurPhrase card={card} />
             </View>
           ))}
       </Card>
@@ -133,8 +140,9 @@ function Recall({ form }: { form: Form }) {
 export function ByHeart() {
   const { of, task } = useLocalSearchParams<{ of?: string; task?: string }>();
   const own = useOwnRoutes();
-  const { book } = useSession().fleet;
-  const forms = useMemo(() => formsOf(own, book), [own, book]);
+  const [saidOf, setSaidOf] = useState<SaidOf>('combination');
+  const speaking = useSpeaking(saidOf);
+  const forms = useMemo(() => formsOf(own, speaking), [own, speaking]);
   const [chosen, setChosen] = useState<string | null>(of ?? null);
   const [mode, setMode] = useState<Mode>(task ? 'say' : 'learn');
   const form = forms.find(({ id }) => id === chosen);
@@ -159,6 +167,7 @@ export function ByHeart() {
       back={() => (of ? router.back() : setChosen(null))}
       backLabel="Back"
     >
+      <Choice hideLabel label="Of what" options={OF_WHAT} value={saidOf} onChange={setSaidOf} />
       <Choice hideLabel label="How" options={MODES} value={mode} onChange={setMode} />
       {mode === 'learn' ? <Learn form={form} /> : null}
       {mode === 'recall' ? <Recall key={form.id} form={form} /> : null}

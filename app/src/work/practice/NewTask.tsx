@@ -20,7 +20,7 @@ import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { useZodForm } from '../../session/forms';
 import { useSession } from '../../session/session';
-import { useOwnRoutes } from './ownRoutes';
+import { useOwnRoutes, useSpeaking } from './ownRoutes';
 
 const KINDS = [
   { value: 'yard', label: 'Made-up trailer' },
@@ -109,6 +109,7 @@ function WhichTrailer({ what, routes, onChange }: WhatProps) {
 
 /** What is to be practised, by its kind. */
 function Practised({ what, routes, onChange }: WhatProps) {
+  const speaking = useSpeaking();
   const { book } = useSession().fleet;
   return (
     <>
@@ -120,7 +121,7 @@ function Practised({ what, routes, onChange }: WhatProps) {
           label="Form"
           options={formsOf(
             routes.filter((route) => !PRACTICE_ROUTES.includes(route)),
-            book,
+            speaking,
           ).map(({ id, name }) => ({
             value: id,
             label: name,

@@ -37,19 +37,20 @@ function Result({ result }: { result: ExamResult }) {
 }
 
 /** Marked by oneself: the list hidden, shown one by one as it is said. */
-function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void }) {
-  const [come, keep] = useBegun<{ at: number; said: string[] }>('say', form.id);
+function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
+  const [come, keep] = useBegun<{ at: number; said: string[]; half?: string[] }>('say', form.id);
   const [open, setOpen] = useState(false);
   if (come === undefined) return null;
-  const { at, said } = come ?? { at: 0, said: [] };
+  const { at, said, half = [] } = come ?? { at: 0, said: [] };
   const card = form.cards[at];
   if (!card) return null;
-  const mark = (known: boolean) => {
-    const next = known ? [...said, card.id] : said;
+  const mark = (known: 'whole' | 'half' | 'no') => {
+    const next = known === 'whole' ? [...said, card.id] : said;
+    const halves = known === 'half' ? [...half, card.id] : half;
     const last = at + 1 >= form.cards.length;
-    keep(last ? null : { at: at + 1, said: next });
+    keep(last ? null : { at: at + 1, said: next, half: halves });
     setOpen(false);
-    if (last) onEnd(next);
+    if (last) onEnd(next, halves);
   };
   return (
     <>
@@ -60,6 +61,11 @@ function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[]) => voi
               {card.point}
             </Text>
             <Says card={card} />
+            <Text size="small" tone="soft">
+              {card.mustNotFail
+                ? 'Half of this is nothing.'
+                : 'Half: the part without its state or its figure. Other words with the same content count.'}
+            </Text>
           </>
         ) : (
           <Text tone="soft">Point at the next thing, and say what you check of it. Then look.</Text>
@@ -67,8 +73,9 @@ function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[]) => voi
       </Card>
       {open ? (
         <View className="flex-row gap-2">
-          <Button tall className="grow" label="Left it out" onPress={() => mark(false)} />
-          <Button tall className="grow" look="act" label="Said it" onPress={() => mark(true)} />
+          <Button tall className="grow" label="Left it out" onPress={() => mark('no')} />
+          {card.mustNotFail ? null : <Button tall className="grow" label="Half" onPress={() => mark('half')} />}
+          <Button tall className="grow" look="act" label="Said it" onPress={() => mark('whole')} />
         </View>
       ) : (
         <Button tall look="act" label="Show it" onPress={() => setOpen(true)} />
@@ -128,8 +135,8 @@ function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void 
 export function SayIt({ form, task, by }: { form: Form; task: string | null; by: 'self' | 'other' }) {
   const [result, setResult] = useState<ExamResult | null>(null);
   const [began] = useState(() => Date.now());
-  const end = (said: string[]) => {
-    const told = examResult(form, said);
+  const end = (said: string[], half: string[] = []) => {
+    const told = examResult(form, said, half);
     setResult(told);
     const left = new Set(told.leftOut.map(({ id }) => id));
     void send(

@@ -7,9 +7,16 @@ export function Says({ card }: { card: Card }) {
   return (
     <View className="gap-1">
       {card.says.map((each) => (
-        <Text key={each}>{`• ${each}`}</Text>
+        <Text key={each}>{each}</Text>
       ))}
       {card.figure ? <Text bold>{`Figure: ${card.figure}`}</Text> : null}
+      {card.why ? <Text size="small" tone="soft">{`Why: ${card.why}.`}</Text> : null}
+      {card.slip ? <Text size="small" tone="soft">{`Slip: ${card.slip}.`}</Text> : null}
+      {card.memory ? (
+        <Text size="small" tone="soft">
+          {card.memory}
+        </Text>
+      ) : null}
       {card.mustNotFail ? (
         <Text size="small" bold tone="out">
           Left out, the walk is not passed.

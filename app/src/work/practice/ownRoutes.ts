@@ -1,4 +1,5 @@
 import type { Route } from '@zealous-axle/core';
+import type { SaidOf, Speaking } from '@zealous-axle/core/practice';
 import { useMemo } from 'react';
 import { useSession } from '../../session/session';
 
@@ -6,4 +7,10 @@ import { useSession } from '../../session/session';
 export function useOwnRoutes(): readonly Route[] {
   const { fleet } = useSession();
   return useMemo(() => fleet.routes.map(({ definition }) => definition), [fleet.routes]);
+}
+
+/** The words and figures the shop's cards go by, for one vehicle or a combination. */
+export function useSpeaking(of: SaidOf = 'combination'): Speaking {
+  const { book, policies, phrases } = useSession().fleet;
+  return useMemo(() => ({ book, policies, phrases, of }), [book, policies, phrases, of]);
 }

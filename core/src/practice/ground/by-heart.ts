@@ -1,8 +1,10 @@
-import { checkEntry } from '../../catalogue';
+import { checkEntry, goodOf } from '../../catalogue';
 import { ROUTES, type Route, type Section } from '../../inspection';
-import { type BookId, DEFAULT_BOOK, limitFor, limitWords, plainBook } from '../../limits';
-import { subjectOf, subjectWords } from '../../reading';
+import { type BookId, DEFAULT_BOOK, limitFor, limitWords, type Policies, plainBook, policyChoice } from '../../limits';
+import { partRead, subjectOf, subjectWords } from '../../reading';
+import { type Features, isPowerUnit } from '../../trailer';
 import data from './by-heart.json';
+import spoken from './said.json';
 
 /** One thing to point at on a walk, and what is said of it. */
 export interface Card {
@@ -11,11 +13,16 @@ export interface Card {
   section: string;
   /** What one points at. */
   point: string;
-  /** What one says: held, whole, dry. */
+  /** What one says, in whole sentences: the part, how it is held, its state, its figure. */
   says: string[];
-  /** The figure that goes with it, in words; null where there is none. */
+  /** The figure that goes with it, in words; null where the sentence has it, or there is none. */
   figure: string | null;
-  /** Left out, the walk is not passed. */
+  /** Why it matters, and the slip learners make; null where nobody wrote that down. */
+  why: string | null;
+  slip: string | null;
+  /** A line to remember it by. */
+  memory: string | null;
+  /** Left out, the walk is not passed: half of it is nothing. */
   mustNotFail: boolean;
 }
 
@@ -26,53 +33,113 @@ export interface Form {
   cards: Card[];
 }
 
+/** Whose figures a form has: of one vehicle, or of a combination; never both. */
+export const SAID_OF = ['combination', 'single'] as const;
+export type SaidOf = (typeof SAID_OF)[number];
+
+/** What the words and figures of cards go by. */
+export interface Speaking {
+  book: BookId;
+  policies?: Policies;
+  of?: SaidOf;
+  features?: Features;
+  /** The shop's own sentences, by what is read or looked at. */
+  phrases?: Readonly<Record<string, string>>;
+}
+
+interface Spoken {
+  say: string;
+  why: string;
+  slip: string;
+}
+const SPOKEN = spoken.cards as Readonly<Record<string, Spoken>>;
+const POLICY_WORDS = spoken.words as Readonly<Record<string, Readonly<Record<string, string>>>>;
+const SUBJECT_MEMORY = spoken.memory.subjects as Readonly<Record<string, string>>;
+const PART_MEMORY = spoken.memory.parts as Readonly<Record<string, string>>;
 const SAYS = data.says as Readonly<Record<string, string>>;
 const MUST = new Set<string>(data.mustNotFail);
+/** The sentences are in the words and figures of this book. */
+const SPOKEN_BOOK: BookId = 'na';
+
+const isPower = ({ kinds }: Route): boolean => kinds.some(isPowerUnit);
 
 /** The limit a kind of reading is held to, on a common trailer or power unit, in words. */
-function figureOf(book: BookId, kind: string, item: string | undefined, route: Route): string | null {
-  const power = route.kinds.some((each) => each === 'tractor' || each === 'truck' || each === 'bus');
+function figureOf({ book, of = 'combination' }: Speaking, kind: string, item: string | undefined, route: Route) {
+  const power = isPower(route);
   const asking = {
     brake: 's-cam' as const,
     steer: power,
     chamber: { type: 'clamp' as const, size: '30', stroke: 'standard' as const },
     liningStyle: 'pads' as const,
-    vehicles: 'combination' as const,
+    vehicles: of,
   };
   const limit = limitFor(plainBook(book), (item ?? kind) as never, asking as never);
   if (!limit) return null;
-  const of =
+  const at =
     kind === 'stroke-applied' ? ', on a type 30 chamber' : power && kind === 'tread' ? ' on a front wheel' : '';
-  return `${limitWords(limit)}${of}`;
+  return `${limitWords(limit)}${at}`;
 }
 
-function cardOf(book: BookId, route: Route, section: Section, asked: Section['asks'][number]): Card {
+/** What is spoken of a subject: on a power unit of its front and its driven wheels, by the vehicle where that differs. */
+function spokenOf({ book, of = 'combination' }: Speaking, subject: string, route: Route): Spoken[] {
+  if (book !== SPOKEN_BOOK) return [];
+  const keys = isPower(route) ? [`${subject}@steer`, `${subject}@drive`] : [`${subject}@trailer`];
+  const found = [subject, `${subject}@${of}`, ...keys].flatMap((key) => SPOKEN[key] ?? []);
+  return found;
+}
+
+const inPolicies = (sentence: string, policies: Policies): string =>
+  sentence.replace(/\{([a-z-]+)\}/g, (whole, id: string) => POLICY_WORDS[id]?.[policyChoice(policies, id)] ?? whole);
+
+const memoryOf = (subject: string, kind: string, item: string | undefined): string =>
+  SUBJECT_MEMORY[subject] ??
+  PART_MEMORY[(kind === 'check' ? checkEntry(item ?? '')?.part : partRead(kind)) ?? ''] ??
+  spoken.memory.anything;
+
+function cardOf(by: Speaking, route: Route, section: Section, asked: Section['asks'][number]): Card {
   const { kind, item } = asked;
+  const { policies = {}, features = {}, phrases = {} } = by;
   const subject = subjectOf({ kind, item });
   const check = kind === 'check' ? checkEntry(item ?? '') : null;
-  const parts = (check?.good ?? SAYS[subject] ?? SAYS[kind] ?? subjectWords({ kind, item } as never))
-    .split(/[,;:] /)
-    .map((each) => each.trim())
-    .filter(Boolean);
+  const words = subjectWords({ kind, item } as never);
+  const own = phrases[subject];
+  const known = spokenOf(by, subject, route);
+  const [first] = known;
+  const usual = check ? goodOf(check, policies, features) : (SAYS[subject] ?? SAYS[kind] ?? words);
+  const says = own ? [own] : first ? known.map(({ say }) => inPolicies(say, policies)) : [usual];
   return {
     id: `${section.id}/${subject}`,
     section: section.name,
-    point: check?.name ?? subjectWords({ kind, item } as never),
-    says: parts,
-    figure: kind === 'check' ? null : figureOf(book, kind, item, route),
+    point: check?.name ?? words,
+    says,
+    figure: kind === 'check' ? null : figureOf(by, kind, item, route),
+    why: first?.why ?? null,
+    slip: first?.slip ?? null,
+    memory: memoryOf(subject, kind, item),
     mustNotFail: MUST.has(subject),
   };
 }
 
-/** What a route asks for, as cards: change the route, and the cards follow. A thing asked for twice in a section is one card. */
-export function cardsOf(route: Route, book: BookId = DEFAULT_BOOK, sections: readonly string[] = []): Card[] {
-  const wanted = route.sections.filter(({ id }) => sections.length === 0 || sections.includes(id));
-  const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(book, route, section, asked)));
-  return [...new Map(all.map((card) => [card.id, card])).values()];
+/** Things of which one sentence is said are one card. */
+function together(cards: readonly Card[]): Card[] {
+  const by = new Map<string, Card>();
+  for (const card of cards) {
+    const key = `${card.section} ${card.mustNotFail} ${card.says.join(' ')}`;
+    const known = by.get(key);
+    by.set(key, known ? { ...known, point: `${known.point}, ${card.point.toLowerCase()}` } : card);
+  }
+  return [...by.values()];
 }
 
-/** The forms that ship, and one for each of the shop's own routes; the figures are a book's. */
-export function formsOf(own: readonly Route[] = [], book: BookId = DEFAULT_BOOK): Form[] {
+/** What a route asks for, as cards: change the route, and the cards follow. A thing asked for twice in a section is one card. */
+export function cardsOf(route: Route, by: Speaking = { book: DEFAULT_BOOK }, sections: readonly string[] = []): Card[] {
+  const wanted = route.sections.filter(({ id }) => sections.length === 0 || sections.includes(id));
+  const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(by, route, section, asked)));
+  return together([...new Map(all.map((card) => [card.id, card])).values()]);
+}
+
+/** The forms that ship, and one for each of the shop's own routes, in the words and figures of a fleet. */
+export function formsOf(own: readonly Route[] = [], by: Speaking = { book: DEFAULT_BOOK }): Form[] {
   const shipped = data.forms.flatMap(({ id, name, route: routeId, sections }) => {
     const route = ROUTES.find((each) => each.id === routeId);
     if (!route) return [];
@@ -82,16 +149,13 @@ export function formsOf(own: readonly Route[] = [], book: BookId = DEFAULT_BOOK)
         name,
         cards: cardsOf(
           route,
-          book,
+          by,
           sections.map((each) => sectionId(route, each)),
         ),
       },
     ];
   });
-  return [
-    ...shipped,
-    ...own.map((route) => ({ id: `own/${route.id}`, name: route.name, cards: cardsOf(route, book) })),
-  ];
+  return [...shipped, ...own.map((route) => ({ id: `own/${route.id}`, name: route.name, cards: cardsOf(route, by) }))];
 }
 
 /** The id a route gives a section that the routes share under a name. */
@@ -112,12 +176,16 @@ export interface ExamResult {
 /** Cards that are new in one sitting of recall, at most. */
 export const FRESH_CARDS = data.freshCards;
 
-/** The result of an exam, by the ids of the cards that were said: a point each, passed by a share of them, and never without what must not fail. */
-export function examResult({ cards }: Form, said: readonly string[]): ExamResult {
-  const known = new Set(said);
+/**
+ * The result of an exam, by the ids of the cards that were said, whole or half: a point each or a half one, passed by a
+ * share of them, and never without what must not fail, of which half is nothing. What was not said whole is shown again.
+ */
+export function examResult({ cards }: Form, said: readonly string[], half: readonly string[] = []): ExamResult {
+  const [known, halves] = [new Set(said), new Set(half)];
   const leftOut = cards.filter(({ id }) => !known.has(id));
   const failedOn = leftOut.filter(({ mustNotFail }) => mustNotFail);
-  const points = cards.length - leftOut.length;
+  const halved = leftOut.filter(({ id, mustNotFail }) => halves.has(id) && !mustNotFail).length;
+  const points = cards.length - leftOut.length + halved / 2;
   return {
     points,
     of: cards.length,

@@ -2,7 +2,18 @@
 export { AIR_CONTROLS, type AirControl, airDrawing, airMarks, airVerdicts, seenDrawing } from './air/dash';
 export * from './air/model';
 export * from './air/order';
-export { type Card, cardsOf, type ExamResult, examResult, type Form, FRESH_CARDS, formsOf } from './by-heart';
+export {
+  type Card,
+  cardsOf,
+  type ExamResult,
+  examResult,
+  type Form,
+  FRESH_CARDS,
+  formsOf,
+  SAID_OF,
+  type SaidOf,
+  type Speaking,
+} from './by-heart';
 export { type Compared, type Debrief, debrief, SAID, SAID_WORDS, type Said, type Taken, type Walked } from './debrief';
 export { LAMP_FUNCTIONS, type LampFunction } from './drawing/lamps';
 export { controlsOf, draw, firstLook, type Scene, sceneOf } from './drawing/scene';

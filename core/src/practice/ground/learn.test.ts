@@ -29,6 +29,54 @@ test('every form an examiner sets has cards that say something, each once', () =
   expect(tread?.figure).toContain('4/32');
 });
 
+const spokenBy = (by: Parameters<typeof formsOf>[1]) =>
+  new Map(formsOf([], by).flatMap(({ cards }) => cards.map((card) => [card.id.split('/')[1] ?? '', card] as const)));
+
+test('a card is a sentence with its part, state and figure, why it matters and a line to remember; nothing is split', () => {
+  const cards = [...spokenBy({ book: 'na' }).values()];
+  for (const { says, memory } of cards) {
+    for (const sentence of says) expect(sentence).not.toMatch(/[{}]|undefined|^\W/);
+    expect(memory).not.toBe('');
+  }
+  const told = cards.filter(({ why, slip }) => why && slip).length;
+  expect(told / cards.length).toBeGreaterThan(0.9);
+  expect(spokenBy({ book: 'na' }).get('check:alternator')?.says).toEqual([
+    'The alternator is bolted tight, no bare wires, and it is belt-driven.',
+  ]);
+});
+
+test('one vehicle and a combination have figures of their own, never both on a card', () => {
+  const says = (of: 'single' | 'combination') => {
+    const cards = spokenBy({ book: 'na', of });
+    return ['leak-released', 'leak-applied'].map((test) => cards.get(`air-test:${test}`)?.says.join(' ') ?? '');
+  };
+  expect(says('single').map((each) => /\d psi/.exec(each)?.[0])).toEqual(['2 psi', '3 psi']);
+  expect(says('combination').map((each) => /\d psi/.exec(each)?.[0])).toEqual(['3 psi', '4 psi']);
+});
+
+test('a school’s figure is the policy the fleet chose, and its own sentence goes before', () => {
+  const belts = (more: object) =>
+    spokenBy({ book: 'na', ...more })
+      .get('check:belts')
+      ?.says.join(' ');
+  expect(belts({})).toContain('at most 1/2 in of play');
+  expect(belts({ policies: { 'belt-play': '1/4' } })).toContain('at most 1/4 in of play');
+  expect(belts({ phrases: { 'check:belts': 'Belts like ours.' } })).toBe('Belts like ours.');
+  // The sentences are of one book: another has what good looks like, whole.
+  expect(spokenBy({ book: 'gb' }).get('check:alternator')?.says).toEqual(['Tight, belt- or gear-driven, wires whole']);
+});
+
+test('half said is half a point, and nothing of what must not fail', () => {
+  const form = formsOf().find(({ id }) => id === 'in-cab-air');
+  if (!form) throw new Error('no form');
+  const ids = form.cards.map(({ id }) => id);
+  const must = form.cards.find(({ mustNotFail }) => mustNotFail)?.id ?? '';
+  const may = form.cards.find(({ mustNotFail }) => !mustNotFail)?.id ?? '';
+  const without = (id: string) => ids.filter((each) => each !== id);
+  expect(examResult(form, without(may), [may])).toMatchObject({ points: ids.length - 0.5, passed: true });
+  expect(examResult(form, without(must), [must])).toMatchObject({ points: ids.length - 1, passed: false });
+});
+
 test('change a route, and its cards follow; what was learnt of the others stays', () => {
   const route = ROUTES.find(({ id }) => id === 'walk-trailer');
   const [section] = route?.sections ?? [];
@@ -119,7 +167,7 @@ test('days in a row count days practised, and end where one was missed', () => {
 
 test('cards and drills go by the book of the fleet: what it has no figure for is not drilled', () => {
   const figures = (book: BookId) =>
-    new Map(formsOf([], book).flatMap(({ cards }) => cards.map(({ id, figure }) => [id, figure] as const)));
+    new Map(formsOf([], { book }).flatMap(({ cards }) => cards.map(({ id, figure }) => [id, figure] as const)));
   const [ours, theirs] = [figures('na'), figures('gb')];
   const differ = [...ours].filter(([id, figure]) => theirs.get(id) !== figure);
   expect(differ.length).toBeGreaterThan(0);
