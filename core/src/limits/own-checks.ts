@@ -48,7 +48,7 @@ export const ownCheckSchema = shape
   });
 export type OwnCheck = z.infer<typeof ownCheckSchema>;
 
-export const MOST_OWN_CHECKS = 100;
+const MOST_OWN_CHECKS = 100;
 export const ownChecksSchema = z
   .array(ownCheckSchema)
   .max(MOST_OWN_CHECKS)
