@@ -1,4 +1,4 @@
-import { CATALOGUE, defectWords, severityOf } from '@zealous-axle/core';
+import { CATALOGUE, defectWords, ownCode, severityOf } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
 import { useSession } from '../session/session';
@@ -25,7 +25,10 @@ export function ChooseSign({ title, fits, none, onChoose, onClose }: Props) {
   const { fleet } = useSession();
   const [text, setText] = useState('');
   const asked = text.trim().toLowerCase();
-  const signs = CATALOGUE.filter(({ code }) => fits(code) && defectWords(code).toLowerCase().includes(asked));
+  const own = fleet.checks.flatMap(({ name, signs: each }) => each.map(({ sign }) => ({ code: ownCode(name, sign) })));
+  const signs = [...own, ...CATALOGUE].filter(
+    ({ code }) => fits(code) && defectWords(code).toLowerCase().includes(asked),
+  );
   return (
     <Drawer title={title} onClose={onClose}>
       <Search hint="Search: flap, lamp, seal" text={text} onChange={setText} />

@@ -271,7 +271,7 @@ describe('a walk asks for what its kind of unit has, and for nothing else', () =
         'hub-oil',
         'governor',
         'steering-links',
-        'steer-tyre',
+        kind === 'bus' ? 'bus-steer-tyre' : 'steer-tyre',
       ]),
     );
     // The hub's oil is read where the walk has a look at it, and the free stroke measured where it is pulled by hand.

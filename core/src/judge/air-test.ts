@@ -58,7 +58,21 @@ const judgeLowAir = (book: Book, { value = '', cutOut }: Test): Opinion =>
 
 const NO_CUT_OUT = 'The cut-out was not noted: let it build up until the governor cuts out.';
 
-function judgeGovernor(book: Book, { cutIn, cutOut }: Test): Opinion {
+/** Where a governor cuts out is its maker's figure: the unit's own where that is known, else what is usual. */
+const withMakers = (book: Book, maker: string | undefined): Book =>
+  maker
+    ? {
+        ...book,
+        limits: book.limits.map((limit) =>
+          limit.reading === 'cut-out' && !limit.from
+            ? { ...limit, value: maker, source: 'The maker of this unit', sure: 'practice' }
+            : limit,
+        ),
+      }
+    : book;
+
+function judgeGovernor(shipped: Book, { cutIn, cutOut, maker }: Test): Opinion {
+  const book = withMakers(shipped, maker);
   const measured = [cutIn ? `in ${cutIn}` : '', cutOut ? `out ${cutOut}` : ''].filter(Boolean).join(', ') || null;
   const judged = [
     ...(cutIn ? [judgeAmount(book, 'cut-in', {}, { measured: cutIn, amount: pascals(cutIn) })] : []),

@@ -23,6 +23,7 @@ export { type JudgeRequest, judgeRequestSchema, keptJudgeRequestSchema, type Uni
 export { judgeReading } from './rules';
 export { SAMPLE as JUDGE_SAMPLE } from './sample';
 export { unsound } from './sound';
+export { reservoirSays } from './stroke';
 export { compareVerdicts, holds, VERDICT_WORDS, verdictSentence, verdictWords, worst } from './verdict';
 export { longestRun } from './wheel-nuts';
 export { findingWords, keyWords } from './words';

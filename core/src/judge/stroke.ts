@@ -1,6 +1,6 @@
 import { type Book, limitNm, limitsFor, policyChoice } from '../limits';
 import { must, parseLength, parsePressure } from '../measure';
-import type { ReadingOf } from '../reading';
+import type { Reading, ReadingOf } from '../reading';
 import { type Chamber, chamberWords, hasPushrod, type WheelEnd } from '../trailer';
 import { type Decision, judgeEach } from './decide';
 import { judgeDefect } from './defect';
@@ -114,4 +114,22 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
       measured,
     })
   );
+}
+
+/**
+ * Whose range of reservoir pressure the strokes of an inspection were read in, in a sentence; null where none was noted in
+ * any. What lies on the border of two is of both.
+ */
+export function reservoirSays({ reservoir }: Book, readings: readonly Reading[]): string | null {
+  const noted = [
+    ...new Set(readings.flatMap((each) => (each.kind === 'stroke-applied' && each.reservoir ? [each.reservoir] : []))),
+  ];
+  const of = (reservoir?.ranges ?? []).filter(({ from, to }) =>
+    noted.some((text) => {
+      const pascals = must(parsePressure(text));
+      return pascals >= must(parsePressure(from)) && pascals <= must(parsePressure(to));
+    }),
+  );
+  if (of.length === 0) return null;
+  return `Strokes read at ${noted.join(', ')} in the reservoir: ${of.map((range) => `${range.of}’s ${range.from} to ${range.to}`).join(', and ')}.`;
 }

@@ -145,7 +145,15 @@ export const bookSchema = z.strictObject({
     sides: z.record(z.enum(SIDES), z.string()),
   }),
   /** Reservoir pressures at which an applied stroke may be judged both ways; null where the book does not ask. */
-  reservoir: z.strictObject({ from: pressureText, to: pressureText, source }).nullable(),
+  reservoir: z
+    .strictObject({
+      from: pressureText,
+      to: pressureText,
+      source,
+      /** Whose range each part of it is. */
+      ranges: z.array(z.strictObject({ of: z.string(), from: pressureText, to: pressureText })).optional(),
+    })
+    .nullable(),
   /** The roadside brake count; null where there is none. */
   brakeCount: z.strictObject({ fraction: ratio, halfBelow: lengthText, source, sure }).nullable(),
   /** So many grooves side by side below the criterion, at so many spots round the tyre. */

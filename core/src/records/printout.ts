@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns/format';
 import { gaugeWords, type Sheet, unreadWords } from '../inspection';
-import { type Finding, findingWords, keyWords, verdictSentence, verdictWords } from '../judge';
+import { type Finding, findingWords, keyWords, reservoirSays, verdictSentence, verdictWords } from '../judge';
 import type { Book } from '../limits';
 import { type DisplayUnits, forPeople, inBoth, inUnits, wordsInUnits } from '../measure';
 import {
@@ -150,8 +150,13 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
 /** Who said that the wheels are chocked is whoever said it first, also where that reading was corrected since. */
 function cautionsOf(book: Book, readings: Sheet['readings'], zone: string): string[] {
   const chocked = chockedBy(readings);
+  const reservoir = reservoirSays(
+    book,
+    readings.map(({ value }) => value),
+  );
   return [
     ...(chocked ? [chockedWords(`${chocked.by}, ${clock(chocked.at, zone)}`)] : []),
+    ...(reservoir ? [reservoir] : []),
     book.caution,
     'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
   ];

@@ -65,6 +65,7 @@ const unit = fc.record({
       compressor: fc.constantFrom(...DRIVES),
       steeringPump: fc.constantFrom(...DRIVES),
       transmission: fc.constantFrom(...FLUID_READ),
+      cutOut: fc.constantFrom('130 psi', '9 bar'),
     },
     { requiredKeys: [] },
   ),

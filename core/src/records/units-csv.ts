@@ -155,6 +155,7 @@ const SAID: Record<string, keyof Features> = {
   compressor: 'compressor',
   'steering pump': 'steeringPump',
   transmission: 'transmission',
+  'cut-out': 'cutOut',
 };
 
 function saidOf(word: string): [keyof Features, unknown] | null {

@@ -49,6 +49,7 @@ const FEATURE_FACTS = [
   'compressor',
   'steeringPump',
   'transmission',
+  'cutOut',
 ] as const;
 const UNIT_FACTS = ['number', 'body', 'kind', 'site', 'axles', 'state', 'fitted', 'renewed'] as const;
 export const FACTS = [...END_FACTS, ...MAKER_FACTS, ...FEATURE_FACTS, ...UNIT_FACTS] as const;
@@ -174,6 +175,7 @@ const FACT_WORDS: Record<Fact, string> = {
   compressor: 'Air compressor driven by',
   steeringPump: 'Steering pump driven by',
   transmission: 'Transmission fluid read by',
+  cutOut: 'Governor’s cut-out by its maker',
   number: 'Number',
   body: 'Body',
   kind: 'Kind',

@@ -78,6 +78,7 @@ export const featuresSchema = z.strictObject({
   compressor: z.enum(DRIVES).optional(),
   steeringPump: z.enum(DRIVES).optional(),
   transmission: z.enum(FLUID_READ).optional(),
+  cutOut: pressureText.optional(),
 });
 
 export const unitIdSchema = z.string().min(1).max(60);

@@ -105,6 +105,8 @@ export interface Features {
   compressor?: (typeof DRIVES)[number];
   steeringPump?: (typeof DRIVES)[number];
   transmission?: (typeof FLUID_READ)[number];
+  /** The most its governor may cut out at by its maker: a pressure with its unit. */
+  cutOut?: string;
 }
 
 export interface Unit {

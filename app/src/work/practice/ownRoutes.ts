@@ -11,6 +11,6 @@ export function useOwnRoutes(): readonly Route[] {
 
 /** The words and figures the shop's cards go by, for one vehicle or a combination. */
 export function useSpeaking(of: SaidOf = 'combination'): Speaking {
-  const { book, policies, phrases } = useSession().fleet;
-  return useMemo(() => ({ book, policies, phrases, of }), [book, policies, phrases, of]);
+  const { book, policies, phrases, checks } = useSession().fleet;
+  return useMemo(() => ({ book, policies, phrases, checks, of }), [book, policies, phrases, checks, of]);
 }

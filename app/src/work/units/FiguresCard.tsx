@@ -8,7 +8,7 @@ import { Notice } from '../../parts/Notice';
 import { TextField } from '../../parts/TextField';
 import { DRIVE_WORDS, FLUID_WORDS, optionsOf } from './words';
 
-type Written = 'grossWeight' | 'payload' | 'height' | 'width' | 'extinguisher' | 'airTanks';
+type Written = 'grossWeight' | 'payload' | 'height' | 'width' | 'extinguisher' | 'airTanks' | 'cutOut';
 const ON_ANY: Partial<Record<Written, string>> = {
   grossWeight: 'Gross weight rating, like 80,000 lb',
   payload: 'Payload, like 45,000 lb',
@@ -16,7 +16,10 @@ const ON_ANY: Partial<Record<Written, string>> = {
   width: 'Width, like 102 in',
   airTanks: 'Air tanks, how many',
 };
-const ON_POWER: Partial<Record<Written, string>> = { extinguisher: 'Extinguisher class, like 10 B:C' };
+const ON_POWER: Partial<Record<Written, string>> = {
+  extinguisher: 'Extinguisher class, like 10 B:C',
+  cutOut: 'Governor cuts out at most at, by its maker, like 130 psi',
+};
 
 type Driven = 'alternator' | 'waterPump' | 'compressor' | 'steeringPump';
 const DRIVEN: Record<Driven, string> = {

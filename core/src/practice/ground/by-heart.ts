@@ -1,6 +1,16 @@
 import { checkEntry, goodOf } from '../../catalogue';
 import { ROUTES, type Route, type Section } from '../../inspection';
-import { type BookId, DEFAULT_BOOK, limitFor, limitWords, type Policies, plainBook, policyChoice } from '../../limits';
+import {
+  type BookId,
+  DEFAULT_BOOK,
+  type KeptCheck,
+  limitFor,
+  limitWords,
+  ownCheckOf,
+  type Policies,
+  plainBook,
+  policyChoice,
+} from '../../limits';
 import { partRead, subjectOf, subjectWords } from '../../reading';
 import { type Features, isPowerUnit } from '../../trailer';
 import data from './by-heart.json';
@@ -43,6 +53,8 @@ export interface Speaking {
   policies?: Policies;
   of?: SaidOf;
   features?: Features;
+  /** What the shop looks at besides. */
+  checks?: readonly KeptCheck[];
   /** The shop's own sentences, by what is read or looked at. */
   phrases?: Readonly<Record<string, string>>;
 }
@@ -98,14 +110,15 @@ const memoryOf = (subject: string, kind: string, item: string | undefined): stri
 
 function cardOf(by: Speaking, route: Route, section: Section, asked: Section['asks'][number]): Card {
   const { kind, item } = asked;
-  const { policies = {}, features = {}, phrases = {} } = by;
+  const { policies = {}, features = {}, phrases = {}, checks = [] } = by;
   const subject = subjectOf({ kind, item });
   const check = kind === 'check' ? checkEntry(item ?? '') : null;
   const words = subjectWords({ kind, item } as never);
   const own = phrases[subject];
   const known = spokenOf(by, subject, route);
   const [first] = known;
-  const usual = check ? goodOf(check, policies, features) : (SAYS[subject] ?? SAYS[kind] ?? words);
+  const ours = kind === 'own-check' ? ownCheckOf(checks, item ?? '') : null;
+  const usual = check ? goodOf(check, policies, features) : (ours?.good ?? SAYS[subject] ?? SAYS[kind] ?? words);
   const says = own ? [own] : first ? known.map(({ say }) => inPolicies(say, policies)) : [usual];
   return {
     id: `${section.id}/${subject}`,

@@ -39,6 +39,8 @@ const schema = z.strictObject({
   value: pressureText.optional(),
   cutIn: pressureText.optional(),
   cutOut: pressureText.optional(),
+  /** Where this unit's maker lets its governor cut out, where that is known. */
+  maker: pressureText.optional(),
   vehicles: z.enum(VEHICLES).optional(),
   chocked: chockedSchema,
 });

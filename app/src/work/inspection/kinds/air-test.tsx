@@ -36,7 +36,8 @@ const body: KindPad['body'] = ({ draft, step, entry: { note } }, texts) => {
   if (test === 'build-up') return note.seconds ? { test, seconds: note.seconds } : null;
   const given = pick(texts, 'value', 'cutIn', 'cutOut');
   const needed = test === 'governor' ? Object.keys(given).length > 0 : texts.value !== undefined;
-  return needed ? { test, ...given } : null;
+  const maker = test === 'governor' ? draft.unit.features?.cutOut : undefined;
+  return needed ? { test, ...given, ...(maker ? { maker } : {}) } : null;
 };
 
 export const airTest: KindPad = {

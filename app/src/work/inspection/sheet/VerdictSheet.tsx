@@ -9,6 +9,7 @@ import {
   ownFindings,
   PURPOSE_ROLES,
   placeWords,
+  reservoirSays,
   type SectionTime,
   unreadWords,
   verdictSentence,
@@ -199,6 +200,7 @@ function Head({ judged }: { judged: Judged }) {
   const { fleet } = useSession();
   const { judgement, closed } = judged;
   const book = BOOKS[judgement.book.id as BookId];
+  const reservoir = reservoirSays(book, judged.taken);
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
@@ -219,6 +221,7 @@ function Head({ judged }: { judged: Judged }) {
           : 'Not closed yet: judged on this device.'}
         {judged.sections.length ? ` ${timeWords(judged.sections)}.` : ''}
         {judged.chocked ? ` ${chockedSaid(judged.chocked, fleet.zone)}` : ''}
+        {reservoir ? ` ${reservoir}` : ''}
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </Text>
     </View>
