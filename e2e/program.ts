@@ -64,7 +64,7 @@ async function signedIn(url: string, who: Who): Promise<Kept> {
   };
   return {
     cookies: [{ ...cookie, name, value }],
-    origins: [{ origin: url, localStorage: [{ name: 'za-session-4', value: await answer.text() }] }],
+    origins: [{ origin: url, localStorage: [{ name: 'za-session-5', value: await answer.text() }] }],
   };
 }
 

@@ -179,3 +179,74 @@ test('readings.csv: every bad line is named, and the good ones alone may be take
   );
   expect(rows).toEqual([{ key: 'lining@1L' }]);
 });
+
+test('a check of the shop’s own: made in ten taps, asked by its route, found on the walk, and it holds', async ({
+  browser,
+  program,
+}) => {
+  const manager = await deviceOf(browser, program.url, 'manager');
+  await manager.goto(`${program.url}/own-checks`);
+  let taps = 0;
+  const tap = async (name: string | RegExp) => {
+    taps++;
+    await press(manager, name);
+  };
+  await tap('Add a check');
+  await manager.getByLabel('What is looked at').fill('Winch straps');
+  await manager.getByLabel('What good looks like').fill('Whole, dry, rolled up');
+  await manager.getByRole('textbox', { name: 'Sign 1' }).fill('Torn through');
+  taps += 3;
+  await manager.getByRole('radio', { name: /^Holds the unit/ }).click();
+  taps++;
+  await tap('Save the check');
+  await expect(manager.getByText('Torn through: holds the unit')).toBeVisible();
+  expect(taps).toBeLessThanOrEqual(10);
+  await allSent(manager);
+
+  await manager.goto(`${program.url}/routes`);
+  await press(manager, 'Copy. Four-thing walk');
+  await press(manager, 'Change. Four-thing walk, ours');
+  await press(manager, 'Add: once on the unit');
+  await manager
+    .getByRole('button', { name: /^Add a step/ })
+    .last()
+    .click();
+  await press(manager, /^Winch straps/);
+  await press(manager, 'Save the route');
+  await allSent(manager);
+
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'W-81');
+  await press(driver, 'Walk round');
+  await press(driver, 'Four-thing walk, ours');
+  await stepTo(driver, 'Winch straps');
+  await expect(driver.getByText('Whole, dry, rolled up').first()).toBeVisible();
+  await press(driver, 'Torn through');
+  await press(driver, /^Save/);
+  await allSent(driver);
+
+  await openTrailer(manager, 'W-81');
+  await expect(manager.getByText('Winch straps: Torn through', { exact: false }).first()).toBeVisible();
+  await expect(manager.getByText('holds the trailer', { exact: false }).first()).toBeVisible();
+});
+
+test('a sign the shop is stricter about holds, with its reason, until it goes by the book again', async ({
+  browser,
+  program,
+}) => {
+  const foreman = await deviceOf(browser, program.url, 'foreman');
+  await foreman.goto(`${program.url}/book`);
+  await press(foreman, 'Be stricter about a sign');
+  await foreman.getByLabel('Search').last().fill('mud flap');
+  await press(foreman, 'Mud flap torn or missing');
+  await foreman.getByRole('radio', { name: /^Holds the unit/ }).click();
+  await foreman.getByLabel('Why we ask for more').fill('Stones on the mill road');
+  await press(foreman, 'Set this rule');
+  await expect(foreman.getByText('Mud flap torn or missing: holds the unit')).toBeVisible();
+  await allSent(foreman);
+  await press(foreman, 'By the book again. Mud flap torn or missing');
+  await foreman.getByLabel('Reason').fill('The road is tarred');
+  await foreman.getByRole('button', { name: 'By the book again', exact: true }).last().click();
+  await expect(foreman.getByText('Mud flap torn or missing: holds the unit')).toHaveCount(0);
+  await allSent(foreman);
+});

@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { call } from '../server/client';
 
 /** Counted up when a session's shape changes: one kept in an older shape asks for a new sign-in. */
-const KEY = 'za-session-4';
+const KEY = 'za-session-5';
 
 function kept(): Session | null {
   try {
