@@ -41,7 +41,7 @@ import {
   watchPlan,
 } from './plan';
 import { finishPractice, markExam, openExam, setPracticeTask, tellPractice, withdrawPracticeTask } from './practice';
-import { importReadings, importUnits } from './records';
+import { importReadings, importUnits, moveInUnits, undoMoveIn } from './records';
 import {
   addPart,
   askRoad,
@@ -143,6 +143,8 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'attach-photo': attachPhoto,
   'import-readings': importReadings,
   'import-units': importUnits,
+  'move-in': moveInUnits,
+  'undo-move-in': undoMoveIn,
   'add-unit': addUnit,
   'invite-person': invitePerson,
   'set-person': setPerson,

@@ -18,3 +18,14 @@ export const unitsPreviewSchema = z.strictObject({
 });
 export type UnitsPreview = z.infer<typeof unitsPreviewSchema>;
 export type ImportPreview = z.infer<typeof importPreviewSchema>;
+
+/** What a shop's own list brought, and whether it was taken back. */
+export const moveInSchema = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  units: z.int(),
+  by: z.string(),
+  at: z.string(),
+  undoneAt: z.string().nullable(),
+});
+export type MoveIn = z.infer<typeof moveInSchema>;

@@ -10,6 +10,7 @@ import { openWorld, type TestFleet, type World } from '../testing/world';
 const OF_THE_SENDER: readonly CommandName[] = [
   'import-readings',
   'import-units',
+  'move-in',
   'add-unit',
   'invite-person',
   'save-bay',

@@ -9,6 +9,9 @@ const SENTENCES = {
   'no-place': (number: string) => `${number} has no such place`,
   month: 'Write a month like 2026-03',
   'no-check': 'There is no such check or test.',
+  'move-undone': 'This was taken back already.',
+  'rests-on-move': (numbers: readonly string[]) =>
+    `Something rests on ${numbers.slice(0, 3).join(', ')}${numbers.length > 3 ? ' and others' : ''}: read, reported, planned, driven or changed since. What moved in stays.`,
   'too-many-phrases': (most: number) => `More than ${most} sentences of its own no fleet keeps: say some as they ship.`,
   'no-part': 'There is no such part to show it under.',
   'route-id': 'Must be the route’s id.',

@@ -1,7 +1,8 @@
-import { importPreviewSchema, unitsPreviewSchema } from '@zealous-axle/core';
+import { importPreviewSchema, moveInSchema, unitsPreviewSchema } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, ask, type Serving, signedIn } from '../http';
 import { openExports } from './export';
+import { movesIn } from './move-in';
 import { previewOf, readReadings } from './readings-csv';
 import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
@@ -36,6 +37,18 @@ export function fileRoutes(app: App, serving: Serving): void {
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="units.csv"')
         .send(await ask(serving, request, unitsCsv)),
+  );
+
+  app.get(
+    '/moves-in',
+    {
+      schema: {
+        tags: ['files'],
+        summary: 'What moved in from the shop’s own lists lately',
+        response: { 200: z.strictObject({ moves: z.array(moveInSchema) }) },
+      },
+    },
+    (request) => ask(serving, request, async (store) => ({ moves: await movesIn(store) })),
   );
 
   app.post(

@@ -33,6 +33,7 @@ export interface Changed {
     | 'unit'
     | 'fleet-limit'
     | 'route'
+    | 'move-in'
     | 'paper';
   id: string;
   version: number | null;

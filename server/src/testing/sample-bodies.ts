@@ -170,6 +170,8 @@ function units({
   | 'hold-trailer'
   | 'release-trailer'
   | 'import-units'
+  | 'move-in'
+  | 'undo-move-in'
   | 'add-unit'
   | 'set-unit'
   | 'correct-ends'
@@ -185,6 +187,8 @@ function units({
     'record-meter': { meter: uuidv7(), unit, value: '48 210 km' },
     'hold-trailer': { hold: uuidv7(), unit, reason: 'looks wrong' },
     'release-trailer': { release: uuidv7(), unit, statement: 'good' },
+    'undo-move-in': { move: uuidv7() },
+    'move-in': { move: uuidv7(), name: 'list', units: [{ form: { ...FORM, number: 'M-1' }, papers: [] }] },
     'import-units': { csv: `${UNIT_COLUMNS.join(',')}\n`, goodLinesOnly: false },
     'add-unit': { unit: uuidv7(), form: FORM },
     'set-unit': { unit, version: 1, form: FORM, because: BECAUSE },
