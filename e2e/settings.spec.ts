@@ -221,7 +221,7 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
   await press(driver, 'Four-thing walk, ours');
   await stepTo(driver, 'Winch straps');
   await expect(driver.getByText('Whole, dry, rolled up').first()).toBeVisible();
-  await press(driver, 'Torn through');
+  await driver.getByText('Torn through', { exact: true }).click();
   await press(driver, /^Save/);
   await allSent(driver);
 

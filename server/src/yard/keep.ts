@@ -83,12 +83,10 @@ export interface HeldChange {
   held: boolean;
 }
 
-/**
- * Brings the yard's rows of these units up to date with the facts; what is not in use has none. Gives those that are held
- * now and were not, or the other way round.
- */
-export async function keepYard(store: FleetStore, unitIds: readonly string[]): Promise<HeldChange[]> {
-  if (unitIds.length === 0) return [];
+/** Units judged in one go, where all of a fleet are. */
+const BATCH = 200;
+
+async function keepSome(store: FleetStore, unitIds: readonly string[]): Promise<HeldChange[]> {
   const ids = sql`any(${sql.param([...unitIds])}::uuid[])`;
   const judged = await judgedUnits(store, unitIds);
   const { rows } = await store.execute<{ id: string; number: string; held: boolean }>(sql`
@@ -101,8 +99,16 @@ export async function keepYard(store: FleetStore, unitIds: readonly string[]): P
   return rows;
 }
 
-/** Units judged in one go, where all of a fleet are. */
-const BATCH = 200;
+/**
+ * Brings the yard's rows of these units up to date with the facts; what is not in use has none. Gives those that are held
+ * now and were not, or the other way round.
+ */
+export async function keepYard(store: FleetStore, unitIds: readonly string[]): Promise<HeldChange[]> {
+  const changes: HeldChange[] = [];
+  for (let from = 0; from < unitIds.length; from += BATCH)
+    changes.push(...(await keepSome(store, unitIds.slice(from, from + BATCH))));
+  return changes;
+}
 
 async function* allJudged(store: FleetStore): AsyncGenerator<Judged[]> {
   for (let after: string | null = null; ; ) {
