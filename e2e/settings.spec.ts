@@ -250,3 +250,32 @@ test('a sign the shop is stricter about holds, with its reason, until it goes by
   await expect(foreman.getByText('Mud flap torn or missing: holds the unit')).toHaveCount(0);
   await allSent(foreman);
 });
+
+test('a shop’s own list moves in by its own heads; a wrong line is put right in place, and all of it is taken back', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'manager');
+  await page.goto(`${program.url}/move-in`);
+  const list = [
+    'Fleet list;;;',
+    'Trailer #;Type;Cans;Annual due',
+    'M-101;Hopper;T30 LS;3/31/2027',
+    'M-102;boat;30/30;12/25/2026',
+    'Total;;2;',
+  ].join('\n');
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Choose a file')]);
+  await chooser.setFiles({ name: 'our list.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
+  await expect(page.getByText('2 lines: 1 good, 1 not understood', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Move 1 unit in/ })).toBeDisabled();
+  await page.getByLabel('Kind, line 4').fill('semi');
+  await press(page, 'Move 2 units in');
+  await allSent(page);
+  await expect(page.getByText('2 units, ', { exact: false })).toBeVisible();
+  await openTrailer(page, 'M-102');
+  await page.goto(`${program.url}/move-in`);
+  await press(page, 'Take it back. our list.csv');
+  await press(page, 'Take all 2 back out');
+  await allSent(page);
+  await expect(page.getByText('taken back', { exact: false }).first()).toBeVisible();
+});

@@ -145,7 +145,7 @@ const fieldAt = (path: readonly PropertyKey[]): UnitField =>
   UNIT_FIELDS.find((field) => path.includes(field)) ?? (path.includes('axles') ? 'axles' : 'number');
 
 /** A line of a table as the unit it tells of. */
-export function movedLine({ columns }: Table, { line, cells }: TableLine, mapping: Mapping, meant: MeantIn): MovedLine {
+function movedLine({ columns }: Table, { line, cells }: TableLine, mapping: Mapping, meant: MeantIn): MovedLine {
   const read = new Reader(new Map(columns.map((column, at) => [column, cells[at] ?? ''])), mapping);
   const kind = read.word<UnitKind>('kind') ?? meant.usual.kind;
   const form = {

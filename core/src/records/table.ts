@@ -16,7 +16,7 @@ export interface Table {
 }
 
 /** More than that is no shop's list. */
-export const MOST_LINES = 5_000;
+const MOST_LINES = 5_000;
 const MOST_COLUMNS = 120;
 
 function cellText(cell: Cell): string {
