@@ -333,7 +333,7 @@ function Chosen({ chosen, onDone }: { chosen: Sheet; onDone: (said: string) => v
     <>
       <Card
         title={chosen.name}
-        note={`${lines.length} lines: ${good.length} good, ${lines.length - good.length} not understood. ${table.left.length} left out as titles or totals.`}
+        note={`${lines.length} ${lines.length === 1 ? 'line' : 'lines'}: ${good.length} good, ${lines.length - good.length} not understood.${table.left.length ? ` ${table.left.length} left out as titles or totals.` : ''}`}
       >
         <Text>
           {good
