@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../catalogue';
-import { cannotWait, holdsFromReport, ownSignRefusal } from './holding';
+import { byDaylight, cannotWait, holdsFromReport, ownSignRefusal } from './holding';
 import { URGENCIES, urgencyOf } from './propose';
 
 const own = (code: string, presses: 'before-use' | 'hold') => ({
@@ -54,3 +54,11 @@ test('its reason is said, and by whom', () =>
     severity: 'hold',
     because: 'The shop’s own rule: loose stones (Ilse).',
   }));
+
+test('a lamp that may be run without by daylight is one that holds nothing, and only where the book lets it', () => {
+  const may = CATALOGUE.filter((each) => byDaylight(each.code, 'na')).map((each) => each.code);
+  expect(may).toEqual(expect.arrayContaining(['lamp-plate-out', 'lamp-tail-out']));
+  for (const each of may) expect(holdsFromReport(each, BOOK)).toBe(false);
+  expect(may.filter((each) => byDaylight(each, 'gb'))).toEqual([]);
+  expect(byDaylight('lamp-stop-out', 'na')).toBe(false);
+});

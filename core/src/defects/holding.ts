@@ -52,8 +52,9 @@ export function ownSignRefusal(code: string, presses: 'before-use' | 'hold', boo
   return null;
 }
 
-/** It may be run with by daylight, once somebody of the shop has written that down. Source: `urgency.json`. */
-export const byDaylight = (code: string): boolean => urgency.byDaylight.includes(code);
+/** It may be run with by daylight where a book lets it, once somebody of the shop has written that down. Source: `urgency.json`. */
+export const byDaylight = (code: string, book: BookName): boolean =>
+  (urgency.byDaylight as Partial<Record<BookName, readonly string[]>>)[book]?.includes(code) ?? false;
 
 /** Whoever finds it may tie it up there and then, with a photo: it is no job. Source: `urgency.json`. */
 export const onTheSpot = (code: string): boolean => urgency.onTheSpot.includes(code);

@@ -178,10 +178,11 @@ export const deferDefect: Handler<'defer-defect'> = async (doing) => {
 export const runByDaylight: Handler<'run-by-daylight'> = async (doing) => {
   const { store, session, now, body } = doing;
   const row = await versioned(store, body.defect, body.version);
+  const unit = found(await findUnit(store, row.unitId));
   const dusk = daylightUntil(session.fleet.zone, session.fleet.policies, now);
   const given = {
     'a reason': body.reason !== '',
-    'a rule that lets it run by daylight': byDaylight(row.code) && !row.holds,
+    'a rule that lets it run by daylight': byDaylight(row.code, bookOf(session, unit)) && !row.holds,
     daylight: dusk !== null,
   };
   const more = { dusk, until: null, untilMeter: null, ...answeredNow(doing, body.reason) };

@@ -175,7 +175,13 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
               const row = rows.get(view.id);
               if (!row) return [];
               const proposal = proposalFor(reportOf(row), { book: bookIdOf(features, fleet), signs }, context);
-              return [{ defect: view, proposal, daylight: byDaylight(row.code) && !row.holds ? dusk : null }];
+              return [
+                {
+                  defect: view,
+                  proposal,
+                  daylight: byDaylight(row.code, bookIdOf(features, fleet)) && !row.holds ? dusk : null,
+                },
+              ];
             })
             .sort((one, other) => rankOf(one) - rankOf(other)),
         },

@@ -99,6 +99,8 @@ export const undoMoveIn: Handler<'undo-move-in'> = async ({ store, session, at, 
   await store.update(moveIn).set({ undoneBy: session.person.id, undoneAt: at }).where(eq(moveIn.id, move.id));
   return {
     unitId: null,
+    // Whoever looks at the yard reads it again.
+    unitIds: move.units,
     changed: [changed('move-in', move.id)],
     eventBody: { move: move.id, units: move.units.length },
   };

@@ -125,7 +125,7 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
               label={`By daylight only, until ${clock(daylight, fleet.zone)} …`}
               onPress={() => setAsking('run-by-daylight')}
             />
-          ) : byDaylight(defect.code) && !defect.holds ? (
+          ) : byDaylight(defect.code, book) && !defect.holds ? (
             <Text size="small" tone="soft">
               By daylight only: not now, it is dark or soon will be.
             </Text>
