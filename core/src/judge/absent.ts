@@ -1,5 +1,6 @@
 import {
   expectedReadings,
+  isByEye,
   keyOf,
   missingSteps,
   type Reading,
@@ -30,7 +31,7 @@ export const absentFindings = (unit: Unit, findings: readonly Finding[], asked: 
       step,
       subjectOf(step),
       notJudged(
-        step.kind === 'check'
+        isByEye(step.kind)
           ? `${subjectWords(step)} was not looked at: look at it.`
           : `${subjectWords(step)} was not measured: measure it.`,
       ),

@@ -49,7 +49,7 @@ export const RULES_COMMANDS = {
   'set-phrase': command(
     'fleet',
     SHOP,
-    z.strictObject({ version, subject: wordsText(100), say: wordsText(300).nullable() }),
+    z.strictObject({ version, subject: wordsText(100), say: wordsText(200).nullable() }),
   ),
   'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
   'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),

@@ -28,7 +28,7 @@ function Editing({ card, onClose }: { card: Card; onClose: () => void }) {
   return (
     <Drawer title={card.point} onClose={onClose}>
       <Text>The part, how it is held, its state, its figure: one sentence, as an examiner hears it here.</Text>
-      <Field control={control} name="say" label="What we say" multiline maxLength={300} autoFocus />
+      <Field control={control} name="say" label="What we say" multiline maxLength={200} autoFocus />
       <Button tall look="act" label="Say it so" disabled={!formState.isValid} onPress={() => void save()} />
       {own ? <Button label="As it ships" onPress={() => set(null)} /> : null}
     </Drawer>
