@@ -1,5 +1,5 @@
 import { jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
-import { at, fleetId, id, recordedAt } from '../store';
+import { at, fleetId, id, recordedAt, shape } from '../store';
 
 /** What a shop's own list brought: undone whole, or not. */
 export const moveIn = pgTable(
@@ -10,6 +10,7 @@ export const moveIn = pgTable(
     name: text('name').notNull(),
     /** Ids of its units. */
     units: jsonb('units').$type<string[]>().notNull(),
+    shape: shape(1),
     movedBy: uuid('moved_by').notNull(),
     movedAt: at('moved_at').notNull(),
     undoneBy: uuid('undone_by'),

@@ -4,13 +4,15 @@ CREATE TABLE move_in (
 	id uuid NOT NULL,
 	name text NOT NULL,
 	units jsonb NOT NULL,
+	shape smallint NOT NULL DEFAULT 1,
 	moved_by uuid NOT NULL,
 	moved_at timestamp with time zone NOT NULL,
 	undone_by uuid,
 	undone_at timestamp with time zone,
 	recorded_at timestamp with time zone NOT NULL DEFAULT now(),
 	CONSTRAINT move_in_pk PRIMARY KEY (fleet_id, id),
-	CONSTRAINT move_in_by FOREIGN KEY (fleet_id, moved_by) REFERENCES person (fleet_id, id)
+	CONSTRAINT move_in_by FOREIGN KEY (fleet_id, moved_by) REFERENCES person (fleet_id, id),
+	CONSTRAINT move_in_undone_by FOREIGN KEY (fleet_id, undone_by) REFERENCES person (fleet_id, id)
 );--> statement-breakpoint
 ALTER TABLE move_in ENABLE ROW LEVEL SECURITY;--> statement-breakpoint
 ALTER TABLE move_in FORCE ROW LEVEL SECURITY;--> statement-breakpoint
