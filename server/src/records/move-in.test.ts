@@ -74,9 +74,9 @@ test.each<[string, (unit: string) => Promise<unknown>]>([
   expect(await numbers()).toEqual(expect.arrayContaining(['M-1', 'M-2']));
 });
 
-test('two thousand units move in and back out', async () => {
+test('hundreds of units move in and back out', async () => {
   const id = uuidv7();
-  const units = Array.from({ length: 2_000 }, (_, nth) => listed(`B-${nth}`));
+  const units = Array.from({ length: 300 }, (_, nth) => listed(`B-${nth}`));
   expect((await move(units, id)).status).toBe(200);
   expect((await world.send(who('manager'), 'undo-move-in', { move: id })).status).toBe(200);
   expect(await numbers()).not.toContain('B-7');
