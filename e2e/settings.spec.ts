@@ -266,6 +266,15 @@ test('a shop’s own list moves in by its own heads; a wrong line is put right i
   ].join('\n');
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Choose a file')]);
   await chooser.setFiles({ name: 'our list.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
+  // What the list does not tell is said by whoever moves it in: nothing is chosen for them.
+  await expect(page.getByText('say first what it does not tell', { exact: false })).toBeVisible();
+  for (const [group, answer] of [
+    ['Axles', 'As its kind has'],
+    ['Brake', 'S-cam drum'],
+    ['Tyres', 'Dual'],
+    ['Hubs', 'Grease'],
+  ] as const)
+    await page.getByRole('radiogroup', { name: group }).getByRole('radio', { name: answer }).click();
   await expect(page.getByText('2 lines: 1 good, 1 not understood', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Move 1 unit in/ })).toBeDisabled();
   await page.getByLabel('Kind, line 4').fill('semi');

@@ -28,7 +28,7 @@ export const UNIT_FIELDS = [
 ] as const;
 export type UnitField = (typeof UNIT_FIELDS)[number];
 
-/** Which of a file's columns tells what, by its head; what no column tells is left out. */
+/** Which of a file's columns tells what, by its head; what no column tells is left out, or empty where somebody said so. */
 export type Mapping = Partial<Record<UnitField, string>>;
 
 const plain = (text: string): string =>
@@ -47,7 +47,7 @@ export function guessed(columns: readonly string[], remembered: Mapping = {}): M
   const taken = new Set<string>();
   const mapping: Mapping = {};
   const take = (field: UnitField, column: string | undefined) => {
-    if (!column || taken.has(column) || mapping[field]) return;
+    if (!column || remembered[field] === '' || taken.has(column) || mapping[field]) return;
     mapping[field] = column;
     taken.add(column);
   };

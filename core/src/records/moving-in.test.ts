@@ -148,6 +148,12 @@ test('what was chosen for such heads before is chosen again', () => {
   expect(guessed(columns, { number: 'Our code' })).toMatchObject({ number: 'Our code', kind: 'Type' });
 });
 
+test('what was said to be in no column is in none, whatever its head, and its column is free for another', () => {
+  const columns = ['Unit', 'Type'];
+  expect(guessed(columns, { kind: '' })).toEqual({ number: 'Unit' });
+  expect(guessed(columns, { kind: '', body: 'Type' })).toEqual({ number: 'Unit', body: 'Type' });
+});
+
 test.each([
   ['2027-03-02', '2027-03-02', '2027-03-02'],
   ['3/2/2027', '2027-03-02', '2027-02-03'],

@@ -38,7 +38,15 @@ function readChecks(text: string): OwnCheck[] | string {
   return `Nothing was taken. ${first?.path.join(' ') || 'checks'}: ${first?.message}.`;
 }
 
-function CheckRow({ check, onChange, onRemove }: { check: KeptCheck; onChange: () => void; onRemove: () => void }) {
+interface RowProps {
+  check: KeptCheck;
+  /** A change waits to be sent: another would be of an older version. */
+  waits: boolean;
+  onChange: () => void;
+  onRemove: () => void;
+}
+
+function CheckRow({ check, waits, onChange, onRemove }: RowProps) {
   const { fleet } = useSession();
   const may = useMaySend('set-own-checks');
   return (
@@ -52,7 +60,7 @@ function CheckRow({ check, onChange, onRemove }: { check: KeptCheck; onChange: (
       <Text size="small" tone="soft">
         {`Version ${check.version}, ${check.saved.by}, ${dayOf(check.saved.at, fleet.zone)}`}
       </Text>
-      {may ? (
+      {may && !waits ? (
         <View className="flex-row flex-wrap gap-2">
           <Button className="grow" label="Change" hint={check.name} onPress={onChange} />
           <ConfirmButton label="Remove" ask={`Ask no more for ${check.name}`} hint={check.name} onDo={onRemove} />
@@ -101,6 +109,7 @@ export function OwnChecks() {
           <CheckRow
             key={check.name}
             check={check}
+            waits={waits}
             onChange={() => setOpen(asked(check))}
             onRemove={() =>
               set(
