@@ -23,7 +23,7 @@ export { People } from './work/people/People';
 export { SetUp } from './work/people/SetUp';
 export { Plan } from './work/plan/Plan';
 export { PlanPaper } from './work/plan/PlanPaper';
-export { MoveIn } from './work/records/MoveIn';
+export { MoveIn } from './work/records/moving/MoveIn';
 export { Paper } from './work/records/Printout';
 export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';

@@ -27,7 +27,7 @@ import { dispatchRoutes, gaugeRoutes, openGauges, outsideRoutes, toldRoutes } fr
 import { ownRoutes, peopleRoutes, sessionRoutes } from './people';
 import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
 import { practiceRoutes } from './practice';
-import { fileRoutes, printRoutes } from './records';
+import { fileRoutes, movingRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
 import { toldBy } from './told';
 import { unitRoutes } from './yard';
@@ -89,6 +89,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       unitRoutes(v1, parts);
       inspectionRoutes(v1, parts);
       fileRoutes(v1, parts);
+      movingRoutes(v1, parts);
       printRoutes(v1, parts);
       const gauges = openGauges();
       gaugeRoutes(v1, parts, gauges);

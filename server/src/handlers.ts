@@ -41,7 +41,16 @@ import {
   watchPlan,
 } from './plan';
 import { finishPractice, markExam, openExam, setPracticeTask, tellPractice, withdrawPracticeTask } from './practice';
-import { importReadings, importUnits, moveInUnits, undoMoveIn } from './records';
+import {
+  importReadings,
+  importUnits,
+  moveInParts,
+  moveInPeople,
+  moveInReadings,
+  moveInRepairs,
+  moveInUnits,
+  undoMoveIn,
+} from './records';
 import {
   addPart,
   askRoad,
@@ -144,6 +153,10 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'import-readings': importReadings,
   'import-units': importUnits,
   'move-in': moveInUnits,
+  'move-in-parts': moveInParts,
+  'move-in-people': moveInPeople,
+  'move-in-repairs': moveInRepairs,
+  'move-in-readings': moveInReadings,
   'undo-move-in': undoMoveIn,
   'add-unit': addUnit,
   'invite-person': invitePerson,

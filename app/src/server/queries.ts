@@ -12,6 +12,7 @@ import type {
   Lapsed,
   Parts,
   PartsNeeded,
+  PastRepairs,
   PhotosPage,
   Sheet,
   Shop,
@@ -133,6 +134,9 @@ export const olderInspections = (unit: string, key: string) =>
   call<InspectionsPage>('GET', `/units/${unit}/inspections?${from('before', key)}`);
 export const olderActs = (unit: string, key: string) =>
   call<ActsPage>('GET', `/units/${unit}/acts?${from('before', key)}`);
+/** Repairs of before this program, as the shop’s list told them. */
+export const pastRepairs = (unit: string, key: string) =>
+  call<PastRepairs>('GET', `/units/${unit}/past-repairs?${from('before', key)}`);
 export const olderPhotos = (unit: string, key: string) =>
   call<PhotosPage>('GET', `/units/${unit}/photos?${from('before', key)}`);
 export const yardRowQuery = (id: string) => call<YardRow>('GET', `/units/${id}/row`);

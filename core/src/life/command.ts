@@ -13,9 +13,10 @@ export type About = 'unit' | 'defect' | 'job' | 'inspection' | 'units' | 'fleet'
  */
 export type Touched = 'shop' | 'plan' | 'forecast' | 'photos' | 'parts' | 'templates' | 'set-up' | 'practice';
 
-/** The units a body names otherwise than by its field `unit`: by themselves, by what is of them, or in a file's column `unit`. */
+/** The units a body names otherwise than by its field `unit`: by themselves, by their numbers, by what is of them, or in a file's column `unit`. */
 export interface Named {
   units?: readonly string[];
+  numbers?: readonly string[];
   jobs?: readonly string[];
   defects?: readonly string[];
   csv?: string;

@@ -2,7 +2,18 @@ import { z } from 'zod';
 import { PURPOSE_ROLES } from '../inspection';
 import { command, SHOP } from '../life';
 import { wordsText } from '../measure';
-import { movedUnitSchema } from './moved-unit';
+import {
+  invitedPersonSchema,
+  movedPartSchema,
+  movedReadingsSchema,
+  movedRepairSchema,
+  movedUnitSchema,
+} from './moving';
+
+/** No list of a shop is longer. */
+const MOST_ROWS = 5_000;
+const LARGEST = 6 * 1024 * 1024;
+const move = { move: z.uuid(), name: wordsText(120) };
 
 export const RECORD_COMMANDS = {
   /** Readings from a file; every line is checked again, and nothing is stored unless all are good or only the good ones are asked for. */
@@ -23,9 +34,49 @@ export const RECORD_COMMANDS = {
   'move-in': command(
     'fleet',
     SHOP,
-    z.strictObject({ move: z.uuid(), name: wordsText(120), units: z.array(movedUnitSchema).min(1).max(5_000) }),
-    { touches: ['set-up'], foresees: 'its units', largest: 6 * 1024 * 1024 },
+    z.strictObject({ ...move, units: z.array(movedUnitSchema).min(1).max(MOST_ROWS) }),
+    {
+      touches: ['set-up'],
+      foresees: 'its units',
+      largest: LARGEST,
+    },
+  ),
+  /** The parts room as the shop's list has it: all new, or none. */
+  'move-in-parts': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ ...move, parts: z.array(movedPartSchema).min(1).max(MOST_ROWS) }),
+    { touches: ['plan', 'parts', 'set-up'], largest: LARGEST },
+  ),
+  /** People of the shop's list, each invited by a code of their own. */
+  'move-in-people': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ ...move, people: z.array(invitedPersonSchema).min(1).max(500) }),
+    { touches: ['set-up'], largest: LARGEST },
+  ),
+  /** Repairs of before, as the list tells them: they are kept, and decide nothing. */
+  'move-in-repairs': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ ...move, repairs: z.array(movedRepairSchema).min(1).max(MOST_ROWS) }),
+    { touches: ['set-up'], largest: LARGEST },
+  ),
+  /** What was last read, as the list tells it: judged as read on its day, and taken over by whatever is read here. */
+  'move-in-readings': command(
+    'units',
+    SHOP,
+    z.strictObject({ ...move, readings: z.array(movedReadingsSchema).min(1).max(MOST_ROWS) }),
+    {
+      touches: ['shop', 'set-up'],
+      foresees: 'its units',
+      largest: LARGEST,
+      names: ({ readings }) => ({ numbers: readings.map(({ unit }) => unit) }),
+    },
   ),
   /** Takes a whole move back, while nothing rests on it. */
-  'undo-move-in': command('fleet', SHOP, z.strictObject({ move: z.uuid() }), { touches: ['set-up'] }),
+  'undo-move-in': command('fleet', SHOP, z.strictObject({ move: z.uuid() }), {
+    touches: ['set-up', 'parts', 'shop'],
+    foresees: 'its units',
+  }),
 } as const;

@@ -2,7 +2,7 @@
 
 export { foundFleet, foundingSchema } from './found-fleet';
 export { ownRoutes } from './own-routes';
-export { invitePerson, resetPerson, setOwnUnits, setPerson, setPersonLeft } from './people';
+export { invitePerson, mayInvite, resetPerson, setOwnUnits, setPerson, setPersonLeft } from './people';
 export { peopleRoutes } from './people-routes';
 export { bay } from './schema';
 export { sessionRoutes } from './session-routes';

@@ -26,7 +26,7 @@ export const peopleOf = async (store: FleetStore): Promise<PersonView[]> =>
 type Managing = Pick<Doing<'set-person'>, 'store' | 'session'>;
 
 /** Asks the sender's right as it now is: whoever took the fleet's row before may have taken it away. */
-async function may({ store, session }: Managing, ...roles: Role[]): Promise<void> {
+export async function mayInvite({ store, session }: Managing, ...roles: Role[]): Promise<void> {
   const [sender] = await store.select().from(person).where(eq(person.id, session.person.id));
   if (!sender?.active) throw new KnownProblem('not-allowed');
   const beyond = roles.find((role) => !mayManage(sender.role, role));
@@ -38,7 +38,7 @@ async function another(doing: Managing, id: string, version: number): Promise<Ro
   const [row] = await doing.store.select().from(person).where(eq(person.id, id)).for('update');
   const whom = found(row);
   if (whom.id === doing.session.person.id) throw notNow('not-oneself');
-  await may(doing, whom.role);
+  await mayInvite(doing, whom.role);
   await sameVersion(whom, version, async () => viewOf(whom));
   return whom;
 }
@@ -56,7 +56,7 @@ const withoutCode = <B extends { code: string }>({ code: _, ...rest }: B) => res
 
 export const invitePerson: Handler<'invite-person'> = async (doing) => {
   const { store, session, now, body } = doing;
-  await may(doing, body.form.role);
+  await mayInvite(doing, body.form.role);
   const [taken] = await store.select({ id: person.id }).from(person).where(eq(person.signIn, body.signIn));
   if (taken) throw invalid('body.signIn', 'name-taken', body.signIn);
   await store.insert(person).values({
@@ -74,7 +74,7 @@ export const invitePerson: Handler<'invite-person'> = async (doing) => {
 export const setPerson: Handler<'set-person'> = async (doing) => {
   const whom = await another(doing, doing.body.person, doing.body.version);
   const { form } = doing.body;
-  await may(doing, form.role);
+  await mayInvite(doing, form.role);
   return keep(doing.store, whom, { ...form, work: form.work ?? whom.work });
 };
 

@@ -6,7 +6,8 @@ import { unitBook } from '../rules';
 import { type Changed, changed, type Doing, found, type Handler } from '../run';
 import { type GoodLine, readReadings } from './readings-csv';
 
-type Importing = Doing<'import-readings'>;
+type Importing = Pick<Doing<'import-readings'>, 'store' | 'session' | 'at' | 'now'>;
+type Taken = Pick<GoodLine, 'unit' | 'taken' | 'value'>;
 
 /** The lines of a file by unit and day: each becomes one inspection, begun with its first reading. */
 function byUnitAndDay(lines: readonly GoodLine[], zone: string): GoodLine[][] {
@@ -18,7 +19,8 @@ function byUnitAndDay(lines: readonly GoodLine[], zone: string): GoodLine[][] {
   return [...groups.values()];
 }
 
-async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promise<Changed[]> {
+/** Readings of one unit and day as one inspection, which says where they came from. */
+export async function importGroup(doing: Importing, lines: readonly Taken[], because: string): Promise<Changed[]> {
   const { store, session } = doing;
   const [first] = lines;
   if (!first) throw new KnownProblem('broken');
@@ -32,7 +34,7 @@ async function importGroup(doing: Importing, lines: readonly GoodLine[]): Promis
     startedAt: first.taken,
     closedAt: lines.at(-1)?.taken ?? first.taken,
     outcome: 'incomplete',
-    because: 'Read from a file',
+    because,
   } as const;
   await store.insert(inspection).values(row);
   const by = session.person.id;
@@ -63,7 +65,8 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
       errors: bad.slice(0, 50).map(({ line, message }) => ({ path: `line ${line}`, message })),
     });
   const made: Changed[] = [];
-  for (const group of byUnitAndDay(good, doing.session.fleet.zone)) made.push(...(await importGroup(doing, group)));
+  for (const group of byUnitAndDay(good, doing.session.fleet.zone))
+    made.push(...(await importGroup(doing, group, 'Read from a file')));
   return {
     unitId: null,
     unitIds: [...new Set(good.map(({ unit }) => unit.id))],

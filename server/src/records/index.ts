@@ -1,6 +1,6 @@
 /** Files in and out, and print. */
 export { importReadings } from './handlers';
-export { moveInUnits, undoMoveIn } from './move-in';
+export { moveInParts, moveInPeople, moveInReadings, moveInRepairs, moveInUnits, undoMoveIn } from './moving';
 export { printRoutes } from './print-routes';
-export { fileRoutes } from './routes';
+export { fileRoutes, movingRoutes } from './routes';
 export { importUnits } from './units-csv';

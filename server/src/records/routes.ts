@@ -1,8 +1,15 @@
-import { importPreviewSchema, moveInSchema, unitsPreviewSchema } from '@zealous-axle/core';
+import {
+  importPreviewSchema,
+  knownAskedSchema,
+  knownSchema,
+  moveInSchema,
+  pastRepairsSchema,
+  unitsPreviewSchema,
+} from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, type Serving, signedIn } from '../http';
+import { type App, ask, readKey, type Serving, signedIn } from '../http';
 import { openExports } from './export';
-import { movesIn } from './move-in';
+import { knownOf, movesIn, pastRepairsOf } from './moving';
 import { previewOf, readReadings } from './readings-csv';
 import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
@@ -39,18 +46,6 @@ export function fileRoutes(app: App, serving: Serving): void {
         .send(await ask(serving, request, unitsCsv)),
   );
 
-  app.get(
-    '/moves-in',
-    {
-      schema: {
-        tags: ['files'],
-        summary: 'What moved in from the shop’s own lists lately',
-        response: { 200: z.strictObject({ moves: z.array(moveInSchema) }) },
-      },
-    },
-    (request) => ask(serving, request, async (store) => ({ moves: await movesIn(store) })),
-  );
-
   app.post(
     '/units.csv/preview',
     {
@@ -78,5 +73,51 @@ export function fileRoutes(app: App, serving: Serving): void {
     },
     (request) =>
       ask(serving, request, async (store) => previewOf(await readReadings(store, request.body.csv, serving.now()))),
+  );
+}
+
+/** A shop's own lists moved in. */
+export function movingRoutes(app: App, serving: Serving): void {
+  app.get(
+    '/moves-in',
+    {
+      schema: {
+        tags: ['files'],
+        summary: 'What moved in from the shop’s own lists lately',
+        response: { 200: z.strictObject({ moves: z.array(moveInSchema) }) },
+      },
+    },
+    (request) => ask(serving, request, async (store) => ({ moves: await movesIn(store) })),
+  );
+
+  app.post(
+    '/moves-in/known',
+    {
+      bodyLimit: FILE_BYTES,
+      schema: {
+        tags: ['files'],
+        summary: 'Of what a list names, what the fleet has',
+        body: knownAskedSchema,
+        response: { 200: knownSchema },
+      },
+    },
+    (request) => ask(serving, request, (store) => knownOf(store, request.body)),
+  );
+
+  app.get(
+    '/units/:id/past-repairs',
+    {
+      schema: {
+        tags: ['units'],
+        summary: 'Repairs of before, as a list told them, newest first',
+        params: z.strictObject({ id: z.uuid() }),
+        querystring: z.strictObject({ before: z.string().optional() }),
+        response: { 200: pastRepairsSchema },
+      },
+    },
+    (request) => {
+      const key = readKey(request.query.before, 2);
+      return ask(serving, request, (store) => pastRepairsOf(store, request.params.id, key));
+    },
   );
 }

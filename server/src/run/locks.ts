@@ -31,12 +31,15 @@ async function unitsNumbered(store: FleetStore, numbers: readonly string[]): Pro
 }
 
 /** The units a body names otherwise than by its own field. */
-async function unitsNamed(store: FleetStore, { units = [], jobs = [], defects = [], csv }: Named): Promise<string[]> {
+async function unitsNamed(
+  store: FleetStore,
+  { units = [], numbers = [], jobs = [], defects = [], csv }: Named,
+): Promise<string[]> {
   return [
     ...units,
     ...(await unitsOf(store, 'job', jobs)),
     ...(await unitsOf(store, 'defect', defects)),
-    ...(await unitsNumbered(store, csv ? numbersIn(csv) : [])),
+    ...(await unitsNumbered(store, csv ? numbersIn(csv) : numbers)),
   ];
 }
 

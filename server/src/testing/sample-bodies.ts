@@ -171,6 +171,10 @@ function units({
   | 'release-trailer'
   | 'import-units'
   | 'move-in'
+  | 'move-in-parts'
+  | 'move-in-people'
+  | 'move-in-repairs'
+  | 'move-in-readings'
   | 'undo-move-in'
   | 'add-unit'
   | 'set-unit'
@@ -189,6 +193,28 @@ function units({
     'release-trailer': { release: uuidv7(), unit, statement: 'good' },
     'undo-move-in': { move: uuidv7() },
     'move-in': { move: uuidv7(), name: 'list', units: [{ form: { ...FORM, number: 'M-1' }, papers: [] }] },
+    'move-in-parts': { move: uuidv7(), name: 'list', parts: [{ part: 'wiper', form: LAMP, stock: 2 }] },
+    'move-in-people': {
+      move: uuidv7(),
+      name: 'list',
+      people: [{ signIn: 'moved', form: { name: 'Moved', role: 'driver' }, code: 'K7QM-2XWD-9HRT' }],
+    },
+    'move-in-repairs': {
+      move: uuidv7(),
+      name: 'list',
+      repairs: [{ unit: 'T-1', day: '2025-03-02', work: 'Relined' }],
+    },
+    'move-in-readings': {
+      move: uuidv7(),
+      name: 'list',
+      readings: [
+        {
+          unit: FORM.number,
+          day: '2025-03-02',
+          readings: [{ kind: 'lining', axle: 1, side: 'left', points: ['1/2 in'] }],
+        },
+      ],
+    },
     'import-units': { csv: `${UNIT_COLUMNS.join(',')}\n`, goodLinesOnly: false },
     'add-unit': { unit: uuidv7(), form: FORM },
     'set-unit': { unit, version: 1, form: FORM, because: BECAUSE },

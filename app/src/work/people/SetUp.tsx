@@ -47,7 +47,7 @@ function Steps({ has }: { has: Has }) {
         }
       >
         <Button look="act" tall label="Set up a unit" onPress={() => router.navigate('/unit/new')} />
-        <Button label="Move in from a spreadsheet" onPress={() => router.navigate('/move-in')} />
+        <Button label="Move in from spreadsheets" onPress={() => router.navigate('/move-in')} />
         <Button label="Bring in units.csv" onPress={() => router.navigate('/unit-files')} />
         <Button label="Sold and scrapped" onPress={() => router.navigate('/gone')} />
       </Step>

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
+import { moneyText } from '../../look/money';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
@@ -20,7 +21,6 @@ import { Station } from './Station';
 import { useKept } from './usePractice';
 import { beginWalk, debriefOf, madeUpOf, type Walk, type Wanted } from './walk';
 
-const money = (hundredths: number): string => (hundredths / 100).toFixed(2);
 const minutes = (seconds: number): string => `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 const whereOf = ({ step }: Compared): string => keyWords(keyOf(step), ' at ');
 
@@ -84,7 +84,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
         </Notice>
         <Text>{`${told.found.length} of ${told.found.length + told.missed.length} faults found, ${told.invented.length} found that are not there.`}</Text>
         <Text>{`In ${minutes(told.seconds)}. ${told.outOfOrder ? `${told.outOfOrder} steps out of order. ` : 'In order. '}${told.skipped.length ? `${told.skipped.length} not read. ` : ''}${told.chocked ? 'Chocked first.' : 'Not chocked first: that mark is lost.'}`}</Text>
-        {told.cost ? <Text bold>{`It would have cost about ${money(told.cost)}.`}</Text> : null}
+        {told.cost ? <Text bold>{`It would have cost about ${moneyText(told.cost)}.`}</Text> : null}
       </Card>
       {told.missed.length || told.found.length ? (
         <Card title="What was hidden">

@@ -24,6 +24,7 @@ import { z } from 'zod';
 import { send } from '../../device/outbox';
 import { clock } from '../../look/dates';
 import { minutesWords } from '../../look/minutes';
+import { moneyText } from '../../look/money';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -45,21 +46,20 @@ import { useSession } from '../../session/session';
 import { NoteRoad } from './NoteRoad';
 
 const QUARTER = 15;
-const money = (hundredths: number): string => (hundredths / 100).toFixed(2);
 const COSTS = Object.keys(COST_WORDS) as (keyof RoadCosts)[];
-const moneyText = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write an amount like 185.00');
+const costText = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write an amount like 185.00');
 const costsForm = z.object({
-  callOut: moneyText,
-  serviceHour: moneyText,
-  lostHour: moneyText,
-  fine: moneyText,
+  callOut: costText,
+  serviceHour: costText,
+  lostHour: costText,
+  fine: costText,
   points: z.string().regex(/^\d{1,3}$/, 'write a whole number'),
 });
 
 /** The figures of this shop: nothing is compared before somebody wrote them. */
 function Costs({ costs, onClose }: { costs: RoadCosts | null; onClose: () => void }) {
   const first = (name: keyof RoadCosts) =>
-    costs ? (name === 'points' ? String(costs.points) : money(costs[name])) : '';
+    costs ? (name === 'points' ? String(costs.points) : moneyText(costs[name])) : '';
   const { control, handleSubmit, formState } = useZodForm(costsForm, {
     callOut: first('callOut'),
     serviceHour: first('serviceHour'),
@@ -93,11 +93,11 @@ function Way({ title, way, points }: { title: string; way: RoadWay; points?: num
       <Text bold>{title}</Text>
       {way.lines.map(({ cost, minutes, sum }) => (
         <Text key={cost} size="small" tone="soft">
-          {`${COST_WORDS[cost]}${minutes === null ? '' : `, ${minutesWords(minutes)}`}: ${money(sum)}`}
+          {`${COST_WORDS[cost]}${minutes === null ? '' : `, ${minutesWords(minutes)}`}: ${moneyText(sum)}`}
         </Text>
       ))}
       <Text reading bold>
-        {money(way.sum)}
+        {moneyText(way.sum)}
       </Text>
       {points ? <Text size="small" tone="out">{`and ${points} points`}</Text> : null}
     </View>
@@ -190,7 +190,7 @@ function Call({ call, unit, road }: { call: RoadCall; unit: UnitPage; road: Road
       {words ? <Text>{words}</Text> : null}
       <NotAnswered call={call} phone={road.phone} />
       {report ? (
-        <Text>{`${report.done}. ${report.parts}. ${minutesWords(report.minutes)}, ${money(report.invoice)}${madeUp}`}</Text>
+        <Text>{`${report.done}. ${report.parts}. ${minutesWords(report.minutes)}, ${moneyText(report.invoice)}${madeUp}`}</Text>
       ) : null}
       {photos.length ? (
         <PhotoStrip

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { send } from '../../device/outbox';
+import { moneyText } from '../../look/money';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Drawer } from '../../parts/Drawer';
@@ -18,7 +19,6 @@ type Part = Parts['parts'][number];
 const whole = z.string().regex(/^\d{1,6}$/, 'write a whole number');
 const amount = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write a price like 89.00');
 const cents = (text: string): number => Math.round(Number(text.replace(',', '.')) * 100);
-const priceText = (price: number): string => (price / 100).toFixed(2);
 
 const detailsSchema = z.object({ name: partFormSchema.shape.name, price: amount, leadDays: whole });
 const newSchema = detailsSchema.extend({ id: z.string().trim().min(1).max(40), stock: whole });
@@ -53,7 +53,7 @@ function NewPart({ onClose }: { onClose: () => void }) {
 function ChangePart({ part, onClose }: { part: Part; onClose: () => void }) {
   const { control, handleSubmit, formState } = useZodForm(detailsSchema, {
     name: part.name,
-    price: priceText(part.price),
+    price: moneyText(part.price),
     leadDays: String(part.leadDays),
   });
   const save = handleSubmit((details) => {
@@ -98,7 +98,7 @@ function PartRow({ part, may }: { part: Part; may: boolean }) {
       <View className="min-w-0 shrink grow basis-[12rem]">
         <Text>{name}</Text>
         <Text size="small" tone={stock === 0 ? 'out' : 'soft'}>
-          {`${stock} in stock · ${priceText(price)} · ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to get`}
+          {`${stock} in stock · ${moneyText(price)} · ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to get`}
         </Text>
       </View>
       {may ? (

@@ -52,6 +52,7 @@ import { AtEnd } from './AtEnd';
 import { History, UnitPhotos } from './History';
 import { InThePlan } from './InThePlan';
 import { ItsUnit } from './ItsUnit';
+import { PastRepairs } from './PastRepairs';
 import { RunsWith } from './RunsWith';
 import { BeforeUse, LastSigned, SignWalk } from './SignWalk';
 import { UnitActs } from './UnitActs';
@@ -307,6 +308,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
         </Text>
       </LinkRow>
       <History unit={unit} />
+      <PastRepairs unit={unit.id} />
       <UnitActs unit={unit} />
       <ClosedJobs unit={unit} />
       <UnitPhotos unit={unit} />

@@ -5,6 +5,7 @@ import { send } from '../../../device/outbox';
 import { useDoneHere } from '../../../device/useOutbox';
 import { dayName } from '../../../look/dates';
 import { minutesWords } from '../../../look/minutes';
+import { moneyText } from '../../../look/money';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
 import { Text } from '../../../parts/Text';
@@ -18,7 +19,7 @@ const inWords = (where: string): string => (/^\d/.test(where) ? where : where.to
 
 /** What it saves against what it throws away: nobody is told which weighs more. */
 const sumWords = ({ saves, unused, unusedCost }: Bundle): string =>
-  `Done now it saves ${minutesWords(saves)} of setting up and a visit; thrown away: ${Math.round(unused * 100)} % of the part’s life${unusedCost ? `, ${(unusedCost / 100).toFixed(2)} of its price` : ''}.`;
+  `Done now it saves ${minutesWords(saves)} of setting up and a visit; thrown away: ${Math.round(unused * 100)} % of the part’s life${unusedCost ? `, ${moneyText(unusedCost)} of its price` : ''}.`;
 
 /** What else could be done while the unit is here anyway, and what of its papers and wheels is due. */
 export function WhileThere({ unit, number }: { unit: string; number: string }) {

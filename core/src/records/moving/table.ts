@@ -1,3 +1,5 @@
+import { placedColumns } from './columns';
+
 /** A cell of a spreadsheet as its reader gives it; an instant for a date. */
 export type Cell = string | number | boolean | Date | null | undefined;
 
@@ -13,6 +15,8 @@ export interface Table {
   lines: TableLine[];
   /** Lines that were left out, with why: titles, totals. */
   left: { line: number; why: 'title' | 'total' }[];
+  /** How many lines were not read, because the list is too long. */
+  more: number;
 }
 
 /** More than that is no shop's list. */
@@ -27,8 +31,9 @@ function cellText(cell: Cell): string {
 }
 
 const filled = (cells: readonly string[]): string[] => cells.filter((cell) => cell !== '');
-/** A head is words: no figure stands in it by itself. */
-const isWords = (text: string): boolean => /\p{L}|#/u.test(text) && !/^\d/.test(text);
+/** A head is words: no figure begins it but an axle's, `1L lining`. */
+const isWords = (text: string): boolean =>
+  /\p{L}|#/u.test(text) && (!/^\d/.test(text) || placedColumns([text]).length > 0);
 const isHead = (cells: readonly string[]): boolean => {
   const said = filled(cells);
   return said.length >= 2 && said.every(isWords);
@@ -40,6 +45,16 @@ function over(cells: readonly string[], width: number): string[] {
   return Array.from({ length: width }, (_, at) => {
     last = cells[at] || last;
     return last;
+  });
+}
+
+/** Heads that stand more than once are told apart by a count. */
+function eachOnce(heads: readonly string[]): string[] {
+  const seen = new Map<string, number>();
+  return heads.map((head) => {
+    const nth = (seen.get(head) ?? 0) + 1;
+    seen.set(head, nth);
+    return head === '' || nth === 1 ? head : `${head} (${nth})`;
   });
 }
 
@@ -58,11 +73,12 @@ export function tableOf(rows: readonly (readonly Cell[])[]): Table | null {
   // A merged head leaves blanks that the line below it fills.
   const isTwo = isHead(lower) && upper.some((cell, at) => cell === '' && lower[at]);
   const above = over(upper, width);
-  const columns = Array.from({ length: width }, (_, at) => {
+  const heads = Array.from({ length: width }, (_, at) => {
     const own = lower[at] ?? '';
     if (!isTwo) return upper[at] ?? '';
     return own && above[at] !== own ? `${above[at]} ${own}`.trim() : (above[at] ?? '');
   });
+  const columns = eachOnce(heads);
   const from = first + (isTwo ? 2 : 1);
   const left: Table['left'] = texts
     .slice(0, first)
@@ -73,5 +89,6 @@ export function tableOf(rows: readonly (readonly Cell[])[]): Table | null {
     if (TOTAL.test(filled(cells)[0] ?? '')) left.push({ line: at + 1, why: 'total' });
     else lines.push({ line: at + 1, cells: Array.from({ length: width }, (_, nth) => cells[nth] ?? '') });
   }
-  return { columns, lines: lines.slice(0, MOST_LINES), left };
+  const unread = Math.max(0, rows.length - texts.length) + Math.max(0, lines.length - MOST_LINES);
+  return { columns, lines: lines.slice(0, MOST_LINES), left, more: unread };
 }

@@ -1,11 +1,18 @@
-import { type Mapping, type Table, UNIT_FIELDS, type UnitField } from '@zealous-axle/core';
+import {
+  type Mapping,
+  MOVE_FIELDS,
+  type MoveField,
+  type MoveList,
+  placedColumns,
+  type Table,
+} from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../../parts/Button';
-import { Card } from '../../parts/Card';
-import { Drawer } from '../../parts/Drawer';
-import { Text } from '../../parts/Text';
-import { FIELD_WORDS } from './field-words';
+import { Button } from '../../../parts/Button';
+import { Card } from '../../../parts/Card';
+import { Drawer } from '../../../parts/Drawer';
+import { Text } from '../../../parts/Text';
+import { FIELD_WORDS } from './words';
 
 const SAMPLES = 3;
 
@@ -17,6 +24,7 @@ const samplesOf = ({ columns, lines }: Table, column: string): string =>
     .join(', ');
 
 interface ColumnsProps {
+  list: MoveList;
   table: Table;
   mapping: Mapping;
   /** What changed. */
@@ -24,14 +32,16 @@ interface ColumnsProps {
 }
 
 /** Which column tells what. Opened, one is chosen for a field; a column tells one thing. */
-export function MoveInColumns({ table, mapping, onChange }: ColumnsProps) {
-  const [field, setField] = useState<UnitField | null>(null);
-  const known = UNIT_FIELDS.filter((each) => mapping[each]);
-  const rest = UNIT_FIELDS.filter((each) => !mapping[each]);
+export function Columns({ list, table, mapping, onChange }: ColumnsProps) {
+  const [field, setField] = useState<MoveField | null>(null);
+  const fields: readonly MoveField[] = MOVE_FIELDS[list];
+  const known = fields.filter((each) => mapping[each]);
+  const rest = fields.filter((each) => !mapping[each]);
+  const placed = list === 'readings' ? placedColumns(table.columns) : [];
   const put = (column: string) => {
     if (!field) return;
     // A column tells one thing: whatever it told before is in none.
-    const before = UNIT_FIELDS.find((each) => mapping[each] === column);
+    const before = fields.find((each) => mapping[each] === column);
     onChange({ ...(before ? { [before]: '' } : {}), [field]: column });
     setField(null);
   };
@@ -46,6 +56,9 @@ export function MoveInColumns({ table, mapping, onChange }: ColumnsProps) {
           <Button look="bare" label="Change" hint={FIELD_WORDS[each]} onPress={() => setField(each)} />
         </View>
       ))}
+      {placed.length ? (
+        <Text size="small">{`Their heads name the place: ${placed.map(({ column }) => column).join(', ')}.`}</Text>
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
         {rest.map((each) => (
           <Button key={each} label={`${FIELD_WORDS[each]} …`} onPress={() => setField(each)} />

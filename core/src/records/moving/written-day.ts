@@ -1,4 +1,4 @@
-import { type Day, lastDayAfter } from '../measure';
+import { type Day, lastDayAfter } from '../../measure';
 
 /** In which order a shop writes a day's parts where the year does not come first. */
 export const DAY_ORDERS = ['mdy', 'dmy'] as const;

@@ -1,10 +1,10 @@
 import type { Mapping, MovedLine, Table } from '@zealous-axle/core';
 import { View } from 'react-native';
-import { Button } from '../../parts/Button';
-import { Card } from '../../parts/Card';
-import { Text } from '../../parts/Text';
-import { TextField } from '../../parts/TextField';
-import { FIELD_WORDS } from './field-words';
+import { Button } from '../../../parts/Button';
+import { Card } from '../../../parts/Card';
+import { Text } from '../../../parts/Text';
+import { TextField } from '../../../parts/TextField';
+import { FIELD_WORDS } from './words';
 
 const MOST_WRONG = 30;
 
@@ -17,7 +17,7 @@ interface LinesProps {
 }
 
 /** The lines that cannot move in as they are: put right here, cell by cell, or left out. */
-export function MoveInLines({ table, mapping, lines, onCell, onLeave }: LinesProps) {
+export function WrongLines({ table, mapping, lines, onCell, onLeave }: LinesProps) {
   const wrong = lines.flatMap((each) => ('wrong' in each ? [each] : []));
   if (wrong.length === 0) return null;
   return (
@@ -31,22 +31,23 @@ export function MoveInLines({ table, mapping, lines, onCell, onLeave }: LinesPro
             <Text bold>{`Line ${line}`}</Text>
             <Button look="bare" label="Leave it out" hint={`line ${line}`} onPress={() => onLeave(line)} />
           </View>
-          {problems.map(({ field, message }) => {
-            const column = mapping[field];
+          {problems.map(({ field, column: own, message }) => {
+            const column = own ?? mapping[field];
+            const name = own ?? FIELD_WORDS[field];
             const cell = column
               ? table.lines.find((each) => each.line === line)?.cells[table.columns.indexOf(column)]
               : '';
             return column ? (
               <TextField
-                key={field}
-                label={`${FIELD_WORDS[field]}, line ${line}`}
+                key={name}
+                label={`${name}, line ${line}`}
                 value={cell ?? ''}
                 error={message}
                 maxLength={80}
                 onChangeText={(text) => onCell(line, column, text)}
               />
             ) : (
-              <Text key={field}>{`${FIELD_WORDS[field]}: ${message} No column tells it.`}</Text>
+              <Text key={name}>{`${name}: ${message} No column tells it.`}</Text>
             );
           })}
         </View>

@@ -1,0 +1,76 @@
+import type { MoveField, MoveList } from '@zealous-axle/core';
+
+/** What a list is of, and how many of it. */
+export const LIST_WORDS: Record<MoveList, { title: string; note: string; one: string; many: string }> = {
+  units: {
+    title: 'Units',
+    note: 'with their papers, meters, chambers and tyres',
+    one: 'unit',
+    many: 'units',
+  },
+  parts: { title: 'Parts and stock', note: 'what lies in the parts room, and its price', one: 'part', many: 'parts' },
+  people: { title: 'People', note: 'what they do, and their papers', one: 'person', many: 'people' },
+  repairs: {
+    title: 'Past repairs',
+    note: 'kept with their units as the list tells them',
+    one: 'repair',
+    many: 'repairs',
+  },
+  readings: {
+    title: 'Last readings',
+    note: 'strokes, linings and treads, with the day they were read',
+    one: 'line of readings',
+    many: 'lines of readings',
+  },
+};
+export const countOf = (list: MoveList, count: number): string =>
+  `${count} ${count === 1 ? LIST_WORDS[list].one : LIST_WORDS[list].many}`;
+
+/** What a list may tell, in words. */
+export const FIELD_WORDS: Record<MoveField, string> = {
+  number: 'Number of the unit',
+  kind: 'Kind',
+  body: 'Body',
+  site: 'Where it stands',
+  yearBuilt: 'Year built',
+  axles: 'How many axles',
+  brake: 'Brake',
+  chamber: 'Chamber',
+  adjuster: 'Slack adjuster',
+  tyres: 'Single or dual tyres',
+  hub: 'Hubs',
+  suspension: 'Suspension',
+  tyreSize: 'Tyre size',
+  target: 'Cold pressure',
+  abs: 'ABS',
+  grossWeight: 'Gross weight rating',
+  payload: 'Payload',
+  height: 'Height',
+  width: 'Width',
+  meter: 'Meter',
+  inspection: 'Inspection good until',
+  insurance: 'Insurance until',
+  registration: 'Registration until',
+  name: 'Name',
+  part: 'Part number',
+  stock: 'How many lie there',
+  price: 'Price',
+  leadDays: 'Days to come',
+  signIn: 'Signs in as',
+  role: 'Role',
+  skills: 'Works on',
+  brakeInspector: 'Brake inspector until',
+  periodicInspector: 'Periodic inspector until',
+  licence: 'Driving licence until',
+  medical: 'Medical certificate until',
+  day: 'Day',
+  work: 'What was done',
+  by: 'By whom',
+  cost: 'Cost',
+  axle: 'Axle',
+  side: 'Side',
+  tyre: 'Inner or outer tyre',
+  stroke: 'Applied stroke',
+  lining: 'Lining',
+  tread: 'Tread',
+};
