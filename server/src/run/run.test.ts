@@ -48,6 +48,20 @@ describe('a command', () => {
     expect(await rows('defect')).toBe(1);
   });
 
+  test('sent again while it is still being done is answered “later”, never “broken”', async () => {
+    const [id, body] = [uuidv7(), report()];
+    const holds = await world.owner.pool.connect();
+    try {
+      await holds.query('begin');
+      await holds.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [id]);
+      expect((await world.send(who('driver'), 'report-defect', body, id)).status).toBe(503);
+    } finally {
+      await holds.query('rollback');
+      holds.release();
+    }
+    expect((await world.send(who('driver'), 'report-defect', body, id)).status).toBe(200);
+  }, 60_000);
+
   test('with the same id and another body is refused', async () => {
     const id = uuidv7();
     await world.send(who('driver'), 'report-defect', report(), id);

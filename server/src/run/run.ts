@@ -51,10 +51,14 @@ async function tryAgain<T>(work: () => Promise<T>): Promise<T> {
 
 /** What was answered before to a command of this id; null when it is new. */
 async function answered(store: FleetStore, session: Actor, id: string, hash: string): Promise<CommandAnswer | null> {
-  const [, [before]] = await Promise.all([
+  const [lock, rows] = await Promise.allSettled([
     store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1))`).execute(),
     store.select().from(command).where(eq(command.id, id)).execute(),
   ]);
+  // Of two that fail the first says why: the second only that the first did.
+  if (lock.status === 'rejected') throw lock.reason;
+  if (rows.status === 'rejected') throw rows.reason;
+  const [before] = rows.value;
   if (!before) return null;
   if (before.hash === hash && before.personId === session.person.id) return before.answer;
   throw new KnownProblem('command-reused');
