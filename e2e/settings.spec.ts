@@ -231,6 +231,53 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
   await expect(manager.getByText('holds the trailer', { exact: false }).first()).toBeVisible();
 });
 
+test('a check of the shop’s own with a figure and a picture of what good looks like, once at each axle', async ({
+  browser,
+  program,
+}) => {
+  const manager = await deviceOf(browser, program.url, 'manager');
+  await manager.goto(`${program.url}/own-checks`);
+  await press(manager, 'Add a check');
+  await manager.getByLabel('What is looked at').fill('Ride height');
+  await manager.getByLabel('What good looks like').fill('Even, left and right');
+  const [chooser] = await Promise.all([manager.waitForEvent('filechooser'), press(manager, 'A picture of good')]);
+  await chooser.setFiles({ name: 'even.png', mimeType: 'image/png', buffer: await manager.screenshot() });
+  await expect(manager.getByText('A picture is kept.')).toBeVisible();
+  await manager.getByRole('radio', { name: 'Once at each axle' }).click();
+  await press(manager, 'Take off. sign 1');
+  await press(manager, 'A count or a figure too');
+  await manager.getByLabel('Unit, empty for a count').fill('in');
+  await manager.getByLabel('At least').fill('8.5');
+  await manager.getByRole('radio', { name: /^Holds the unit/ }).click();
+  await press(manager, 'Save the check');
+  await allSent(manager);
+  await expect(manager.getByRole('button', { name: 'Photo: Ride height: what good looks like' })).toBeVisible();
+
+  await manager.goto(`${program.url}/routes`);
+  await press(manager, 'Copy. Four-thing walk');
+  await press(manager, 'Change. Four-thing walk, ours');
+  await press(manager, 'Add: once at each axle');
+  await manager
+    .getByRole('button', { name: /^Add a step/ })
+    .last()
+    .click();
+  await press(manager, /^Ride height/);
+  await press(manager, 'Save the route');
+  await allSent(manager);
+
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'W-81');
+  await press(driver, 'Walk round');
+  await press(driver, 'Four-thing walk, ours');
+  await stepTo(driver, 'Axle 2 Ride height');
+  await expect(driver.getByRole('button', { name: 'Photo: Ride height: what good looks like' })).toBeVisible();
+  await driver.getByLabel('How much (in)').fill('8.4');
+  await press(driver, /^Save/);
+  await allSent(driver);
+  await openTrailer(manager, 'W-81');
+  await expect(manager.getByText('Axle 2', { exact: false }).first()).toBeVisible();
+});
+
 test('a sign the shop is stricter about holds, with its reason, until it goes by the book again', async ({
   browser,
   program,

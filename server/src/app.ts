@@ -90,6 +90,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       inspectionRoutes(v1, parts);
       fileRoutes(v1, parts);
       movingRoutes(v1, parts);
+
       printRoutes(v1, parts);
       const gauges = openGauges();
       gaugeRoutes(v1, parts, gauges);

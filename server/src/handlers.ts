@@ -82,6 +82,7 @@ import {
   torqueWheel,
 } from './repair';
 import {
+  addCheckPicture,
   addFleetLimit,
   removeRoute,
   saveRoute,
@@ -190,6 +191,7 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'add-fleet-limit': addFleetLimit,
   'withdraw-fleet-limit': withdrawFleetLimit,
   'set-own-checks': setOwnChecks,
+  'add-check-picture': addCheckPicture,
   'set-phrase': setPhrase,
   'set-own-sign': setOwnSign,
   'withdraw-own-sign': withdrawOwnSign,

@@ -59,6 +59,13 @@ export async function attachPhoto(file: Blob, { label, ...place }: Place): Promi
   return photo;
 }
 
+/** The same for a picture of what good looks like, of a check of the shop's own. */
+export async function addCheckPicture(file: Blob, label: string): Promise<string> {
+  const picture = uuidv7();
+  await send('add-check-picture', { picture, ...(await shrink(file)) }, label);
+  return picture;
+}
+
 /** Sends the pictures of a report, or of another act, after it: each points to it. */
 export async function sendPictures(
   pictures: readonly Picture[],

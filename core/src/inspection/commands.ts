@@ -8,7 +8,8 @@ import { sectionTimeSchema } from './life';
 const id = z.uuid();
 
 /** The longest photo a device sends, as base64: it is shrunk there first. */
-const PHOTO_CHARS = 700_000;
+/** Base64 characters a picture may take. */
+export const PHOTO_CHARS = 700_000;
 
 /** Walking, reading and closing. Everybody walks round; what takes the bench is asked again, with the purpose. */
 export const INSPECTION_COMMANDS = {

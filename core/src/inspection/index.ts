@@ -1,5 +1,5 @@
 /** Routes and their steps, an inspection as it is walked, and what is judged together. */
-export { INSPECTION_COMMANDS } from './commands';
+export { INSPECTION_COMMANDS, PHOTO_CHARS } from './commands';
 export * from './draft';
 export { causesOf, type FoundDefect, foundDefects, holdReason, ownFindings } from './found';
 export {

@@ -53,8 +53,8 @@ const sectionSchema = z.strictObject({
   name: z.string().trim().min(1).max(60),
   /** Said when the section begins. */
   says: z.string().trim().max(300),
-  /** Asked once for the unit, on each side of it, or at every axle end. */
-  at: z.enum(['unit', 'sides', 'ends']),
+  /** Asked once for the unit, on each side of it, once at each axle, or at every axle end. */
+  at: z.enum(['unit', 'sides', 'axles', 'ends']),
   walk: z.enum(WALKS).optional(),
   /** Everything at one end before the next end; otherwise one thing at all ends before the next thing. */
   endByEnd: z.boolean().optional(),
@@ -130,6 +130,10 @@ function sectionSteps({ asks, ...section }: Section, unit: Unit): Step[] {
   if (section.at === 'sides')
     return (['left', 'right'] as const).flatMap((side) =>
       asked.map((each) => ({ ...bare(each, section.id), axle: null, side, tyre: null })),
+    );
+  if (section.at === 'axles')
+    return unit.axles.flatMap((_, at) =>
+      asked.map((each) => ({ ...bare(each, section.id), axle: at + 1, side: null, tyre: null })),
     );
   const ends = walked(unit, section.walk);
   return section.endByEnd === false

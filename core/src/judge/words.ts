@@ -1,5 +1,5 @@
 import { defectWords, isStepKind, parseKey, parseSubject, subjectOf, subjectWords } from '../reading';
-import { placeCode } from '../trailer';
+import { placeShort } from '../trailer';
 import type { Finding } from './finding';
 
 /** What a finding is about, in words. */
@@ -12,6 +12,6 @@ export function findingWords({ kind }: Pick<Finding, 'kind'>): string {
 /** What a key names, in words: `Lining, 2R`, `Jaws`. */
 export function keyWords(key: string, between = ', '): string {
   const { kind, item, ...place } = parseKey(key);
-  const at = placeCode(place);
+  const at = placeShort(place);
   return `${findingWords({ kind: subjectOf({ kind, item }) })}${at === 'unit' ? '' : `${between}${at}`}`;
 }

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { decimalText, wordsText } from '../measure';
 import { OWN_PRESSES, type OwnSign } from './own-signs';
 
-/** Where an own check is made: once on the unit, on each side of it, or at every axle end. */
-export const OWN_CHECK_AT = ['unit', 'side', 'end'] as const;
+/** Where an own check is made: once on the unit, on each side of it, once at each axle, or at every axle end. */
+export const OWN_CHECK_AT = ['unit', 'side', 'axle', 'end'] as const;
 /** How much a sign of an own check presses: repaired at the next visit, before the next use, or held from the report on. */
 export const CHECK_PRESSES = ['next-visit', ...OWN_PRESSES] as const;
 
@@ -33,6 +33,8 @@ const shape = z.strictObject({
   at: z.enum(OWN_CHECK_AT),
   /** What it looks like when nothing is wrong. */
   good: wordsText(200),
+  /** A picture of what good looks like, kept by the server. */
+  picture: z.uuid().optional(),
   signs: z.array(z.strictObject({ sign: nameText(60), presses })).max(6),
   figure: figureSchema.optional(),
 });

@@ -1,4 +1,4 @@
-import { type Place, type Position, parsePosition, placeCode, SIDES } from '../trailer';
+import { type Place, type Position, parseAxleCode, parsePosition, placeCode, SIDES } from '../trailer';
 import type { Reading, ReadingKind } from './kinds';
 import { readingItem, readingPlace } from './reading';
 
@@ -28,6 +28,8 @@ const whole = { axle: null, side: null, tyre: null };
 const placeOf = (code: string): Required<Place> => {
   const position: Position | null = parsePosition(code);
   if (position) return { axle: position.axle, side: position.side, tyre: position.tyre ?? null };
+  const axle = parseAxleCode(code);
+  if (axle) return { ...whole, axle };
   const side = SIDES.find((each) => each === code);
   return side ? { ...whole, side } : whole;
 };

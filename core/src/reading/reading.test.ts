@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { judge, judgeRequestSchema, unsound } from '../judge';
 import { type Axle, type Unit, wheelEnds } from '../trailer';
-import { chockedBy, contradiction, judgedFigure, type Reading, readingKey, readingPlace, readingSchema } from '.';
+import {
+  chockedBy,
+  contradiction,
+  judgedFigure,
+  keyOf,
+  parseKey,
+  type Reading,
+  readingKey,
+  readingPlace,
+  readingSchema,
+} from '.';
 
 const axle: Axle = { brake: 's-cam', tyres: 'dual', hub: 'oil' };
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [axle, { ...axle, tyres: 'single' }] };
@@ -119,4 +129,15 @@ test('who first said that the wheels were chocked is who is named, whatever orde
   });
   expect(chockedBy([read('Ines', 1, false)])).toBeNull();
   expect(chockedBy([read('Tomas', 4), read('Ines', 1, false), read('Berit', 2), read('Tomas', 3)])?.by).toBe('Berit');
+});
+
+test.each([
+  ['own-check:Ride height@A2', { axle: 2, side: null, tyre: null }],
+  ['tread@2L-out', { axle: 2, side: 'left', tyre: 'outer' }],
+  ['lining@1R', { axle: 1, side: 'right', tyre: null }],
+  ['mud-flap@left', { axle: null, side: 'left', tyre: null }],
+  ['king-pin@unit', { axle: null, side: null, tyre: null }],
+])('%s is a key that is taken apart and put together again', (key, place) => {
+  expect(parseKey(key)).toMatchObject(place);
+  expect(keyOf(parseKey(key))).toBe(key);
 });

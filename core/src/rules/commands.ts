@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { routeSchema } from '../inspection';
+import { PHOTO_CHARS, routeSchema } from '../inspection';
 import { command, SHOP } from '../life';
 import { BOOK_IDS, OWN_PRESSES, ownChecksSchema, policiesSchema } from '../limits';
 import { displayUnitsSchema, wordsText } from '../measure';
@@ -45,6 +45,18 @@ export const RULES_COMMANDS = {
     foresees: 'all',
     judgesAnew: true,
   }),
+  /** A picture of what good looks like, shrunk on the device, before the check that shows it. */
+  'add-check-picture': command(
+    'fleet',
+    SHOP,
+    z.strictObject({
+      picture: id,
+      width: z.int().min(1).max(4_096),
+      height: z.int().min(1).max(4_096),
+      jpeg: z.base64().max(PHOTO_CHARS),
+    }),
+    { largest: 1024 * 1024 },
+  ),
   /** The shop's own sentence for what is read or looked at, said on a walk by heart; null says it as it ships. */
   'set-phrase': command(
     'fleet',

@@ -50,10 +50,12 @@ export {
   comparePositions,
   type Place,
   type Position,
+  parseAxleCode,
   parsePosition,
   placeCode,
   placeRank,
   placeSchema,
+  placeShort,
   placeWords,
   positionCode,
 } from './position';

@@ -28,9 +28,20 @@ export function positionCode({ axle, side, tyre }: Position): string {
   return `${axle}${side === 'left' ? 'L' : 'R'}${tyre ? TYRE_MARK[tyre] : ''}`;
 }
 
-/** The code of any place: a position's, `left` for one side of the unit, `unit` for the whole. */
-export const placeCode = ({ axle, side, tyre }: Place): string =>
-  axle && side ? positionCode({ axle, side, tyre }) : (side ?? 'unit');
+/** The code of any place: a position's, `A2` for a whole axle, `left` for one side of the unit, `unit` for the whole. */
+export function placeCode({ axle, side, tyre }: Place): string {
+  if (axle) return side ? positionCode({ axle, side, tyre }) : `A${axle}`;
+  return side ?? 'unit';
+}
+
+/** The axle that a code of a whole axle names; null where it is none. */
+export function parseAxleCode(code: string): number | null {
+  const found = /^A([1-9]\d?)$/.exec(code);
+  return found ? Number(found[1]) : null;
+}
+
+/** A place shortly, as it stands before a step: `2L`, `Axle 2`, `left`, `unit`. */
+export const placeShort = (place: Place): string => (place.axle && !place.side ? placeWords(place) : placeCode(place));
 
 /** A place in words: its code, or `Left side`, or `Whole unit`. */
 export const placeWords = (place: Place): string => {

@@ -32,6 +32,7 @@ const OF_THE_SENDER: readonly CommandName[] = [
   'save-template',
   'set-fleet-rules',
   'set-own-checks',
+  'add-check-picture',
   'set-phrase',
   'set-own-sign',
   'withdraw-own-sign',

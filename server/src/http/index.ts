@@ -4,6 +4,7 @@ export { commandRoutes, type DoCommand } from './commands';
 export { documentRoutes } from './documents';
 export { answerError, loggedError } from './errors';
 export { healthRoutes } from './health';
+export { sendJpeg } from './jpeg';
 export { type Key, pageOf, readKey } from './pages';
 export { refuseUnreadable, unreadablePath } from './readable';
 export { serializerCompiler } from './serializer';

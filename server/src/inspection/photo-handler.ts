@@ -1,11 +1,9 @@
 import { findDefect } from '../defects';
-import { invalid, notNow } from '../problem';
-import { changed, found, type Handler } from '../run';
+import { notNow } from '../problem';
+import { changed, found, type Handler, jpegOf } from '../run';
 import { findUnit } from '../units';
 import { findInspection } from './queries';
 import { photo } from './schema';
-
-const JPEG_START = Buffer.from([0xff, 0xd8, 0xff]);
 
 /** Keeps a photo with the inspection or the defect it belongs to. The event keeps its id, not its picture. */
 export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at, body }) => {
@@ -13,8 +11,7 @@ export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at,
   const of = body.inspection ? found(await findInspection(store, body.inspection)) : null;
   const shows = body.defect ? found(await findDefect(store, body.defect)) : null;
   if ([of, shows].some((each) => each && each.unitId !== body.unit)) throw notNow('other-unit');
-  const jpeg = Buffer.from(body.jpeg, 'base64');
-  if (!jpeg.subarray(0, JPEG_START.length).equals(JPEG_START)) throw invalid('body.jpeg', 'not-a-picture');
+  const jpeg = jpegOf(body.jpeg);
   await store.insert(photo).values({
     fleetId: session.fleet.id,
     id: body.photo,

@@ -1,11 +1,11 @@
 import { sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, type Serving } from '../http';
+import { type App, ask, type Serving, sendJpeg } from '../http';
+import { checkPictureOf } from '../rules';
 import { pictureOf } from './photos';
 import { sheetOf } from './queries';
 
 const params = z.object({ id: z.uuid() });
-const WEEK_S = 604_800;
 
 /** One inspection with its readings and the judgement that stands; and its photos. */
 export function inspectionRoutes(app: App, serving: Serving): void {
@@ -22,16 +22,14 @@ export function inspectionRoutes(app: App, serving: Serving): void {
     (request) => ask(serving, request, (store) => sheetOf(store, request.params.id)),
   );
 
+  app.get('/photos/:id', { schema: { tags: ['inspections'], summary: 'One photo', params } }, async (request, reply) =>
+    sendJpeg(reply, await ask(serving, request, (store) => pictureOf(store, request.params.id))),
+  );
+
   app.get(
-    '/photos/:id',
-    { schema: { tags: ['inspections'], summary: 'One photo', params } },
-    async (request, reply) => {
-      const jpeg = await ask(serving, request, (store) => pictureOf(store, request.params.id));
-      return reply
-        .type('image/jpeg')
-        .header('cache-control', `private, max-age=${WEEK_S}, immutable`)
-        .header('x-content-type-options', 'nosniff')
-        .send(jpeg);
-    },
+    '/check-pictures/:id',
+    { schema: { tags: ['inspections'], summary: 'What good looks like, of a check of the fleet’s own', params } },
+    async (request, reply) =>
+      sendJpeg(reply, await ask(serving, request, (store) => checkPictureOf(store, request.params.id))),
   );
 }

@@ -9,20 +9,8 @@ import type {
   Verdict,
 } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
-import {
-  bigint,
-  boolean,
-  customType,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  text,
-  unique,
-  uuid,
-} from 'drizzle-orm/pg-core';
-import { at, fleetId, id, recordedAt, shape, unitId } from '../store';
+import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
+import { at, bytes, fleetId, id, recordedAt, shape, unitId } from '../store';
 
 export const inspection = pgTable(
   'inspection',
@@ -152,8 +140,6 @@ export const judgement = pgTable(
     index('judgement_inspection').on(t.fleetId, t.inspectionId, t.seq.desc().nullsFirst()),
   ],
 );
-
-const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 /** Append-only, like the readings beside it. */
 export const photo = pgTable(

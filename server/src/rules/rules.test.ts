@@ -151,6 +151,21 @@ describe('checks of the fleet’s own', () => {
     expect((await set(2, [winch, winch])).status).toBe(400);
   });
 
+  test('show a picture of what good looks like that the server has, and no other', async () => {
+    const picture = uuidv7();
+    expect((await set(1, [{ ...winch, picture }])).body.errors[0].path).toBe('body.checks.0.picture');
+    const jpeg = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2]).toString('base64');
+    const add = (content: string, id = picture) =>
+      world.send(who('manager'), 'add-check-picture', { picture: id, width: 2, height: 2, jpeg: content });
+    expect((await add('AAAA', uuidv7())).status).toBe(400);
+    expect((await add(jpeg)).status).toBe(200);
+    const { version } = (await session()).fleet;
+    expect((await set(version, [{ ...winch, picture }])).status).toBe(200);
+    expect((await world.raw(who('driver'), `/check-pictures/${picture}`)).statusCode).toBe(200);
+    const other = await world.makeFleet(`pictures${Date.now()}`);
+    expect((await world.raw(`driver@${other.slug}`, `/check-pictures/${picture}`)).statusCode).toBe(404);
+  });
+
   test('what a route asks of them is read, judged and kept as it was asked', async () => {
     expect((await set(1, [winch])).status).toBe(200);
     const route = uuidv7();

@@ -2,5 +2,6 @@
 export type { Actor } from './actor';
 export { type Changed, changed, type Doing, type Done, found, type Handler, nextState, sameVersion } from './doing';
 export { LIVE_CHANNEL, tellLive } from './events';
+export { jpegOf } from './jpeg';
 export { runCommand, type SentCommand } from './run';
 export type { Clock } from './time';

@@ -1,5 +1,5 @@
 import type { Side, Tyre } from '@zealous-axle/core';
-import { integer, smallint, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { customType, integer, smallint, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 
 /*
  * Every table starts with the fleet, and every key leads with it: row-level security is on for all of them
@@ -19,3 +19,4 @@ export const place = {
 export const unitId = uuid('unit_id').notNull();
 /** The shape of a row's JSON, counted up when it changes: rows of an older shape are brought up by `shapes.ts` when read. */
 export const shape = (now: number) => smallint('shape').notNull().default(now);
+export const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });

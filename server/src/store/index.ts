@@ -1,5 +1,5 @@
 /** The database: its connection, and the columns every table begins with. */
-export { at, fleetId, id, place, recordedAt, shape, unitId } from './columns';
+export { at, bytes, fleetId, id, place, recordedAt, shape, unitId } from './columns';
 export { type Behind, connect, type Database, inFleet, readInFleet } from './connect';
 export type { FleetStore } from './fleet-store';
 export { type Before, keptBefore, newestKept } from './kept-order';

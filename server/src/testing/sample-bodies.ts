@@ -306,6 +306,7 @@ function fleets(): Bodies<
   | 'add-fleet-limit'
   | 'withdraw-fleet-limit'
   | 'set-own-checks'
+  | 'add-check-picture'
   | 'set-phrase'
   | 'set-own-sign'
   | 'withdraw-own-sign'
@@ -326,6 +327,7 @@ function fleets(): Bodies<
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
     'set-phrase': { version: 1, subject: 'check:jaws', say: 'Jaws shut' },
+    'add-check-picture': { picture: uuidv7(), width: 1, height: 1, jpeg: '/9j/' },
     'set-own-checks': { version: 1, checks: [] },
     'set-own-sign': { version: 1, code: 'mud-flap-torn', presses: 'hold', reason: 'stones' },
     'withdraw-own-sign': { version: 1, code: 'mud-flap-torn', reason: 'tarred road' },

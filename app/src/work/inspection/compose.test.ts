@@ -4,6 +4,7 @@ import {
   HUB_LEAKS,
   HUB_LEVELS,
   judge,
+  type KeptCheck,
   keyOf,
   NM_PER_INCH,
   type Note,
@@ -271,4 +272,28 @@ test('how many lamps are out is kept of lamps that are out, and of nothing else'
   expect(of(['lamp-stop-out'])).toMatchObject({ ok: true, value: { lamps } });
   expect(of(['lens-broken'])).toMatchObject({ ok: true, value: { found: ['lens-broken'] } });
   expect(of(['lens-broken'])).not.toMatchObject({ value: { lamps } });
+});
+
+test('a figure of the shop’s own check is taken in the unit the shop gave it', () => {
+  const step: Step = { kind: 'own-check', item: 'Ride height', axle: 2, side: null, tyre: null };
+  const check: KeptCheck = {
+    name: 'Ride height',
+    part: 'suspension',
+    at: 'axle',
+    good: 'Even',
+    signs: [],
+    figure: { unit: 'in', least: '8.5', presses: 'before-use' },
+    version: 1,
+    saved: { by: 'The foreman', at: '2026-03-02T12:00:00Z' },
+  };
+  const draft = only(step);
+  const asked = { ...draft, rules: { ...draft.rules, checks: [check] } };
+  expect(composed(asked, step)).toEqual({ ok: false, message: null });
+  expect(composed(withText(asked, step, 'value', '8.4'), step)).toEqual({
+    ok: true,
+    value: { kind: 'own-check', check: 'Ride height', axle: 2, found: [], value: '8.4', unit: 'in' },
+  });
+  expect(composed(withText(asked, step, 'value', 'much'), step)).toMatchObject({
+    message: expect.stringMatching('write'),
+  });
 });

@@ -1,7 +1,7 @@
-import { placeCode, type Step, subjectWords } from '@zealous-axle/core';
+import { placeShort, type Step, subjectWords } from '@zealous-axle/core';
 
 /** Where a step is, shortly; nothing for the unit as a whole. */
-export const stepPlace = (step: Step): string => (step.axle || step.side ? placeCode(step) : '');
+export const stepPlace = (step: Step): string => (step.axle || step.side ? placeShort(step) : '');
 
 /** A step in a few words, as its save button says it: `1L applied stroke`. */
 export function kindWords(step: Step): string {

@@ -36,7 +36,7 @@ import { Text } from '../../parts/Text';
 import { rulesOf, useBook } from '../../session/rules';
 import { useSession } from '../../session/session';
 import { Drawn } from './Drawn';
-import { useOwnRoutes } from './ownRoutes';
+import { useOwn } from './own';
 import { PracticeScreen } from './PracticeScreen';
 import { useBegun } from './usePractice';
 import type { PadOf } from './YardWalk';
@@ -97,7 +97,7 @@ type Keep = (come: Come | null) => void;
 
 /** The dash in time: every tick the air moves on. It is kept at every act. */
 function useDash(system: AirSystem, from: Come | null, keep: Keep) {
-  const routes = useOwnRoutes();
+  const routes = useOwn().routes;
   // One that was begun before it had an order of its own is begun anew.
   const [check, setCheck] = useState<Check>(() =>
     from?.check.order ? from.check : beginAirCheck(restingAir(), false, airOrderIn(routes)),

@@ -20,7 +20,7 @@ import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { useSession } from '../../session/session';
 import { OurPhrase } from './OurPhrase';
-import { useOwnRoutes, useSpeaking } from './ownRoutes';
+import { useOwn, useSpeaking } from './own';
 import { PracticeScreen } from './PracticeScreen';
 import { SayIt } from './SayIt';
 import { Says } from './Says';
@@ -139,7 +139,7 @@ function Recall({ form }: { form: Form }) {
 /** The walk by heart: the parts an examiner sets, and the shop's own routes. */
 export function ByHeart() {
   const { of, task } = useLocalSearchParams<{ of?: string; task?: string }>();
-  const own = useOwnRoutes();
+  const own = useOwn().routes;
   const [saidOf, setSaidOf] = useState<SaidOf>('combination');
   const speaking = useSpeaking(saidOf);
   const forms = useMemo(() => formsOf(own, speaking), [own, speaking]);

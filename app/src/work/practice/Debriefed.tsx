@@ -14,7 +14,7 @@ import { goBack } from '../../parts/Screen';
 import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { VerdictBadge } from '../../parts/VerdictMark';
-import { useOwnRoutes } from './ownRoutes';
+import { useOwn } from './own';
 import { PracticeScreen } from './PracticeScreen';
 import { offOf } from './results';
 import { Station } from './Station';
@@ -156,7 +156,7 @@ function useResult(walk: Walk, told: Debrief): void {
 
 function Body({ walk, made, keep }: { walk: Walk; made: MadeUp; keep: (walk: Walk) => void }) {
   const told = useMemo(() => debriefOf(walk, made), [walk, made]);
-  const own = useOwnRoutes();
+  const own = useOwn();
   useResult(walk, told);
   const again = (change: Partial<Wanted>) => {
     const { seed, level, route, vehicle } = walk;
@@ -195,7 +195,7 @@ function Body({ walk, made, keep }: { walk: Walk; made: MadeUp; keep: (walk: Wal
 /** What a walk came to: each reading beside the truth, what was found, missed and made up. */
 export function Debriefed() {
   const [walk, keep] = useKept<Walk>('walk');
-  const own = useOwnRoutes();
+  const own = useOwn();
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was made up follows from the walk's own words.
   const made = useMemo(() => (walk ? madeUpOf(walk, own) : null), [walk?.id, own]);
   return (

@@ -20,7 +20,7 @@ import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { useZodForm } from '../../session/forms';
 import { useSession } from '../../session/session';
-import { useOwnRoutes, useSpeaking } from './ownRoutes';
+import { useOwn, useSpeaking } from './own';
 
 const KINDS = [
   { value: 'yard', label: 'Made-up trailer' },
@@ -145,7 +145,7 @@ function Practised({ what, routes, onChange }: WhatProps) {
 
 /** A task: what, how hard, for whom, until when. */
 export function NewTask({ people, onClose }: { people: PracticeClass['people']; onClose: () => void }) {
-  const own = useOwnRoutes();
+  const own = useOwn().routes;
   const routes = [...PRACTICE_ROUTES, ...own];
   const [what, setWhat] = useState<What>({
     kind: 'yard',

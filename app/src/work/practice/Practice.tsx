@@ -23,7 +23,7 @@ import { Some } from '../../parts/Some';
 import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
-import { useOwnRoutes } from './ownRoutes';
+import { useOwn } from './own';
 import { PracticeScreen } from './PracticeScreen';
 import { Spreads } from './Spreads';
 import { useKept, useOwnPractice } from './usePractice';
@@ -80,17 +80,17 @@ function Tasks({ begin }: { begin: (wanted: Wanted) => void }) {
 }
 
 function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) => void }) {
-  const own = useOwnRoutes();
+  const own = useOwn();
   const { book } = useSession().fleet;
   const [routeId, setRoute] = useState(PRACTICE_ROUTES[0]?.id ?? '');
   const [level, setLevel] = useState('1');
   const [vehicle, setVehicle] = useState<Vehicle>('trailer');
-  const route = routeOf(routeId, own);
+  const route = routeOf(routeId, own.routes);
   const levels = route ? levelsOf(route) : [];
   const vehicles = route ? vehiclesOf(route) : [];
   const chosenLevel = levels.includes(Number(level)) ? Number(level) : (levels[0] ?? 1);
   const chosenVehicle = vehicles.includes(vehicle) ? vehicle : (vehicles[0] ?? 'trailer');
-  const routes = [...PRACTICE_ROUTES, ...own, ...ROUTES];
+  const routes = [...PRACTICE_ROUTES, ...own.routes, ...ROUTES];
   const [all, setAll] = useState(false);
   const shown = all ? routes : PRACTICE_ROUTES;
   return (
@@ -182,7 +182,7 @@ const ON_ITS_WAY = { isPending: true, fetchStatus: 'fetching' } as const;
 /** Where one practises. */
 export function Practice() {
   const [walk, keep] = useKept<Walk>('walk');
-  const own = useOwnRoutes();
+  const own = useOwn();
   const practised = useOwnPractice();
   const mayTeach = useMaySend('set-practice-task');
   const { book } = useSession().fleet;

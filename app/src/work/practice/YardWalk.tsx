@@ -20,7 +20,7 @@ import { Notice } from '../../parts/Notice';
 import { RadioGroup } from '../../parts/RadioGroup';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
-import { useOwnRoutes } from './ownRoutes';
+import { useOwn } from './own';
 import { PracticeScreen } from './PracticeScreen';
 import { Station } from './Station';
 import { useKept } from './usePractice';
@@ -204,7 +204,7 @@ function AtStation({ walk, walking, Pad, draft, unit, step }: AtStationProps) {
 /** A walk round something made up: the stations drawn, the real pads, one's own judgement. */
 export function YardWalk({ Pad }: { Pad: PadOf }) {
   const [walk, keep, kept] = useKept<Walk>('walk');
-  const own = useOwnRoutes();
+  const own = useOwn();
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was made up follows from the walk's own words.
   const made = useMemo(() => (walk ? madeUpOf(walk, own) : null), [walk?.id, own]);
   const done = walk

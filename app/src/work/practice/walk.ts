@@ -21,6 +21,8 @@ import {
   type Walked,
 } from '@zealous-axle/core/practice';
 
+import type { Own } from './own';
+
 /** What to make up: the same again from the same words. */
 export interface Wanted {
   seed: number;
@@ -51,9 +53,9 @@ const RULES = { book: DEFAULT_BOOK, policies: {}, limits: [] } as const;
 export const routeOf = (id: string, own: readonly Route[]): Route | null =>
   [...PRACTICE_ROUTES, ...own, ...ROUTES].find((route) => route.id === id) ?? null;
 
-export const madeUpOf = ({ seed, level, route, vehicle }: Wanted, own: readonly Route[]): MadeUp | null => {
-  const found = routeOf(route, own);
-  return found ? makeUp(seed, level, found, vehicle) : null;
+export const madeUpOf = ({ seed, level, route, vehicle }: Wanted, own: Own): MadeUp | null => {
+  const found = routeOf(route, own.routes);
+  return found ? makeUp(seed, level, found, vehicle, own.checks) : null;
 };
 
 /** What the watch shows of an air test stands on its pad already: nobody waits for it. */
@@ -79,7 +81,7 @@ export function beginWalk(wanted: Wanted, made: MadeUp, id: string, now: string)
     const draft = newDraft({
       inspection: `${id}/${nth}`,
       unit: { ...each.unit, kind: each.unit.kind },
-      rules: RULES,
+      rules: { ...RULES, checks: [...made.checks] },
       purpose: 'walk',
       job: null,
       previous: {},

@@ -1,6 +1,9 @@
 import { CHECK_PRESSES, OWN_CHECK_AT, type OwnCheck, ownCheckSchema, PARTS, type Part } from '@zealous-axle/core';
+import Camera from 'lucide-react-native/icons/camera';
+import { useState } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { View } from 'react-native';
+import { addCheckPicture, pickPhoto } from '../../device/photos';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/ChoiceField';
 import { Drawer } from '../../parts/Drawer';
@@ -13,6 +16,7 @@ import { useZodForm } from '../../session/forms';
 const AT: Record<(typeof OWN_CHECK_AT)[number], string> = {
   unit: 'Once on the unit',
   side: 'On each side',
+  axle: 'Once at each axle',
   end: 'At every axle end',
 };
 const PRESSES = CHECK_PRESSES.map((value) => ({ value, label: PRESSES_WORDS[value] }));
@@ -32,6 +36,42 @@ const withoutEmpty = ({ figure, ...check }: OwnCheck): OwnCheck => {
   const { least, most, ...rest } = figure;
   return { ...check, figure: { ...rest, ...(least ? { least } : {}), ...(most ? { most } : {}) } };
 };
+
+interface StandardProps {
+  name: string;
+  picture: string | undefined;
+  onPicture: (picture: string | undefined) => void;
+}
+
+/** A picture of what good looks like: taken here or chosen, and shown wherever the check is asked for. */
+function Standard({ name, picture, onPicture }: StandardProps) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async () => {
+    const file = await pickPhoto();
+    if (!file) return;
+    setBusy(true);
+    setProblem(null);
+    await addCheckPicture(file, `Picture of what good looks like: ${name}`)
+      .then(onPicture)
+      .catch((error: Error) => setProblem(error.message));
+    setBusy(false);
+  };
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button
+        className="grow"
+        icon={Camera}
+        label={busy ? 'Shrinking…' : picture ? 'Another picture' : 'A picture of good'}
+        disabled={busy}
+        onPress={() => void take()}
+      />
+      {picture ? <Button look="bare" label="No picture" onPress={() => onPicture(undefined)} /> : null}
+      {picture ? <Text size="small">A picture is kept.</Text> : null}
+      {problem ? <Notice look="ask">{problem}</Notice> : null}
+    </View>
+  );
+}
 
 interface Props {
   check: OwnCheck | null;
@@ -63,6 +103,11 @@ export function OwnCheckEditor({ check, taken, onSave, onClose }: Props) {
         <Field control={control} name="name" label="What is looked at" maxLength={40} autoFocus />
       )}
       <Field control={control} name="good" label="What good looks like" maxLength={200} multiline />
+      <Standard
+        name={watch('name')}
+        picture={watch('picture')}
+        onPicture={(next) => setValue('picture', next, { shouldDirty: true })}
+      />
       <ChoiceField
         control={control}
         name="at"

@@ -1,4 +1,4 @@
-import { type KeptCheck, type OwnCheck, ownChecksSchema } from '@zealous-axle/core';
+import { type KeptCheck, type OwnCheck, ownCheckOf, ownChecksSchema } from '@zealous-axle/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile } from '../../device/files';
@@ -7,6 +7,7 @@ import { useOutbox } from '../../device/useOutbox';
 import { dayOf } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { CheckPicture } from '../../parts/CheckPicture';
 import { ConfirmButton } from '../../parts/ConfirmButton';
 import { Notice } from '../../parts/Notice';
 import { PRESSES_WORDS } from '../../parts/part-words';
@@ -15,6 +16,9 @@ import { Text } from '../../parts/Text';
 import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { OwnCheckEditor } from './OwnCheckEditor';
+
+/** A file holds no pictures: another shop's server has none of ours. */
+const withoutPicture = ({ picture: _, ...check }: OwnCheck): OwnCheck => check;
 
 const asked = ({ version: _, saved: __, ...check }: KeptCheck): OwnCheck => check;
 
@@ -53,6 +57,7 @@ function CheckRow({ check, waits, onChange, onRemove }: RowProps) {
     <View className="gap-1 border-t border-line py-2">
       <Text bold>{check.name}</Text>
       <Text>{check.good}</Text>
+      <CheckPicture check={check} />
       {check.signs.map(({ sign, presses }) => (
         <Text key={sign} size="small">{`${sign}: ${PRESSES_WORDS[presses].toLowerCase()}`}</Text>
       ))}
@@ -93,7 +98,11 @@ export function OwnChecks() {
     if (typeof read === 'string') return setSaid(read);
     const names = new Set(read.map(({ name }) => name));
     const kept = own.filter(({ name }) => !names.has(name));
-    set([...kept, ...read], `${read.length} own checks from ${file.name}`);
+    const pictured = read.map((check) => {
+      const picture = ownCheckOf(own, check.name)?.picture;
+      return { ...withoutPicture(check), ...(picture ? { picture } : {}) };
+    });
+    set([...kept, ...pictured], `${read.length} own checks from ${file.name}`);
     setSaid(`${read.length} checks taken. One of the same name is replaced.`);
   };
   return (
@@ -121,11 +130,17 @@ export function OwnChecks() {
         ))}
         {may ? <Button tall look="act" label="Add a check" disabled={waits} onPress={() => setOpen('new')} /> : null}
       </Card>
-      <Card title="As a file">
+      <Card title="As a file" note="Without their pictures.">
         <Button
           label="Save them as JSON"
           disabled={own.length === 0}
-          onPress={() => saveFile('own-checks.json', JSON.stringify({ checks: own }, null, 2), 'application/json')}
+          onPress={() =>
+            saveFile(
+              'own-checks.json',
+              JSON.stringify({ checks: own.map(withoutPicture) }, null, 2),
+              'application/json',
+            )
+          }
         />
         {may ? <Button label="Bring in a JSON file …" disabled={waits} onPress={() => void bring()} /> : null}
       </Card>

@@ -15,13 +15,15 @@ import { useSession } from '../../session/session';
 import { type Changed, changedSchema } from './changed-route';
 import { SectionCard } from './SectionCard';
 
-const NEW_SECTIONS: Record<'unit' | 'ends', Omit<Section, 'id'>> = {
+const NEW_SECTIONS: Record<'unit' | 'axles' | 'ends', Omit<Section, 'id'>> = {
   unit: { name: 'Unit', says: '', at: 'unit', asks: [{ kind: 'check', item: 'stance' }] },
+  axles: { name: 'Axles', says: '', at: 'axles', asks: [] },
   ends: { name: 'Axle ends', says: '', at: 'ends', walk: 'round', asks: [{ kind: 'lining' }] },
 };
 
 function Editor({ stored, version }: { stored: Route; version: number }) {
   const form = useKeptForm<Changed, Changed>(`route ${stored.id}`, changedSchema, { route: stored, version });
+  const { fleet } = useSession();
   const { control, watch, formState, reset, clear, ready } = form;
   const sections = useFieldArray({ control, name: 'route.sections', keyName: 'key' });
   const [route, base] = watch(['route', 'version']);
@@ -86,6 +88,9 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
       ))}
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Add: once on the unit" onPress={() => add('unit')} />
+        {fleet.checks.some(({ at }) => at === 'axle') ? (
+          <Button className="grow" label="Add: once at each axle" onPress={() => add('axles')} />
+        ) : null}
         <Button className="grow" label="Add: at every axle end" onPress={() => add('ends')} />
       </View>
     </Screen>

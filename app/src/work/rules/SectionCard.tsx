@@ -25,7 +25,7 @@ import type { Changed } from './changed-route';
 
 const sameAsked = (a: Asked, b: Asked): boolean => a.kind === b.kind && a.item === b.item;
 
-const TAKEN_AT = { ends: ['end', 'tyre'], sides: ['side'], unit: ['unit'] } as const;
+const TAKEN_AT = { ends: ['end', 'tyre'], sides: ['side'], axles: ['axle'], unit: ['unit'] } as const;
 /** Asked for by the item, of which each has several. */
 const BY_ITEM: readonly StepKind[] = ['air-test', 'check', 'own-check'];
 
@@ -103,7 +103,12 @@ function AddAsk({ section, onAdd, onClose }: { section: Section; onAdd: (asked: 
 }
 
 const ORDERS = WALKS.map((walk) => ({ value: walk, label: WALK_WORDS[walk] }));
-const WHERE = { unit: 'Once on the unit', sides: 'On each side', ends: 'At every axle end' } as const;
+const WHERE = {
+  unit: 'Once on the unit',
+  sides: 'On each side',
+  axles: 'Once at each axle',
+  ends: 'At every axle end',
+} as const;
 
 interface Props {
   // biome-ignore lint/suspicious/noExplicitAny: a section is the same whatever its form sends.

@@ -1,9 +1,10 @@
 import { judge, type UnitReading, worst } from '../../judge';
-import { DEFAULT_BOOK, type Verdict } from '../../limits';
+import { type Book, DEFAULT_BOOK, type Verdict } from '../../limits';
 import { formatApart, must, parsePressure } from '../../measure';
 import { judgedFigure, keyOf, type Reading, type ReadingKey, readingKey, readingText, type Step } from '../../reading';
 import type { Unit } from '../../trailer';
-import { judgedTruth } from './make';
+import { judgedTruth, trueReadings } from './make';
+import { ownPress, practiceBook } from './own';
 import { COST, GOOD, MARKS } from './settings';
 import { trueReading } from './truth';
 import type { Hidden, MadeUp, MadeUpUnit } from './vehicle';
@@ -83,10 +84,10 @@ export interface Debrief {
 }
 
 /** What one reading meets by itself; null where it allows no verdict. */
-function verdictOf(unit: Unit, reading: Reading): Verdict | null {
+function verdictOf(unit: Unit, reading: Reading, book: Book): Verdict | null {
   const own: UnitReading = { ...reading, unit: unit.id };
   const key = readingKey(reading);
-  const { findings } = judge({ book: DEFAULT_BOOK, units: [unit], readings: [own] });
+  const { findings } = judge({ book: DEFAULT_BOOK, units: [unit], readings: [own] }, { book });
   const verdicts = findings
     .filter((each) => each.verdict !== 'not-judged' && keyOf(each) === key)
     .map(({ verdict }) => verdict);
@@ -121,16 +122,21 @@ function isRight(said: Reading, truth: Reading): boolean {
   return readingText(said) === readingText(truth);
 }
 
-function compare(made: MadeUpUnit, step: Step, { taken }: Walked): Compared | null {
+/** How much a reading presses: as the shop has its own checks, else by the verdict it meets. */
+const pressOf = (checks: MadeUp['checks'], reading: Reading, is: Verdict | null): Said | null =>
+  ownPress(checks, reading) ?? (is ? SAID_OF[is] : null);
+
+function compare(made: MadeUpUnit, step: Step, { taken }: Walked, checks: MadeUp['checks']): Compared | null {
   const truth = trueReading(made.truth, step, GOOD.targetPsi);
   if (!truth) return null;
   const key = keyOf(step);
   const own = taken.filter((each) => each.unit === made.unit.id && each.key === key).at(-1);
-  const is = verdictOf(made.fitted, truth);
-  const shouldBe = is ? SAID_OF[is] : null;
+  const book = practiceBook(checks);
+  const is = verdictOf(made.fitted, truth, book);
+  const shouldBe = pressOf(checks, truth, is);
   const base = { unit: made.unit.id, step, truth: readingText(truth), figure: judgedFigure(truth), shouldBe };
   if (!own) return { ...base, said: null, error: null, right: false, changed: false, judgedAs: null };
-  const read = verdictOf(made.unit, own.reading);
+  const read = verdictOf(made.unit, own.reading, book);
   return {
     ...base,
     said: readingText(own.reading),
@@ -156,17 +162,26 @@ function outOfOrderOf(steps: readonly string[], taken: readonly string[]): numbe
   }).length;
 }
 
+/** Whether it is held: by the book, or by a check of the shop's own that has to be right before it is used. */
+function isHeld(made: MadeUp): boolean {
+  const { verdict } = judgedTruth(made);
+  if (verdict === 'out-of-service' || verdict === 'violation') return true;
+  return trueReadings(made).some((reading) => (ownPress(made.checks, reading) ?? 'next-visit') !== 'next-visit');
+}
+
 /**
  * A walk beside the truth, by the arithmetic everything else is judged by. What is not there and was found costs as what
  * is there and was missed does.
  */
 export function debrief(made: MadeUp, walked: Walked): Debrief {
-  const rows = made.units.flatMap((unit) => unit.steps.flatMap((step) => compare(unit, step, walked) ?? []));
+  const rows = made.units.flatMap((unit) =>
+    unit.steps.flatMap((step) => compare(unit, step, walked, made.checks) ?? []),
+  );
   const unitOf = (id: string) => made.units.find(({ unit }) => unit.id === id)?.unit;
   const readings = new Map(walked.taken.map((each) => [`${each.unit} ${each.key}`, each.reading]));
   const verdictRead = (row: Compared): Verdict | null => {
     const [unit, reading] = [unitOf(row.unit), readings.get(`${row.unit} ${keyOf(row.step)}`)];
-    return unit && reading ? verdictOf(unit, reading) : null;
+    return unit && reading ? verdictOf(unit, reading, practiceBook(made.checks)) : null;
   };
   const wrong = new Set(
     rows.filter((row) => saysWrong(row, verdictRead(row))).map((row) => `${row.unit} ${keyOf(row.step)}`),
@@ -179,7 +194,7 @@ export function debrief(made: MadeUp, walked: Walked): Debrief {
     return wrong.has(name) && !hiddenAt.has(name);
   });
   const { verdict, byCountAlone } = judgedTruth(made);
-  const held = verdict === 'out-of-service' || verdict === 'violation';
+  const held = isHeld(made);
   const decidedRight = walked.mayGo !== held;
   const skipped = rows.filter(({ said }) => said === null);
   const order = made.units.flatMap(({ unit, steps }) => steps.map((step) => `${unit.id} ${keyOf(step)}`));
@@ -220,18 +235,17 @@ export function debrief(made: MadeUp, walked: Walked): Debrief {
 
 /** Everything read as it is, judged as the book does: what a perfect walk would be. */
 export function perfectWalk(made: MadeUp): Walked {
-  const { verdict } = judgedTruth(made);
   return {
     taken: made.units.flatMap(({ unit, fitted, truth, steps }) =>
       steps.flatMap((step): Taken[] => {
         const reading = trueReading(truth, step, GOOD.targetPsi);
         if (!reading) return [];
-        const is = verdictOf(fitted, reading);
-        return [{ unit: unit.id, key: keyOf(step), reading, said: (is && SAID_OF[is]) ?? 'good' }];
+        const is = verdictOf(fitted, reading, practiceBook(made.checks));
+        return [{ unit: unit.id, key: keyOf(step), reading, said: pressOf(made.checks, reading, is) ?? 'good' }];
       }),
     ),
     chocked: true,
-    mayGo: verdict !== 'out-of-service' && verdict !== 'violation',
+    mayGo: !isHeld(made),
     seconds: 0,
   };
 }

@@ -1,6 +1,6 @@
 import { type Random, shuffled } from '../../chance';
 import { judgeReading, outOfServiceAt } from '../../judge';
-import { DEFAULT_BOOK, plainBook } from '../../limits';
+import { DEFAULT_BOOK, type KeptCheck, plainBook } from '../../limits';
 import { keyOf, type ReadingKey, type Step } from '../../reading';
 import {
   type Chamber,
@@ -15,6 +15,7 @@ import {
 import { type EndFault, figure, type There, type ThereAtEnd } from './at-end';
 import { DECEPTIONS, type Deception } from './deceptions';
 import { askedBy, END_FAULTS, findable, HALF_STROKE, UNIT_FAULTS } from './faults';
+import { ownFaults } from './own';
 import { EXCLUSIVE, GOOD, LEVELS, promiseOf } from './settings';
 import { endAt, inches, trueReading, type UnitTruth } from './truth';
 import { from, type Hidden, type MadeUpUnit } from './vehicle';
@@ -59,6 +60,8 @@ export interface Making {
   taken: Set<string>;
   /** The seed: seeds in a row hide one fault after another first, so that each has its turn. */
   turn: number;
+  /** The shop's own checks. */
+  checks: readonly KeptCheck[];
 }
 
 /** The first fault of a vehicle by its seed, further ones by chance. */
@@ -166,6 +169,21 @@ function hideAtUnit(making: Making): boolean {
   return false;
 }
 
+/** Something wrong that only a check of the shop's own asks for. */
+function hideOwn(making: Making): boolean {
+  const { random, taken, checks } = making;
+  for (const made of shuffled(random, making.units))
+    for (const fault of ownFaults(random, checks, made.steps)) {
+      const name = `${made.unit.id} ${keyOf(fault.step)}`;
+      const { axle, side } = fault.step;
+      const at = { axle: axle ?? null, side: side ?? null };
+      if (taken.has(name) || !hide(making, made, fault, at, () => fault.apply(made.truth.own))) continue;
+      taken.add(name);
+      return true;
+    }
+  return false;
+}
+
 /** One end has a chamber a size smaller than its mate and than the papers say: its limit is shorter. */
 function hideSmallChamber(making: Making): boolean {
   const { random, taken } = making;
@@ -225,6 +243,7 @@ export function hideAll(making: Making, level: number): void {
   }
   if (level >= 4) for (const one of shuffled(random, mayDeceive(making))) if (one()) break;
   const wanted = from(random, settings.faults);
+  if (making.units.some(({ truth }) => truth.own.length)) hideOwn(making);
   for (let tries = 0; making.hidden.length < wanted && tries < 20; tries++) {
     const ends = making.units.some(({ steps }) => steps.some(({ axle }) => axle !== null));
     const whole = making.units.some(({ steps }) => steps.some(({ axle }) => axle === null));

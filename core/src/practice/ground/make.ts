@@ -1,10 +1,11 @@
 import { randomOf } from '../../chance';
 import { type Route, routeSteps } from '../../inspection';
 import { judge, type UnitReading, worst } from '../../judge';
-import { DEFAULT_BOOK, type Verdict } from '../../limits';
+import { DEFAULT_BOOK, type KeptCheck, type Verdict } from '../../limits';
 import type { Unit } from '../../trailer';
 import { DECEPTIONS } from './deceptions';
 import { hideAll, type Making, thereAt } from './hide';
+import { goodOwn, practiceBook } from './own';
 import { GOOD, LEVELS } from './settings';
 import { trueReading } from './truth';
 import { goodTruth, KINDS, type MadeUp, type MadeUpUnit, unitOf, VEHICLES, type Vehicle } from './vehicle';
@@ -19,8 +20,8 @@ export const trueReadings = ({ units }: Pick<MadeUp, 'units'>): UnitReading[] =>
   );
 
 /** What readings of made-up units meet: what was judged, and the brake count. What is not judged says nothing here. */
-export function judged(units: readonly Unit[], readings: readonly UnitReading[]) {
-  const answer = judge({ book: DEFAULT_BOOK, units: [...units], readings: [...readings] });
+export function judged(units: readonly Unit[], readings: readonly UnitReading[], book = practiceBook([])) {
+  const answer = judge({ book: DEFAULT_BOOK, units: [...units], readings: [...readings] }, { book });
   const findings = answer.findings.filter(({ verdict }) => verdict !== 'not-judged');
   const counted = answer.combination.brakes.outOfService || answer.units.some(({ brakes }) => brakes.outOfService);
   const alone = worst(findings.map(({ verdict }) => verdict));
@@ -47,15 +48,22 @@ export const vehiclesOf = (route: Route): Vehicle[] =>
   VEHICLES.filter((vehicle) => KINDS[vehicle].every((kind) => route.kinds.includes(kind)));
 
 /** Makes one up. `seed` is a whole number; a route the vehicle is not walked by gives no steps. */
-export function makeUp(seed: number, level: number, route: Route, vehicle: Vehicle = 'trailer'): MadeUp {
+export function makeUp(
+  seed: number,
+  level: number,
+  route: Route,
+  vehicle: Vehicle = 'trailer',
+  checks: readonly KeptCheck[] = [],
+): MadeUp {
   const random = randomOf(seed * 31 + level);
   const units = KINDS[vehicle].map((kind, nth): MadeUpUnit => {
     const unit = unitOf(random, kind, level, nth);
-    return { unit, fitted: unit, truth: goodTruth(random, unit), steps: routeSteps(route, unit) };
+    const steps = routeSteps(route, unit);
+    return { unit, fitted: unit, truth: { ...goodTruth(random, unit), own: goodOwn(checks, steps) }, steps };
   });
-  const making: Making = { random, units, hidden: [], taken: new Set(), turn: seed };
+  const making: Making = { random, units, hidden: [], taken: new Set(), turn: seed, checks };
   hideAll(making, level);
-  return { seed, level, route, units, hidden: making.hidden };
+  return { seed, level, route, units, hidden: making.hidden, checks };
 }
 
 /** What it is, by the book: its true readings on what is fitted, judged. */
@@ -63,6 +71,7 @@ export const judgedTruth = (made: MadeUp) =>
   judged(
     made.units.map(({ fitted }) => fitted),
     trueReadings(made),
+    practiceBook(made.checks),
   );
 
 /** What it seems to be to whoever does not look as one should: as its papers say, from where one stands first. */

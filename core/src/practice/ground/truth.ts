@@ -1,5 +1,6 @@
 import { goodReading, type HubNotes, type LAMPS, type Reading, type Step } from '../../reading';
 import { positionCode, type Side, type Tyre } from '../../trailer';
+import { type OwnSeen, ownReading } from './own';
 import { signsOf } from './signs';
 
 /** A tyre as it is: grooves in thirty-seconds of an inch, a row for each of three places round it. */
@@ -46,6 +47,8 @@ export interface Seen {
 export interface UnitTruth {
   ends: EndTruth[];
   seen: Seen[];
+  /** What the shop's own checks show. */
+  own: OwnSeen[];
   pin64: [number, number];
   flap4: Record<Side, number>;
   guard2: number;
@@ -192,5 +195,7 @@ function atUnit(truth: UnitTruth, step: Step): Reading | null {
 }
 
 /** What a step of the route reads on a unit as it is; null where the step asks for what is not there. */
-export const trueReading = (truth: UnitTruth, step: Step, targetPsi: number): Reading | null =>
-  step.axle && step.side ? atEnd(endAt(truth, step.axle, step.side), step, targetPsi) : atUnit(truth, step);
+export function trueReading(truth: UnitTruth, step: Step, targetPsi: number): Reading | null {
+  if (step.kind === 'own-check') return ownReading(truth.own, step);
+  return step.axle && step.side ? atEnd(endAt(truth, step.axle, step.side), step, targetPsi) : atUnit(truth, step);
+}

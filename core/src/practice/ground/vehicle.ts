@@ -1,5 +1,6 @@
 import { chosen, type Random } from '../../chance';
 import type { Route } from '../../inspection';
+import type { KeptCheck } from '../../limits';
 import { goodHub, type ReadingKey, type Step } from '../../reading';
 import {
   type Axle,
@@ -45,6 +46,8 @@ export interface MadeUp {
   route: Route;
   units: MadeUpUnit[];
   hidden: Hidden[];
+  /** The shop's own checks, as they stood. */
+  checks: readonly KeptCheck[];
 }
 
 export const VEHICLES = ['trailer', 'dolly', 'combination', 'tractor', 'truck', 'bus'] as const;
@@ -149,6 +152,7 @@ export const goodTruth = (random: Random, unit: Unit): UnitTruth => {
   return {
     ends: wheelEnds(unit).map(({ axle, side }) => goodEnd(random, unit, axle, side)),
     seen: [],
+    own: [],
     pin64: [pin, pin - random.below(2)],
     flap4: { left: from(random, GOOD.flap4), right: from(random, GOOD.flap4) },
     guard2: from(random, GOOD.guard2),

@@ -1,5 +1,6 @@
 import { ownCheckOf } from '@zealous-axle/core';
 import { View } from 'react-native';
+import { CheckPicture } from '../../../parts/CheckPicture';
 import { PRESSES_WORDS } from '../../../parts/part-words';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
@@ -18,6 +19,7 @@ export function OwnCheckPad({ draft, step, entry, note: change, type }: PadProps
   return (
     <View className="gap-3 pt-1">
       <Text>{asked.good}</Text>
+      <CheckPicture check={asked} />
       {asked.signs.length ? <Text bold>What is wrong, if anything</Text> : null}
       {asked.signs.map(({ sign, presses }) => (
         <View key={sign} className="gap-1">
@@ -29,7 +31,7 @@ export function OwnCheckPad({ draft, step, entry, note: change, type }: PadProps
       ))}
       {asked.figure ? (
         <TextField
-          label={asked.figure.unit ? `Measured, in ${asked.figure.unit}` : 'How many'}
+          label={asked.figure.unit ? `How much (${asked.figure.unit})` : 'How many'}
           inputMode="decimal"
           maxLength={12}
           value={entry.texts.value ?? ''}

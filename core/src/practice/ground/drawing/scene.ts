@@ -130,6 +130,14 @@ function lookAtEnd(check: string, codes: readonly string[], hub: GlassScene): Sc
 /** What a kind without a drawing of its own shows in words: its reading. */
 function readInWords(made: MadeUpUnit, step: Step): WordsScene {
   const read = trueReading(made.truth, step, 0);
+  if (read?.kind === 'own-check') {
+    const measured = read.value === undefined ? [] : [`It measures ${read.value}`];
+    return {
+      kind: 'words',
+      name: read.check,
+      lines: [...(read.found.length ? read.found : ['Nothing wrong to be seen']), ...measured],
+    };
+  }
   return { kind: 'words', name: kindAs(step.kind).words, lines: read ? [readingText(read)] : [] };
 }
 
