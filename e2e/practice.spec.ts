@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { checkEntry, type Reading } from '../core/src';
 import { judgedTruth, type MadeUp, makeUp, PRACTICE_ROUTES } from '../core/src/practice/ground';
 import { perfectWalk } from '../core/src/practice/ground/debrief';
-import { allSent, command, deviceOf, expect, press, test } from './program';
+import { allSent, command, deviceOf, expect, openTrailer, press, test } from './program';
 
 const [BRAKES] = PRACTICE_ROUTES;
 if (!BRAKES) throw new Error('no route');
@@ -238,6 +238,33 @@ test('a drill is answered, its best and its days kept on the device', async ({ b
   await allSent(page);
   await page.goto(`${program.url}/practice`);
   await expect(page.getByText('A drill').first()).toBeVisible();
+});
+
+test('a walk said whole in any order is marked beside the list, of one unit with what is kept of it', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(page, 'H-11');
+  await press(page, 'Its walk by heart');
+  await expect(page.getByText('H-11: what is kept of it is said with it')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Engine side/ })).toHaveCount(0);
+  await press(page, /^Trailer with coupling/);
+  await page.getByRole('radio', { name: 'Say it' }).click();
+  await page.getByRole('radio', { name: 'In any order' }).click();
+  await press(page, 'I have said it all');
+  await press(page, 'Half. Next axle');
+  await page
+    .getByRole('button', { name: /^Said\. / })
+    .first()
+    .click();
+  await page.reload();
+  await press(page, /^Trailer with coupling/);
+  await page.getByRole('radio', { name: 'Say it' }).click();
+  await page.getByRole('radio', { name: 'In any order' }).click();
+  await expect(page.getByText('Next axle: half')).toBeVisible();
+  await press(page, 'That was all');
+  await expect(page.getByText(/^1\.5 of \d+$/)).toBeVisible();
 });
 
 test('a card that is known comes back later, one that is not stays; the shop’s route has cards of its own', async ({

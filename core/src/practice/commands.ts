@@ -85,7 +85,16 @@ export const PRACTICE_COMMANDS = {
     }),
     { touches: ['practice'] },
   ),
-  'mark-exam': command('self', EVERYBODY, z.strictObject({ exam: id, card: z.string().max(160), said: z.boolean() }), {
-    touches: ['practice'],
-  }),
+  'mark-exam': command(
+    'self',
+    EVERYBODY,
+    z.strictObject({
+      exam: id,
+      card: z.string().max(160),
+      said: z.boolean(),
+      /** Said without its state or its figure. */
+      half: z.literal(true).optional(),
+    }),
+    { touches: ['practice'] },
+  ),
 } as const;

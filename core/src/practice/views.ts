@@ -84,6 +84,7 @@ export const examSchema = z.strictObject({
       figure: z.string().nullable(),
       mustNotFail: z.boolean(),
       said: z.boolean().nullable(),
+      half: z.boolean(),
     }),
   ),
 });

@@ -95,8 +95,10 @@ export const markExam: Handler<'mark-exam'> = async (doing) => {
   const [row] = await store.select().from(practiceExam).where(eq(practiceExam.id, body.exam));
   const exam = found(row);
   if (exam.learnerId === session.person.id) throw notNow('own-exam');
-  found(exam.cards.find(({ id }) => id === body.card));
-  const mark = { said: body.said, markedBy: session.person.id, markedAt: now };
+  const card = found(exam.cards.find(({ id }) => id === body.card));
+  // Half of what must not fail is nothing.
+  const half = body.half === true && body.said && !card.mustNotFail;
+  const mark = { said: body.said && (half || body.half !== true), half, markedBy: session.person.id, markedAt: now };
   await store
     .insert(examMark)
     .values({ fleetId: session.fleet.id, examId: exam.id, card: body.card, ...mark })

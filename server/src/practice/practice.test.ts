@@ -133,7 +133,13 @@ test('an exam is marked by whoever has its code, never by oneself, and the code 
   const { who } = await begin();
   const exam = uuidv7();
   const code = 'K7QM2X';
-  const cards = ['belts', 'fuses'].map((id) => ({ id, point: id, says: ['tight'], figure: null, mustNotFail: false }));
+  const cards = ['belts', 'fuses'].map((id) => ({
+    id,
+    point: id,
+    says: ['tight'],
+    figure: null,
+    mustNotFail: id === 'belts',
+  }));
   await world.done(who('driver'), 'open-exam', { exam, code, form: 'Engine side', cards });
   const seen = async (role: string, asked = code): Promise<{ status: number; body: PracticeExam }> =>
     (await world.get(who(role), `/practice/exams/${asked}`)) as never;
@@ -146,6 +152,14 @@ test('an exam is marked by whoever has its code, never by oneself, and the code 
   await mark('technician', 'fuses', false);
   expect((await mark('technician', 'other', true)).status).toBe(404);
   expect((await seen('driver')).body.cards.map(({ said }) => said)).toEqual([true, false]);
+  const half = (card: string) => world.send(who('technician'), 'mark-exam', { exam, card, said: true, half: true });
+  await half('belts');
+  await half('fuses');
+  // Half of what must not fail is nothing.
+  expect((await seen('driver')).body.cards.map(({ said, half: is }) => [said, is])).toEqual([
+    [false, false],
+    [true, true],
+  ]);
   expect((await seen('driver')).body.own).toBe(true);
   world.later(13 * 60);
   expect((await seen('technician')).status).toBe(404);

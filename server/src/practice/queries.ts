@@ -165,14 +165,17 @@ export async function examByCode(
     .limit(1);
   if (!row) return null;
   const marks = await store.select().from(examMark).where(eq(examMark.examId, row.exam.id));
-  const saidOf = new Map(marks.map(({ card, said }) => [card, said]));
+  const markOf = new Map(marks.map((each) => [each.card, each]));
   return {
     id: row.exam.id,
     code,
     form: row.exam.form,
     learner: row.learner,
     own: row.exam.learnerId === own.id,
-    cards: row.exam.cards.map((card) => ({ ...card, said: saidOf.get(card.id) ?? null })),
+    cards: row.exam.cards.map((card) => {
+      const mark = markOf.get(card.id);
+      return { ...card, said: mark?.said ?? null, half: mark?.half ?? false };
+    }),
   };
 }
 

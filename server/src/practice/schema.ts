@@ -83,6 +83,7 @@ export const examMark = pgTable(
     examId: uuid('exam_id').notNull(),
     card: text('card').notNull(),
     said: boolean('said').notNull(),
+    half: boolean('half').notNull().default(false),
     markedBy: uuid('marked_by').notNull(),
     markedAt: at('marked_at').notNull(),
   },

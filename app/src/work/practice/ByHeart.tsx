@@ -1,3 +1,4 @@
+import type { UnitPage } from '@zealous-axle/core';
 import {
   answered,
   type CardGrade,
@@ -16,8 +17,10 @@ import { allPractice, keepPractice } from '../../device/practice';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { Loaded } from '../../parts/Loaded';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
+import { useUnit } from '../../server/queries';
 import { useSession } from '../../session/session';
 import { OurPhrase } from './OurPhrase';
 import { useOwn, useSpeaking } from './own';
@@ -138,17 +141,36 @@ function Recall({ form }: { form: Form }) {
 
 /** The walk by heart: the parts an examiner sets, and the shop's own routes. */
 export function ByHeart() {
+  const { unit } = useLocalSearchParams<{ unit?: string }>();
+  return unit ? <OfUnit id={unit} /> : <Forms unit={null} />;
+}
+
+/** The same of one unit: what is kept of it is said with it. */
+function OfUnit({ id }: { id: string }) {
+  const query = useUnit(id);
+  return <Loaded query={query}>{(unit) => <Forms unit={unit} />}</Loaded>;
+}
+
+function Forms({ unit }: { unit: UnitPage | null }) {
   const { of, task } = useLocalSearchParams<{ of?: string; task?: string }>();
   const own = useOwn().routes;
   const [saidOf, setSaidOf] = useState<SaidOf>('combination');
-  const speaking = useSpeaking(saidOf);
-  const forms = useMemo(() => formsOf(own, speaking), [own, speaking]);
+  const speaking = useSpeaking(saidOf, unit?.features);
+  const forms = useMemo(
+    () => formsOf(own, speaking).filter(({ kinds }) => !unit || kinds.includes(unit.kind)),
+    [own, speaking, unit],
+  );
   const [chosen, setChosen] = useState<string | null>(of ?? null);
   const [mode, setMode] = useState<Mode>(task ? 'say' : 'learn');
   const form = forms.find(({ id }) => id === chosen);
   if (!form)
     return (
-      <PracticeScreen narrow title="The walk by heart" back={goBack('/practice')}>
+      <PracticeScreen
+        narrow
+        title="The walk by heart"
+        under={unit ? `${unit.number}: what is kept of it is said with it` : undefined}
+        back={goBack(unit ? `/trailer/${unit.id}` : '/practice')}
+      >
         <Card
           title="Which part?"
           note="As examiners set them, and the shop’s own routes: change a route, and its cards follow."
@@ -163,7 +185,7 @@ export function ByHeart() {
     <PracticeScreen
       narrow
       title={form.name}
-      under={`${form.cards.length} things to point at`}
+      under={[unit?.number, `${form.cards.length} things to point at`].filter(Boolean).join(', ')}
       back={() => (of ? router.back() : setChosen(null))}
       backLabel="Back"
     >

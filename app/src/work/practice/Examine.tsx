@@ -1,46 +1,36 @@
 import { useQuery } from '@tanstack/react-query';
 import { EXAM_CODE, type PracticeExam } from '@zealous-axle/core';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { send } from '../../device/outbox';
-import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { Notice } from '../../parts/Notice';
 import { goBack } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { TextField } from '../../parts/TextField';
 import { call, Refused } from '../../server/client';
+import { type Mark, type Marked, MarkList } from './MarkList';
 import { PracticeScreen } from './PracticeScreen';
 
 type ExamCard = PracticeExam['cards'][number];
 
+const given = ({ said, half }: ExamCard): Mark | null => (said === null ? null : half ? 'half' : said ? 'whole' : 'no');
+
 function Marks({ exam }: { exam: PracticeExam }) {
-  const [given, setGiven] = useState<Record<string, boolean>>({});
-  const mark = ({ id, point }: ExamCard, said: boolean) => {
-    setGiven({ ...given, [id]: said });
-    void send('mark-exam', { exam: exam.id, card: id, said }, `${exam.learner}: ${point}`);
+  const [marks, setMarks] = useState<Record<string, Mark>>({});
+  const mark = ({ id, point }: Marked, next: Mark) => {
+    setMarks({ ...marks, [id]: next });
+    const body = { exam: exam.id, card: id, said: next !== 'no', ...(next === 'half' ? { half: true as const } : {}) };
+    void send('mark-exam', body, `${exam.learner}: ${point}`);
   };
-  const saidOf = (card: ExamCard) => given[card.id] ?? card.said;
-  const done = exam.cards.filter((card) => saidOf(card) !== null).length;
+  const kept = new Map(exam.cards.map((card) => [card.id, given(card)]));
+  const markOf = ({ id }: { id: string }) => marks[id] ?? kept.get(id) ?? null;
+  const done = exam.cards.filter((card) => markOf(card) !== null).length;
   return (
-    <Card title={`${exam.learner}: ${exam.form}`} note={`${done} of ${exam.cards.length} marked`}>
-      {exam.cards.map((card) => {
-        const said = saidOf(card);
-        return (
-          <View key={card.id} className="gap-2 border-t border-line py-2">
-            <Text bold tone={said === null ? 'ink' : said ? 'within' : 'out'}>
-              {`${card.point}${said === null ? '' : said ? ': said' : ': left out'}`}
-            </Text>
-            <Text size="small" tone="soft">
-              {[...card.says, ...(card.figure ? [card.figure] : [])].join(' · ')}
-            </Text>
-            <View className="flex-row gap-2">
-              <Button className="grow" label="Left out" hint={card.point} onPress={() => mark(card, false)} />
-              <Button className="grow" look="act" label="Said" hint={card.point} onPress={() => mark(card, true)} />
-            </View>
-          </View>
-        );
-      })}
+    <Card
+      title={`${exam.learner}: ${exam.form}`}
+      note={`${done} of ${exam.cards.length} marked, in whatever order they are said. Half: the part without its state or its figure.`}
+    >
+      <MarkList cards={exam.cards} markOf={markOf} onMark={mark} />
     </Card>
   );
 }

@@ -7,9 +7,11 @@ import { v7 as uuidv7 } from 'uuid';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
+import { type Mark, MarkList } from './MarkList';
 import { Says } from './Says';
 import { useBegun } from './usePractice';
 
@@ -36,8 +38,8 @@ function Result({ result }: { result: ExamResult }) {
   );
 }
 
-/** Marked by oneself: the list hidden, shown one by one as it is said. */
-function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
+/** The list hidden, shown one by one as it is said. */
+function OneByOne({ form, onEnd }: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
   const [come, keep] = useBegun<{ at: number; said: string[]; half?: string[] }>('say', form.id);
   const [open, setOpen] = useState(false);
   if (come === undefined) return null;
@@ -84,8 +86,59 @@ function ByOneself({ form, onEnd }: { form: Form; onEnd: (said: string[], half: 
   );
 }
 
+/** Said whole, in whatever order, and then held beside the list: what is not marked was left out. */
+function AllAtOnce({ form, onEnd }: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
+  const [come, keep] = useBegun<{ marks: Record<string, Mark> }>('say-all', form.id);
+  if (come === undefined) return null;
+  if (come === null)
+    return (
+      <>
+        <Card title="Say the whole of it aloud" note="In whatever order: nothing is shown until you have said it all.">
+          <Text tone="soft">{`${form.cards.length} things to point at.`}</Text>
+        </Card>
+        <Button tall look="act" label="I have said it all" onPress={() => keep({ marks: {} })} />
+      </>
+    );
+  const { marks } = come;
+  const of = (mark: Mark) => form.cards.flatMap(({ id }) => (marks[id] === mark ? [id] : []));
+  const open = form.cards.length - Object.keys(marks).length;
+  const end = () => {
+    keep(null);
+    onEnd(of('whole'), of('half'));
+  };
+  return (
+    <>
+      <Card title="What you said" note="Other words with the same content count.">
+        <MarkList
+          cards={form.cards}
+          markOf={({ id }) => marks[id] ?? null}
+          onMark={({ id }, mark) => keep({ marks: { ...marks, [id]: mark } })}
+        />
+      </Card>
+      {open ? <Notice look="ask">{`${open} not marked: they count as left out.`}</Notice> : null}
+      <Button tall look="act" label="That was all" onPress={end} />
+    </>
+  );
+}
+
+const ORDERS = [
+  { value: 'one', label: 'One after another' },
+  { value: 'all', label: 'In any order' },
+] as const;
+
+/** Marked by oneself: asked one by one in the order of the walk, or said whole in any order. */
+function ByOneself(props: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
+  const [order, setOrder] = useState<(typeof ORDERS)[number]['value']>('one');
+  return (
+    <>
+      <Choice hideLabel label="In which order" options={ORDERS} value={order} onChange={setOrder} />
+      {order === 'one' ? <OneByOne {...props} /> : <AllAtOnce {...props} />}
+    </>
+  );
+}
+
 /** Marked by somebody with a phone of their own: they type this code, and mark what they hear. */
-function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void }) {
+function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[], half: string[]) => void }) {
   const [exam] = useState(() => ({ id: uuidv7(), code: newCode() }));
   const [opened, setOpened] = useState(false);
   const { data } = useQuery({
@@ -125,7 +178,12 @@ function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[]) => void 
         tall
         label="The exam is over"
         disabled={marked.length === 0}
-        onPress={() => onEnd(marked.filter(({ said }) => said).map(({ id }) => id))}
+        onPress={() =>
+          onEnd(
+            marked.flatMap(({ id, said, half }) => (said && !half ? [id] : [])),
+            marked.flatMap(({ id, half }) => (half ? [id] : [])),
+          )
+        }
       />
     </>
   );

@@ -1,4 +1,4 @@
-import type { KeptCheck, Route } from '@zealous-axle/core';
+import type { Features, KeptCheck, Route } from '@zealous-axle/core';
 import type { SaidOf, Speaking } from '@zealous-axle/core/practice';
 import { useMemo } from 'react';
 import { useSession } from '../../session/session';
@@ -15,7 +15,10 @@ export function useOwn(): Own {
 }
 
 /** The words and figures the shop's cards go by, for one vehicle or a combination. */
-export function useSpeaking(of: SaidOf = 'combination'): Speaking {
+export function useSpeaking(of: SaidOf = 'combination', features?: Features): Speaking {
   const { book, policies, phrases, checks } = useSession().fleet;
-  return useMemo(() => ({ book, policies, phrases, checks, of }), [book, policies, phrases, checks, of]);
+  return useMemo(
+    () => ({ book, policies, phrases, checks, of, features }),
+    [book, policies, phrases, checks, of, features],
+  );
 }

@@ -316,6 +316,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
       <Papers unit={unit} />
       <ItsUnit unit={unit} />
       <Button label="On the road: service, or drive there …" onPress={() => router.navigate(`/road/${unit.id}`)} />
+      <Button label="Its walk by heart" onPress={() => router.navigate(`/practice/by-heart?unit=${unit.id}`)} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
       {early ? null : <InThePlan unit={unit.id} number={unit.number} />}
     </>

@@ -12,7 +12,7 @@ import {
   policyChoice,
 } from '../../limits';
 import { partRead, subjectOf, subjectWords } from '../../reading';
-import { type Features, isPowerUnit } from '../../trailer';
+import { type Features, factSays, isPowerUnit, type UnitKind } from '../../trailer';
 import data from './by-heart.json';
 import spoken from './said.json';
 
@@ -40,6 +40,8 @@ export interface Card {
 export interface Form {
   id: string;
   name: string;
+  /** The kinds of unit its route is walked round. */
+  kinds: readonly UnitKind[];
   cards: Card[];
 }
 
@@ -63,6 +65,13 @@ interface Spoken {
   say: string;
   why: string;
   slip: string;
+}
+interface BesideData extends Spoken {
+  id: string;
+  section: string;
+  point: string;
+  after?: string;
+  last?: boolean;
 }
 const SPOKEN = spoken.cards as Readonly<Record<string, Spoken>>;
 const POLICY_WORDS = spoken.words as Readonly<Record<string, Readonly<Record<string, string>>>>;
@@ -92,6 +101,10 @@ function figureOf({ book, of = 'combination' }: Speaking, kind: string, item: st
   return `${limitWords(limit)}${at}`;
 }
 
+/** How a pump or an alternator is driven, as a sentence says it of most: of a unit it is said as it is kept. */
+const DRIVEN = /\b(?:belt|gear)-driven(?: \(look\))?/;
+const drivenBy = (kept: unknown): string | null => (kept === 'belt' || kept === 'gear' ? `${kept}-driven` : null);
+
 /** What is spoken of a subject: on a power unit of its front and its driven wheels, by the vehicle where that differs. */
 function spokenOf({ book, of = 'combination' }: Speaking, subject: string, route: Route): Spoken[] {
   if (book !== SPOKEN_BOOK) return [];
@@ -120,17 +133,51 @@ function cardOf(by: Speaking, route: Route, section: Section, asked: Section['as
   const ours = kind === 'own-check' ? ownCheckOf(checks, item ?? '') : null;
   const usual = check ? goodOf(check, policies, features) : (ours?.good ?? SAYS[subject] ?? SAYS[kind] ?? words);
   const says = own ? [own] : first ? known.map(({ say }) => inPolicies(say, policies)) : [usual];
+  const kept = check?.fact ? factSays(check.fact, features) : null;
+  const driven = check?.fact ? drivenBy(features[check.fact as keyof Features]) : null;
   return {
     id: `${section.id}/${subject}`,
     section: section.name,
     point: check?.name ?? words,
-    says,
+    says: driven
+      ? says.map((each) => each.replace(DRIVEN, driven))
+      : kept && !says.some((each) => each.includes(kept))
+        ? [...says, `${kept}.`]
+        : says,
     figure: kind === 'check' ? null : figureOf(by, kind, item, route),
     why: first?.why ?? null,
     slip: first?.slip ?? null,
     memory: memoryOf(subject, kind, item),
     mustNotFail: MUST.has(subject),
   };
+}
+
+interface Beside {
+  card: Card;
+  after: string | null;
+  last: boolean;
+}
+
+/** What is said in a section that no step of it asks for: before it, after one of its things, or at its end. */
+function besideOf({ book }: Speaking, section: Section): Beside[] {
+  if (book !== SPOKEN_BOOK) return [];
+  return (spoken.beside as readonly BesideData[])
+    .filter((each) => each.section === section.id)
+    .map(({ id, point, say, why, slip, after = null, last = false }) => ({
+      card: {
+        id: `${section.id}/said:${id}`,
+        section: section.name,
+        point,
+        says: [say],
+        figure: null,
+        why,
+        slip,
+        memory: null,
+        mustNotFail: false,
+      },
+      after,
+      last,
+    }));
 }
 
 /** Things of which one sentence is said are one card. */
@@ -147,7 +194,15 @@ function together(cards: readonly Card[]): Card[] {
 /** What a route asks for, as cards: change the route, and the cards follow. A thing asked for twice in a section is one card. */
 export function cardsOf(route: Route, by: Speaking = { book: DEFAULT_BOOK }, sections: readonly string[] = []): Card[] {
   const wanted = route.sections.filter(({ id }) => sections.length === 0 || sections.includes(id));
-  const all = wanted.flatMap((section) => section.asks.map((asked) => cardOf(by, route, section, asked)));
+  const all = wanted.flatMap((section) => {
+    const beside = besideOf(by, section);
+    const asked = section.asks.flatMap((each) => {
+      const card = cardOf(by, route, section, each);
+      return [card, ...beside.filter(({ after }) => after === subjectOf(each)).map(({ card: next }) => next)];
+    });
+    const [first, last] = [false, true].map((at) => beside.filter((each) => !each.after && each.last === at));
+    return [...(first ?? []).map(({ card }) => card), ...asked, ...(last ?? []).map(({ card }) => card)];
+  });
   return together([...new Map(all.map((card) => [card.id, card])).values()]);
 }
 
@@ -160,6 +215,7 @@ export function formsOf(own: readonly Route[] = [], by: Speaking = { book: DEFAU
       {
         id,
         name,
+        kinds: route.kinds,
         cards: cardsOf(
           route,
           by,
@@ -168,7 +224,15 @@ export function formsOf(own: readonly Route[] = [], by: Speaking = { book: DEFAU
       },
     ];
   });
-  return [...shipped, ...own.map((route) => ({ id: `own/${route.id}`, name: route.name, cards: cardsOf(route, by) }))];
+  return [
+    ...shipped,
+    ...own.map((route) => ({
+      id: `own/${route.id}`,
+      name: route.name,
+      kinds: route.kinds,
+      cards: cardsOf(route, by),
+    })),
+  ];
 }
 
 /** The id a route gives a section that the routes share under a name. */

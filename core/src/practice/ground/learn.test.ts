@@ -45,6 +45,28 @@ test('a card is a sentence with its part, state and figure, why it matters and a
   ]);
 });
 
+test('a card says what is kept of a unit, and never how most are built where that is known', () => {
+  const of = (features: object) => spokenBy({ book: 'na', features });
+  expect(of({ alternator: 'gear' }).get('check:alternator')?.says).toEqual([
+    'The alternator is bolted tight, no bare wires, and it is gear-driven.',
+  ]);
+  expect(of({ compressor: 'belt' }).get('check:compressor')?.says.join(' ')).toContain('it is belt-driven.');
+  expect(of({ airTanks: 3 }).get('check:air-tanks')?.says.at(-1)).toBe('This unit has 3.');
+  expect(of({}).get('check:air-tanks')?.says.join(' ')).not.toContain('This unit');
+});
+
+test('what is said beside the steps stands where an examiner hears it', () => {
+  const air =
+    formsOf([], { book: 'na' })
+      .find(({ id }) => id === 'in-cab-air')
+      ?.cards.filter(({ section }) => section.includes('ir')) ?? [];
+  const at = (id: string) => air.findIndex((card) => card.id.endsWith(id));
+  expect(at('said:set-up')).toBeGreaterThanOrEqual(0);
+  expect(at('said:start-again')).toBe(at('air-test:spring-brake') + 1);
+  const ends = formsOf([], { book: 'na' }).find(({ id }) => id === 'trailer-coupling')?.cards ?? [];
+  expect(ends.some(({ point }) => point === 'Next axle')).toBe(true);
+});
+
 test('one vehicle and a combination have figures of their own, never both on a card', () => {
   const says = (of: 'single' | 'combination') => {
     const cards = spokenBy({ book: 'na', of });

@@ -1,0 +1,45 @@
+import { View } from 'react-native';
+import { Button } from '../../parts/Button';
+import { Text, type Tone } from '../../parts/Text';
+
+/** How one thing of a walk was said. */
+export type Mark = 'whole' | 'half' | 'no';
+const MARK_WORDS: Record<Mark, string> = { whole: 'said', half: 'half', no: 'left out' };
+const TONES: Record<Mark, Tone> = { whole: 'within', half: 'shop', no: 'out' };
+
+export interface Marked {
+  id: string;
+  point: string;
+  says: readonly string[];
+  figure: string | null;
+  mustNotFail: boolean;
+}
+
+interface Props {
+  cards: readonly Marked[];
+  markOf: (card: Marked) => Mark | null;
+  onMark: (card: Marked, mark: Mark) => void;
+}
+
+/** Everything a walk has, marked in whatever order it was said. */
+export function MarkList({ cards, markOf, onMark }: Props) {
+  return cards.map((card) => {
+    const mark = markOf(card);
+    const { id, point, says, figure, mustNotFail } = card;
+    return (
+      <View key={id} className="gap-2 border-t border-line py-2">
+        <Text bold tone={mark ? TONES[mark] : 'ink'}>{`${point}${mark ? `: ${MARK_WORDS[mark]}` : ''}`}</Text>
+        <Text size="small" tone="soft">
+          {[...says, ...(figure ? [figure] : [])].join(' · ')}
+        </Text>
+        <View className="flex-row gap-2">
+          <Button className="grow" label="Left out" hint={point} onPress={() => onMark(card, 'no')} />
+          {mustNotFail ? null : (
+            <Button className="grow" label="Half" hint={point} onPress={() => onMark(card, 'half')} />
+          )}
+          <Button className="grow" look="act" label="Said" hint={point} onPress={() => onMark(card, 'whole')} />
+        </View>
+      </View>
+    );
+  });
+}
