@@ -1,38 +1,11 @@
-import { randomBytes } from 'node:crypto';
-import type { Page } from '@playwright/test';
-import { emptyDatabase, startProgram } from './cluster';
+import { comeIn, countTaps, PASSWORD, startEmpty } from './empty-fleet';
 import { allSent, asked, begin, chocked, deviceOf, expect, openTrailer, press, stepTo, test } from './program';
 
-const OWN = {
-  ZA_DEMO: '0',
-  ZA_FLEET: 'Upper Fold Haulage',
-  ZA_FLEET_SLUG: 'upperfold',
-  ZA_ZONE: 'Europe/London',
-  ZA_BOOK: 'na',
-  ZA_UNITS: 'inch',
-  ZA_MANAGER: 'Orla Penhaligon',
-};
-const PASSWORD = 'a password of my own';
-
-const startOwn = async () => startProgram(await emptyDatabase(`own_${randomBytes(8).toString('hex')}`), 0, OWN);
-
-/** Comes in by the address the program printed. */
-async function comeIn(page: Page, said: string): Promise<void> {
-  await page.goto(/(http\S+code=\S+)/.exec(said)?.[1] ?? '');
-  await page.getByLabel(/^A password of your own/).fill(PASSWORD);
-  await press(page, 'Come in');
-  await expect(page.getByText('No unit is set up yet.')).toBeVisible();
-}
-
 test('from an empty fleet to the first verdict of a two-axle trailer in at most forty taps', async ({ browser }) => {
-  const program = await startOwn();
+  const program = await startEmpty();
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
   const page = await context.newPage();
-  await page.addInitScript(() => {
-    const counting = window as unknown as { taps: number };
-    counting.taps = Number(sessionStorage.getItem('taps') ?? 0);
-    addEventListener('click', () => sessionStorage.setItem('taps', String(++counting.taps)), true);
-  });
+  const taps = await countTaps(page);
   await comeIn(page, program.said);
   await press(page, 'Set up the fleet');
   await expect(page.getByText('Without a unit nothing can be measured.')).toBeVisible();
@@ -53,8 +26,7 @@ test('from an empty fleet to the first verdict of a two-axle trailer in at most 
   await expect(page.getByText('Violation').first()).toBeVisible();
   await press(page, 'Save 1L applied stroke');
   await allSent(page);
-  const taps = await page.evaluate(() => Number(sessionStorage.getItem('taps')));
-  expect(taps).toBeLessThanOrEqual(40);
+  expect(await taps()).toBeLessThanOrEqual(40);
   await context.close();
   await program.stop();
 });
@@ -62,7 +34,7 @@ test('from an empty fleet to the first verdict of a two-axle trailer in at most 
 test('the set-up says what is missing; somebody invited comes in by their code, leaves, and is let in again', async ({
   browser,
 }) => {
-  const program = await startOwn();
+  const program = await startEmpty();
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
   const page = await context.newPage();
   await comeIn(page, program.said);

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { allSent, deviceOf, expect, openTrailer, press, test } from './program';
+import { comeIn, countTaps, startEmpty } from './empty-fleet';
+import { allSent, begin, expect, openTrailer, press, test } from './program';
 
 const digits = (text: string): string[] => [...text];
 
@@ -62,24 +63,41 @@ async function answer(page: Page): Promise<boolean> {
   return true;
 }
 
-for (const [number, route] of [
-  ['T-71', 'Bus walk'],
-  ['S-61', 'Truck walk'],
-  ['Y-1', 'Tractor walk'],
-  ['J-51', 'Dolly walk'],
-  ['D-41', 'Trailer walk'],
+/** Walks of a fleet that has nothing yet, and the most taps each may take from the first to the closed sheet, figures typed among them. */
+for (const [kind, route, most] of [
+  ['Bus', 'Bus walk', 96],
+  ['Straight truck', 'Truck walk', 96],
+  ['Tractor', 'Tractor walk', 118],
+  ['Dolly', 'Dolly walk', 12],
+  ['Semitrailer', 'Trailer walk', 20],
+  ['Semitrailer', 'Four-thing walk', 14],
 ] as const)
-  test(`the ${route.toLowerCase()} of ${number} is walked whole and closed complete`, async ({ browser, program }) => {
+  test(`from an empty fleet the ${route.toLowerCase()} is walked whole, in at most ${most} taps`, async ({
+    browser,
+  }) => {
     test.slow();
-    const driver = await deviceOf(browser, program.url, 'driver');
-    await openTrailer(driver, number);
-    await press(driver, 'Walk round');
-    await press(driver, route);
-    while (await answer(driver));
-    await press(driver, 'Open the verdict sheet');
-    await press(driver, 'Close inspection');
-    await expect(driver.getByRole('heading', { name: new RegExp(`^${number}`) })).toBeVisible();
-    await allSent(driver);
-    await driver.reload();
-    await expect(driver.getByRole('link', { name: new RegExp(`${route}, .* · complete`) })).toBeVisible();
+    const program = await startEmpty();
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+    const page = await context.newPage();
+    const taps = await countTaps(page);
+    await comeIn(page, program.said);
+    await press(page, 'Set up the fleet');
+    await press(page, 'Set up a unit');
+    await page.getByLabel('Number, as painted on it').fill('F-1');
+    await page.getByRole('radio', { name: kind, exact: true }).click();
+    await press(page, 'Set it up');
+    await openTrailer(page, 'F-1');
+    const before = await taps();
+    await begin(page, route);
+    while (await answer(page));
+    await press(page, 'Open the verdict sheet');
+    await press(page, 'Close inspection');
+    await expect(page.getByRole('heading', { name: /^F-1/ })).toBeVisible();
+    const walked = (await taps()) - before;
+    await allSent(page);
+    await page.reload();
+    await expect(page.getByRole('link', { name: new RegExp(`${route}, .* · complete`) })).toBeVisible();
+    expect(walked).toBeLessThanOrEqual(most);
+    await context.close();
+    await program.stop();
   });
