@@ -240,7 +240,7 @@ test('a check of the shop’s own with a figure and a picture of what good looks
   await press(manager, 'Add a check');
   await manager.getByLabel('What is looked at').fill('Ride height');
   await manager.getByLabel('What good looks like').fill('Even, left and right');
-  const [chooser] = await Promise.all([manager.waitForEvent('filechooser'), press(manager, 'A picture of good')]);
+  const [chooser] = await Promise.all([manager.waitForEvent('filechooser'), press(manager, 'Picture of it when good')]);
   await chooser.setFiles({ name: 'even.png', mimeType: 'image/png', buffer: await manager.screenshot() });
   await expect(manager.getByText('A picture is kept.')).toBeVisible();
   await manager.getByRole('radio', { name: 'Once at each axle' }).click();

@@ -7,6 +7,10 @@ export type Mark = 'whole' | 'half' | 'no';
 const MARK_WORDS: Record<Mark, string> = { whole: 'said', half: 'half', no: 'left out' };
 const TONES: Record<Mark, Tone> = { whole: 'within', half: 'shop', no: 'out' };
 
+const BUTTONS: Record<Mark, string> = { no: 'Left out', half: 'Half', whole: 'Said' };
+/** Half of what must not fail is nothing. */
+const offered = (mustNotFail: boolean): readonly Mark[] => (mustNotFail ? ['no', 'whole'] : ['no', 'half', 'whole']);
+
 export interface Marked {
   id: string;
   point: string;
@@ -33,11 +37,16 @@ export function MarkList({ cards, markOf, onMark }: Props) {
           {[...says, ...(figure ? [figure] : [])].join(' · ')}
         </Text>
         <View className="flex-row gap-2">
-          <Button className="grow" label="Left out" hint={point} onPress={() => onMark(card, 'no')} />
-          {mustNotFail ? null : (
-            <Button className="grow" label="Half" hint={point} onPress={() => onMark(card, 'half')} />
-          )}
-          <Button className="grow" look="act" label="Said" hint={point} onPress={() => onMark(card, 'whole')} />
+          {offered(mustNotFail).map((each) => (
+            <Button
+              key={each}
+              className="grow"
+              look={mark === each ? 'act' : 'plain'}
+              label={BUTTONS[each]}
+              hint={point}
+              onPress={() => onMark(card, each)}
+            />
+          ))}
         </View>
       </View>
     );

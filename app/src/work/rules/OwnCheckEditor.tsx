@@ -62,7 +62,7 @@ function Standard({ name, picture, onPicture }: StandardProps) {
       <Button
         className="grow"
         icon={Camera}
-        label={busy ? 'Shrinking…' : picture ? 'Another picture' : 'A picture of good'}
+        label={busy ? 'Shrinking…' : picture ? 'Another picture' : 'Picture of it when good'}
         disabled={busy}
         onPress={() => void take()}
       />
