@@ -35,6 +35,8 @@ import { unitRoutes } from './yard';
 export interface AppParts extends Serving {
   live: Live;
   planner: Planner;
+  /** Plans for whoever is not signed in. */
+  strangers: Planner;
   web: string;
   log: 'silent' | 'error' | 'info';
 }
@@ -98,7 +100,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       shopRoutes(v1, parts);
       commandRoutes(v1, parts, doCommand as DoCommand);
       judgeRoutes(v1);
-      planRoutes(v1, parts.planner);
+      planRoutes(v1, parts);
       boardRoutes(v1, parts);
       ownCalendarRoutes(v1, parts);
       outsideRoutes(v1, parts);

@@ -5,7 +5,7 @@ import { openLive } from './feeds';
 import { foundFleet, foundingSchema } from './people';
 import type { Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
-import { openWorker, plannerHere } from './worker';
+import { openWorker, plannerHere, strangersHere } from './worker';
 
 /** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
 async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
@@ -30,7 +30,8 @@ export async function openProgram(settings: Settings) {
   const live = openLive(url);
   const { web, log, secure, offlineDays } = settings;
   const planner = plannerHere(settings);
-  const app = await buildApp({ db, now, live, planner, web, log, secure, offlineDays });
+  const strangers = strangersHere();
+  const app = await buildApp({ db, now, live, planner, strangers, web, log, secure, offlineDays });
   const queue = await openWorker(settings, { db, live, planner });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
@@ -45,6 +46,7 @@ export async function openProgram(settings: Settings) {
       await app.close();
       await queue.close();
       await planner.close();
+      await strangers.close();
       await live.close();
       await pool.end();
     },

@@ -9,6 +9,9 @@ const MOST = {
   intervals: 400,
   horizonDays: 60,
   timeLimitMs: 60_000,
+  setups: 200,
+  /** Jobs, people and hours together, as they multiply in the work a plan takes. */
+  cost: 20_000_000,
 } as const;
 
 export const PRIORITIES = ['out-of-service', 'violation', 'shop-limit', 'planned'] as const;
@@ -46,9 +49,18 @@ export const planJobSchema = z.strictObject({
   pinned: pinSchema.nullish(),
 });
 export type PlanJob = z.infer<typeof planJobSchema>;
+type Worker = z.infer<typeof technicianSchema>;
+type Place = z.infer<typeof baySchema>;
+
+/** How much work a shop is to plan, about: each job is tried with whoever is asked for, over everybody's and every bay's hours. */
+function costOf({ jobs, technicians, bays }: { jobs: PlanJob[]; technicians: Worker[]; bays: Place[] }): number {
+  const hours = [...technicians.map(({ shifts }) => shifts), ...bays.map(({ open }) => open)];
+  const spans = hours.reduce((sum, own) => sum + own.length, 0);
+  return jobs.reduce((sum, job) => sum + job.technicians, 0) * spans;
+}
 
 /** What `POST /api/v1/plan` takes: jobs, who and where can do them, and for how long to search. */
-export const planRequestSchema = z.strictObject({
+const shopSchema = z.strictObject({
   now: instant,
   horizonDays: z.number().min(0).max(MOST.horizonDays),
   timeLimitMs: z.number().min(0).max(MOST.timeLimitMs),
@@ -57,7 +69,14 @@ export const planRequestSchema = z.strictObject({
   technicians: z.array(technicianSchema).max(MOST.people),
   jobs: z.array(planJobSchema).max(MOST.jobs),
   /** Minutes by name, paid once per trailer, axle and visit; `shunt` once per visit. */
-  setups: z.record(id, minutes),
+  setups: z.record(id, minutes).refine((all) => Object.keys(all).length <= MOST.setups, {
+    message: `at most ${MOST.setups} set-ups have a name`,
+  }),
+});
+/** The same, of what a shop has: what would keep everybody waiting is refused before anything of it is worked out. */
+export const planRequestSchema = shopSchema.refine((shop) => costOf(shop) <= MOST.cost, {
+  path: ['jobs'],
+  message: 'this is more than is planned at once: fewer jobs, fewer people at one job, or hours in fewer pieces',
 });
 /** A request as the planner takes it: a shop's own weights go with it inside the program, never over the wire. */
 export type PlanRequest = z.infer<typeof planRequestSchema> & { weights?: PlanWeights };

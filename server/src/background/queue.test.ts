@@ -18,7 +18,11 @@ afterAll(() => world.close());
 type Search = Tasks['search-plan'];
 
 /** A queue whose searches are done by `search`; what else is asked for is left undone. */
-async function working(search: Doers['search-plan'], failed: (message: string) => void = () => {}): Promise<Queue> {
+async function working(
+  search: Doers['search-plan'],
+  failed: (message: string) => void = () => {},
+  againMs = 60_000,
+): Promise<Queue> {
   const doers: Doers = {
     'search-plan': search,
     'prove-plan': async () => {},
@@ -28,7 +32,7 @@ async function working(search: Doers['search-plan'], failed: (message: string) =
     'make-up-road': async () => {},
     forecast: async () => {},
   };
-  const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50 });
+  const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50, againMs });
   open.push(queue);
   return queue;
 }
@@ -148,4 +152,32 @@ test('a task that is asked for again and again is not put off: it is done at the
   await add('second', 3_600);
   await last.promise;
   expect(did).toEqual(['second']);
+});
+
+test('a task that was given up is found, and begun again', async () => {
+  const run = uuidv7();
+  await ask(run);
+  await world.owner.pool.query(
+    `update graphile_worker._private_jobs set attempts = max_attempts, updated_at = now() - interval '1 hour'`,
+  );
+  const did = later<string>();
+  await working(
+    async (asked) => did.settle(asked.run),
+    () => {},
+    1_000,
+  );
+  expect(await did.promise).toBe(run);
+});
+
+test('what failed is said without what was asked of the database', async () => {
+  const said = later<string>();
+  await working(
+    async () => {
+      const cause = new Error('duplicate key value violates unique constraint');
+      throw new Error('Failed query: insert into person\nparams: K7QM-2XWD-9HRT', { cause });
+    },
+    (message) => said.settle(message),
+  );
+  await ask(uuidv7());
+  expect(await said.promise).toBe('search-plan: duplicate key value violates unique constraint');
 });

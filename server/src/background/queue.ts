@@ -17,6 +17,8 @@ interface Options {
   failed: (message: string) => void;
   /** How often is looked for workers that died. */
   sweepMs?: number;
+  /** After how long a task that was given up is begun again. */
+  againMs?: number;
   /** How long after its locks are lost a worker takes them again. */
   retryMs?: number;
 }
@@ -24,6 +26,7 @@ interface Options {
 const POLL_MS = 2_000;
 const SWEEP_MS = 5_000;
 const RETRY_MS = 1_000;
+const AGAIN_MS = 10 * 60_000;
 /** The key space of the locks by which a worker says that it lives. */
 const LIFE = 4_207;
 
@@ -34,6 +37,20 @@ const SWEEP = `
     where locked_by is not null and pg_try_advisory_xact_lock(${LIFE}, hashtext(locked_by))
   )
   select graphile_worker.force_unlock_workers(array(select locked_by from dead)) where exists (select 1 from dead)`;
+
+/** Tasks that were given up are begun again after a while: nobody else would. */
+const AGAIN = `
+  select graphile_worker.reschedule_jobs(array(
+    select id from graphile_worker._private_jobs
+    where attempts >= max_attempts and locked_by is null and updated_at < now() - make_interval(secs => $1)
+  ), run_at => now(), attempts => 0)`;
+
+/** Why a task failed, without what it was asked or what was written: those stand in nobody's log. */
+function reasonOf(error: unknown): string {
+  if (!(error instanceof Error)) return 'it failed';
+  const cause = error.cause instanceof Error ? error.cause : error;
+  return (cause.message.split('\n')[0] ?? '').slice(0, 200);
+}
 
 /** The locks of a process's workers, on a connection that is made anew when it is lost. */
 function lifeOf(url: string, retryMs: number) {
@@ -81,7 +98,7 @@ function lifeOf(url: string, retryMs: number) {
 export async function openQueue(
   url: string,
   doers: Doers,
-  { tasks, failed, sweepMs = SWEEP_MS, retryMs = RETRY_MS }: Options,
+  { tasks, failed, sweepMs = SWEEP_MS, retryMs = RETRY_MS, againMs = AGAIN_MS }: Options,
 ): Promise<Queue> {
   const closing = new AbortController();
   const pool = new pg.Pool({ connectionString: url, max: tasks + 2, application_name: 'zealous-axle queue' });
@@ -93,7 +110,7 @@ export async function openQueue(
   events.on('job:error', ({ job, error }) => {
     // Left because this process ends: another worker takes it up.
     if (closing.signal.aborted && error === closing.signal.reason) return;
-    failed(`${job.task_identifier}: ${error instanceof Error ? error.message : String(error)}`);
+    failed(`${job.task_identifier}: ${reasonOf(error)}`);
   });
   const doer = (name: TaskName) => async (payload: unknown) => {
     // No task begins before its worker's lock says that it lives.
@@ -109,7 +126,10 @@ export async function openQueue(
     events,
     taskList: Object.fromEntries((Object.keys(doers) as TaskName[]).map((name) => [name, doer(name)])),
   });
-  const sweep = () => void pool.query(SWEEP).catch(() => undefined);
+  const sweep = () => {
+    void pool.query(SWEEP).catch(() => undefined);
+    void pool.query(AGAIN, [againMs / 1_000]).catch(() => undefined);
+  };
   sweep();
   const sweeping = setInterval(sweep, sweepMs);
   sweeping.unref();

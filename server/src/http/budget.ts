@@ -7,7 +7,28 @@ const MOST_CALLERS = 10_000;
 
 interface Spent {
   since: number;
-  bytes: number;
+  amount: number;
+}
+
+/** Lets each caller spend so much a minute of whatever is counted; refuses what goes beyond. */
+export function budgetOf(aMinute: number, now: () => number = Date.now) {
+  const callers = new Map<string, Spent>();
+  const spentBy = (ip: string): Spent => {
+    const known = callers.get(ip);
+    if (known && now() - known.since < WINDOW_MS) return known;
+    callers.delete(ip);
+    if (callers.size >= MOST_CALLERS) callers.delete(callers.keys().next().value ?? '');
+    const fresh = { since: now(), amount: 0 };
+    callers.set(ip, fresh);
+    return fresh;
+  };
+  return ({ ip }: FastifyRequest, reply: FastifyReply, amount: number): void => {
+    const spent = spentBy(ip);
+    spent.amount += amount;
+    if (spent.amount <= aMinute) return;
+    reply.header('retry-after', Math.ceil((spent.since + WINDOW_MS - now()) / 1_000));
+    throw new KnownProblem('too-many');
+  };
 }
 
 /**
@@ -15,21 +36,7 @@ interface Spent {
  * sent, not how often. Small requests come through by the hundred, a flood of large ones does not.
  */
 export function budget(bytesAMinute: number, now: () => number = Date.now) {
-  const callers = new Map<string, Spent>();
-  const spentBy = (ip: string): Spent => {
-    const known = callers.get(ip);
-    if (known && now() - known.since < WINDOW_MS) return known;
-    callers.delete(ip);
-    if (callers.size >= MOST_CALLERS) callers.delete(callers.keys().next().value ?? '');
-    const fresh = { since: now(), bytes: 0 };
-    callers.set(ip, fresh);
-    return fresh;
-  };
-  return async ({ ip, headers }: FastifyRequest, reply: FastifyReply): Promise<void> => {
-    const spent = spentBy(ip);
-    spent.bytes += Number(headers['content-length'] ?? bytesAMinute) || 0;
-    if (spent.bytes <= bytesAMinute) return;
-    reply.header('retry-after', Math.ceil((spent.since + WINDOW_MS - now()) / 1_000));
-    throw new KnownProblem('too-many');
-  };
+  const spend = budgetOf(bytesAMinute, now);
+  return async (request: FastifyRequest, reply: FastifyReply): Promise<void> =>
+    spend(request, reply, Number(request.headers['content-length'] ?? bytesAMinute) || 0);
 }

@@ -83,6 +83,7 @@ test('a database that takes connections and says nothing is answered for with 50
     db,
     live: world.live,
     planner: planHere(),
+    strangers: planHere(),
     now: () => new Date(),
     web: '/nowhere',
     log: 'silent',

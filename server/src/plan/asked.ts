@@ -20,8 +20,12 @@ export interface Asked {
   port?: MessagePort;
 }
 
-/** What it tells: a plan, what no plan can be made of, or that its own checker refused what it found. */
+/** What a thread says meanwhile: that it has begun, and how far it is. */
+export type Said = 'begun' | Progress;
+
+/** What it tells: a plan, that there was no time for one, what no plan can be made of, or that its own checker refused what it found. */
 export type Told =
   | { planned: Planned }
+  | { tooLate: true }
   | { refused: readonly { path: string; message: string }[] }
   | { unsound: string };

@@ -19,6 +19,7 @@ import { boardOf } from './board';
 import { type Facts, shopFacts } from './facts';
 import { planVersion, putProposalsAside } from './runs';
 import { planRun, planSlot, shopPlan } from './schema';
+import { searchesOf } from './search-task';
 import { breachesOf, plannedAt, signatureOf, standingOf } from './standing';
 import { watchPlan } from './watch';
 
@@ -47,7 +48,9 @@ export const askPlan: Handler<'ask-plan'> = async ({ store, session, now, body }
     request,
     before,
   });
-  await addTask(store, 'search-plan', { fleet: session.fleet.id, run: body.run }, body.run);
+  await addTask(store, 'search-plan', { fleet: session.fleet.id, run: body.run }, body.run, {
+    queue: searchesOf(session.fleet.id),
+  });
   return done(session.fleet.id);
 };
 

@@ -1,5 +1,6 @@
 import { checkPlan, type PlanAnswer, type PlanRequest, sumOf } from '@zealous-axle/core/plan';
 import { openWorld, type World } from '../testing/world';
+import { bestOf } from './planner';
 
 let world: World;
 beforeAll(async () => {
@@ -70,3 +71,25 @@ test('what cannot be is refused with its path, as a problem document', async () 
   const long = await ask(request({ timeLimitMs: 1e9 }));
   expect([long.statusCode, long.json().errors[0].path]).toEqual([400, 'timeLimitMs']);
 });
+
+test('whoever is not signed in has so much searching a minute; who is, has none of that to share', async () => {
+  const fleet = await world.makeFleet('planners');
+  const from = (ip: string) =>
+    world.app.inject({
+      method: 'POST',
+      url: '/api/v1/plan',
+      remoteAddress: ip,
+      payload: request({ timeLimitMs: 16_000, jobs: [] }),
+    });
+  expect((await from('10.0.0.1')).statusCode).toBe(200);
+  const more = await from('10.0.0.1');
+  expect([more.statusCode, Number(more.headers['retry-after']) > 0]).toEqual([429, true]);
+  expect((await from('10.0.0.2')).statusCode).toBe(200);
+  for (let nth = 0; nth < 3; nth++)
+    expect(
+      (await world.post(`driver@${fleet.slug}`, '/plan', request({ timeLimitMs: 16_000, jobs: [] }))).statusCode,
+    ).toBe(200);
+});
+
+test('there was no time for even one plan: said as that, and never as a fault of ours', () =>
+  expect(() => bestOf([{ tooLate: true }], () => {})).toThrow(expect.objectContaining({ code: 'too-slow' })));

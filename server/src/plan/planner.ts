@@ -3,16 +3,16 @@ import type { PlanWeights } from '@zealous-axle/core';
 import { type Planned, type PlanRequest, type Slot, sumOf, weightsOf } from '@zealous-axle/core/plan';
 import { Piscina } from 'piscina';
 import { KnownProblem } from '../problem';
-import type { Asked, Progress, Told } from './asked';
+import type { Asked, Progress, Said, Told } from './asked';
 import type { Prover } from './prove';
 
 export type { Progress } from './asked';
 
-/** Requests that may wait for a thread; the next one is told that all are busy. */
-const MOST_WAITING = 8;
 /** The best of so many seeds, where threads are free for them. */
 const SEEDS = 2;
 const BUSY = 'Every thread that plans is at work, and others wait. Send it again in a while.';
+
+const TOO_LATE = 'There was no time for even one plan of all this. Allow it more time, or send less.';
 
 /** From which plan a search starts, and who hears how far it is. */
 export interface SearchFrom {
@@ -34,33 +34,58 @@ export interface Planner {
   close(): Promise<void>;
 }
 
-/** `file` is the bundled thread; `unsound` hears of plans the checker refused, each with its seed. */
-export function openPlanner(file: string, threads: number, unsound: (message: string) => void): Planner {
+interface Threads {
+  threads: number;
+  /** Requests that may wait for a thread. */
+  waiting: number;
+  /** Hears of plans the checker refused, each with its seed. */
+  unsound: (message: string) => void;
+}
+
+/** What a thread may hold in memory, in megabytes. */
+const MOST_MEMORY_MB = 512;
+/** A thread ends what it is asked by its own clock; one that is so much later has lost it, and is ended. */
+const OBEYS = { share: 1.1, ms: 250 };
+
+/** `file` is the bundled thread. */
+export function openPlanner(file: string, { threads, waiting, unsound }: Threads): Planner {
   const pool = new Piscina({
     filename: file,
     minThreads: 0,
     maxThreads: threads,
-    maxQueue: MOST_WAITING,
+    maxQueue: waiting,
     idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   let running = 0;
 
   async function one(asked: Asked, progress: SearchFrom['progress']): Promise<Told> {
     running++;
     const { port1, port2 } = new MessageChannel();
-    if (progress) port1.on('message', progress);
+    const lost = new AbortController();
+    let timer: NodeJS.Timeout | undefined;
+    port1.on('message', (said: Said) => {
+      if (said !== 'begun') return progress?.(said);
+      timer = setTimeout(() => lost.abort(), asked.request.timeLimitMs * OBEYS.share + OBEYS.ms);
+    });
     port1.unref();
     try {
-      return await pool.run({ ...asked, port: port2 }, { transferList: [port2] });
+      return await pool.run({ ...asked, port: port2 }, { transferList: [port2], signal: lost.signal });
+    } catch (error) {
+      // Ended for its time or its memory: a new thread takes its place.
+      if (lost.signal.aborted || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        return { tooLate: true };
+      throw error;
     } finally {
       running--;
+      clearTimeout(timer);
       port1.close();
     }
   }
 
   return {
     async plan(request, signal, { from, again, progress, seeds: most = SEEDS } = {}) {
-      if (pool.queueSize >= MOST_WAITING) throw new KnownProblem('busy', { detail: BUSY });
+      if (pool.queueSize >= waiting) throw new KnownProblem('busy', { detail: BUSY });
       const stop = new SharedArrayBuffer(4);
       const end = () => Atomics.store(new Int32Array(stop), 0, 1);
       if (signal.aborted) end();
@@ -95,6 +120,7 @@ export function bestOf(told: readonly Told[], unsound: (message: string) => void
   const refused = told.find((each) => 'refused' in each);
   if (refused && 'refused' in refused) throw new KnownProblem('invalid', { errors: [...refused.refused] });
   const [first, ...others] = told.flatMap((each) => ('planned' in each ? [each.planned] : []));
+  if (!first && told.some((each) => 'tooLate' in each)) throw new KnownProblem('too-slow', { detail: TOO_LATE });
   if (!first) throw new Error('no plan passed the checker');
   return others.reduce(
     (best, each) => (isBetter(each, best, weights) ? withBounds(each, best) : withBounds(best, each)),

@@ -17,6 +17,10 @@ export interface Searching {
 }
 
 type Row = typeof planRun.$inferSelect;
+/** Proofs take minutes: one after another, so that searches always go on beside them. */
+const PROOFS = 'proofs';
+/** Searches of one fleet are done one after another, so that fleets take turns. */
+export const searchesOf = (fleet: string): string => `searches ${fleet}`;
 const UNDER_WAY = ['waiting', 'searching'] as const;
 
 /** Takes a run up, under a new number of beginning; null where nobody waits for it any more. */
@@ -67,10 +71,11 @@ export async function searchPlan(
     await finish(db, fleet, row, now(), { answer: { slots, unplaced, objective, boundSum, elapsedMs, decodes } });
     // One that changes as little as pays is not to be replaced by the best of all.
     if (planner.prove && isAskable(row.request) && row.how === 'anew' && !isProven(found, row.request))
-      await inFleet(db, fleet, (store) => addTask(store, 'prove-plan', { fleet, run }, `prove ${run}`));
+      await inFleet(db, fleet, (store) =>
+        addTask(store, 'prove-plan', { fleet, run }, `prove ${run}`, { queue: PROOFS }),
+      );
   } catch (error) {
     closing.throwIfAborted();
-    if (error instanceof KnownProblem && error.code === 'busy') throw error;
     const problem =
       error instanceof KnownProblem
         ? (error.more.errors?.map(({ path, message }) => `${path}: ${message}`).join('; ') ?? error.message)

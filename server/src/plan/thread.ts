@@ -1,9 +1,19 @@
-import { PlanRefused, type PlanRequest, PlanUnsound, plan, replan, sumOf, weightsOf } from '@zealous-axle/core/plan';
+import {
+  PlanRefused,
+  type PlanRequest,
+  PlanTooLate,
+  PlanUnsound,
+  plan,
+  replan,
+  sumOf,
+  weightsOf,
+} from '@zealous-axle/core/plan';
 import type { Asked, Told } from './asked';
 
 /** A request with its search's end: set to 1 by whoever waits, when they no longer do. */
 export default function thread({ request, stop, from, again, port }: Asked): Told {
   const begun = performance.now();
+  port?.postMessage('begun');
   const flag = new Int32Array(stop);
   const elapsed = () => performance.now() - begun;
   const options = {
@@ -25,6 +35,7 @@ export default function thread({ request, stop, from, again, port }: Asked): Tol
       : plan(request as PlanRequest, { ...options, ...(from?.length ? { from } : {}) });
     return { planned };
   } catch (error) {
+    if (error instanceof PlanTooLate) return { tooLate: true };
     if (error instanceof PlanRefused) return { refused: error.errors };
     if (error instanceof PlanUnsound) return { unsound: error.message };
     throw error;

@@ -5,7 +5,7 @@ import { addTask, inFleet, type Tasks } from '../store';
 import { shopFacts } from './facts';
 import { forgetRuns, planVersion, putProposalsAside } from './runs';
 import { planRun, planSlot } from './schema';
-import type { Searching } from './search-task';
+import { type Searching, searchesOf } from './search-task';
 import settings from './settings.json';
 import { signatureOf, standingOf } from './standing';
 
@@ -51,7 +51,7 @@ export async function watchPlan(
         request: standing.request,
         before: standing.before,
       });
-      await addTask(store, 'search-plan', { fleet, run }, run);
+      await addTask(store, 'search-plan', { fleet, run }, run, { queue: searchesOf(fleet) });
       await tellLive(store, fleet, 'plan');
     }
     const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);

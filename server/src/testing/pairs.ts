@@ -122,6 +122,13 @@ function aboutUnits({ unit }: TestFleet, n: number): Bodies {
       height: 2,
       jpeg: TINY_JPEG,
     },
+    'move-in-readings': {
+      move: fresh,
+      name: 'list',
+      readings: [
+        { unit: 'T-1', day: '2026-01-05', readings: [{ kind: 'lining', axle: 1, side: 'left', points: ['1/2 in'] }] },
+      ],
+    },
     'import-readings': { csv: `${READING_COLUMNS.join(',')}\n${row}\n`, goodLinesOnly: false },
     'set-fitted': { unit, key: `check:spring@${n + 1}L`, fitted: false },
     'set-unit': { unit, version, form: { ...FORM, number: `T-${n}` }, because: BECAUSE },

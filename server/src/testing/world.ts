@@ -134,6 +134,7 @@ export async function openWorld() {
     db,
     live,
     planner,
+    strangers: planner,
     now: () => time,
     web: '/nowhere',
     log: 'silent',

@@ -76,7 +76,8 @@ function subsets(count: number): number[] {
   return [...each, 2 ** Math.min(30, count) - 1];
 }
 
-function startsOf(model: Model, job: ModelJob, length: number, slot: number, slots: number): Uint8Array {
+/** Where so many people of a crew and a bay are there together for so long: of all jobs that are alike in that. */
+function roomFor(model: Model, job: ModelJob, length: number, slot: number, slots: number): Uint8Array {
   const starts = new Uint8Array(slots);
   const minutes = length * slot;
   const cover = (spans: readonly Span[]) => {
@@ -102,10 +103,21 @@ function startsOf(model: Model, job: ModelJob, length: number, slot: number, slo
     const here = cover(bay.open);
     for (let at = 0; at < slots; at++) open[at]! += here[at]! > 0 ? 1 : 0;
   }
-  const first = Math.floor(job.release / slot);
-  for (let at = first; at < slots && at + length <= slots; at++)
+  for (let at = 0; at < slots && at + length <= slots; at++)
     starts[at] = job.splits || (people[at]! >= job.people && open[at]! > 0) ? 1 : 0;
   return starts;
+}
+
+/** Where jobs may begin, by slot; what is asked of many alike is worked out once. */
+function startsIn(model: Model, slot: number, slots: number) {
+  const known = new Map<string, Uint8Array>();
+  return (job: ModelJob, length: number): Uint8Array => {
+    const key = `${job.crew} ${job.people} ${job.kind} ${length} ${job.splits}`;
+    const room = known.get(key) ?? roomFor(model, job, length, slot, slots);
+    known.set(key, room);
+    const first = Math.floor(job.release / slot);
+    return first <= 0 ? room : Uint8Array.from(room, (may, at) => (at < first ? 0 : may));
+  };
 }
 
 /** The shop as rows of capacity over a grid of time: sets of skills, kinds of bay, and each trailer by itself. */
@@ -148,6 +160,7 @@ export function gridOf(model: Model, free: readonly number[]): Grid {
     rows.push({ capacity: new Float64Array(slots).fill(1), people: false });
     trailerRows.set(trailer, rows.length - 1);
   }
+  const startsOf = startsIn(model, slot, slots);
   const prices: Grid['prices'] = [];
   const priceAt = new Map<string, number>();
   const tasks = free.map((index): Task => {
@@ -171,7 +184,7 @@ export function gridOf(model: Model, free: readonly number[]): Grid {
       trailer: job.trailer,
       holds: job.outOfService,
       people: job.people,
-      starts: startsOf(model, job, length, slot, slots),
+      starts: startsOf(job, length),
       trailerRow: trailerRows.get(job.trailer)!,
       price: priceAt.get(key)!,
     };

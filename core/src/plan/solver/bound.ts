@@ -226,13 +226,13 @@ function leastMakespan(model: Model, free: readonly number[], { tasks, rows, pri
     const first = starts.indexOf(1);
     if (first >= 0) least = Math.max(least, (first + length) * slot);
   }
+  const using = rows.map((): { task: Grid['tasks'][number]; release: number }[] => []);
+  for (const [index, task] of tasks.entries())
+    for (const row of new Set([task.trailerRow, ...prices[task.price]!.rows]))
+      using[row]!.push({ task, release: model.jobs[free[index]!]!.release });
   for (const [at, { capacity, people }] of rows.entries()) {
-    const own = tasks.flatMap((task, index) =>
-      task.trailerRow === at || prices[task.price]!.rows.includes(at)
-        ? [{ task, release: model.jobs[free[index]!]!.release }]
-        : [],
-    );
-    for (const { release } of own) {
+    const own = using[at]!;
+    for (const release of new Set(own.map((each) => each.release))) {
       const later = own.filter((each) => each.release >= release);
       let work = later.reduce((sum, { task }) => sum + task.length * (people ? task.people : 1), 0);
       let end = Math.floor(release / slot);

@@ -21,14 +21,16 @@ interface Placed {
 const MINUTE = 60_000;
 const DAY = 86_400_000;
 const ms = (instant: string): number => Date.parse(instant);
-type Hours = readonly (readonly [string, string])[];
+/** Hours in milliseconds. */
+type Hours = readonly (readonly [from: number, to: number])[];
+const hoursOf = (given: readonly (readonly [string, string])[]): Hours => given.map(([from, to]) => [ms(from), ms(to)]);
 
 const covers = (hours: Hours, from: number, to: number): boolean =>
-  hours.some(([begin, end]) => ms(begin) <= from && ms(end) >= to);
+  hours.some(([begin, end]) => begin <= from && end >= to);
 
 /** Milliseconds of [from, to) in which all of several lists of hours run. */
 function together(lists: readonly Hours[], from: number, to: number): number {
-  const marks = [...new Set([from, to, ...lists.flatMap((list) => list.flatMap(([a, b]) => [ms(a), ms(b)]))])]
+  const marks = [...new Set([from, to, ...lists.flatMap((list) => list.flat())])]
     .filter((mark) => mark >= from && mark <= to)
     .sort((a, b) => a - b);
   let sum = 0;
@@ -64,11 +66,28 @@ class Check {
   readonly breaches: Breach[] = [];
   private readonly placed: Placed[] = [];
   private readonly stays: { trailer: string; stay: Placed[] }[] = [];
+  private readonly bays: Map<string, PlanRequest['bays'][number] & { hours: Hours }>;
+  private readonly people: Map<string, PlanRequest['technicians'][number] & { hours: Hours }>;
+  private readonly longest = new Map<string, number>();
 
   constructor(
     private readonly request: PlanRequest,
     private readonly answer: Pick<PlanAnswer, 'slots' | 'unplaced' | 'objective' | 'bound'>,
-  ) {}
+  ) {
+    this.bays = new Map(request.bays.map((bay) => [bay.id, { ...bay, hours: hoursOf(bay.open) }]));
+    this.people = new Map(request.technicians.map((one) => [one.id, { ...one, hours: hoursOf(one.shifts) }]));
+  }
+
+  /** The longest shift of anybody with a skill. */
+  private longestShift(skill: string): number {
+    const known = this.longest.get(skill);
+    if (known !== undefined) return known;
+    let longest = 0;
+    for (const { skills, hours } of this.people.values())
+      if (skills.includes(skill)) for (const [from, to] of hours) longest = Math.max(longest, to - from);
+    this.longest.set(skill, longest);
+    return longest;
+  }
 
   private say(rule: Breach['rule'], job: string | null, message: string): void {
     this.breaches.push({ rule, job, message });
@@ -90,12 +109,13 @@ class Check {
     const { request, answer } = this;
     const jobs = new Map(request.jobs.map((job) => [job.id, job]));
     const told = [...answer.slots.map(({ job }) => job), ...answer.unplaced.map(({ job }) => job)];
-    for (const id of new Set(told)) {
+    const times = new Map<string, number>();
+    for (const id of told) times.set(id, (times.get(id) ?? 0) + 1);
+    for (const [id, count] of times) {
       if (!jobs.has(id)) this.say('whole', id, 'there is no such job');
-      if (told.filter((each) => each === id).length > 1) this.say('whole', id, 'it stands here twice');
+      if (count > 1) this.say('whole', id, 'it stands here twice');
     }
-    for (const { id } of request.jobs)
-      if (!told.includes(id)) this.say('whole', id, 'it is neither placed nor unplaced');
+    for (const { id } of request.jobs) if (!times.has(id)) this.say('whole', id, 'it is neither placed nor unplaced');
     for (const slot of answer.slots) {
       const job = jobs.get(slot.job);
       if (!job) continue;
@@ -106,8 +126,8 @@ class Check {
 
   private slotByItself({ job, slot, from, to, begun }: Placed): void {
     const { request } = this;
-    const bay = request.bays.find(({ id }) => id === slot.bay);
-    const people = slot.technicians.map((id) => request.technicians.find((each) => each.id === id));
+    const bay = this.bays.get(slot.bay);
+    const people = slot.technicians.map((id) => this.people.get(id));
     if (job.pinned) {
       const same =
         slot.bay === job.pinned.bay &&
@@ -133,19 +153,15 @@ class Check {
       const before = this.placed.find((each) => each.job.id === id);
       if (!before || before.to > from) this.say('5', job.id, `it begins before ${id} is done`);
     }
-    const hours = people.map((person) => person?.shifts ?? []);
+    const hours = people.map((person) => person?.hours ?? []);
     const work = (job.minutes + slot.setupMinutes) * MINUTE;
-    const shifts = request.technicians
-      .filter(({ skills }) => skills.includes(job.skill))
-      .flatMap((each) => each.shifts.map(([a, b]) => ms(b) - ms(a)));
-    const long = work > Math.max(0, ...shifts);
-    if (long) {
-      if (together([...hours, bay.open], from, to) !== work)
+    if (work > this.longestShift(job.skill)) {
+      if (together([...hours, bay.hours], from, to) !== work)
         this.say('7', job.id, 'its work in shifts and hours is not its minutes');
       return;
     }
     if (to - from !== work) this.say('7', job.id, 'its slot is not as long as its work');
-    if (!covers(bay.open, from, to)) this.say('1', job.id, `${bay.id} is not open all the while`);
+    if (!covers(bay.hours, from, to)) this.say('1', job.id, `${bay.id} is not open all the while`);
     for (const [index, list] of hours.entries())
       if (!covers(list, from, to))
         this.say('3', job.id, `${slot.technicians[index]} is not in one shift all the while`);
@@ -188,7 +204,7 @@ class Check {
       }
       for (const [key, minutes] of groups) {
         const [, setup] = key ? (JSON.parse(key) as [number | null, string]) : [null, ''];
-        const asked = setup ? (setups[setup] ?? 0) : 0;
+        const asked = setup && Object.hasOwn(setups, setup) ? (setups[setup] ?? 0) : 0;
         if (minutes !== asked)
           this.say('4', (stay[0] as Placed).job.id, `set-up ${setup || 'none'}: ${minutes} minutes, not ${asked}`);
       }

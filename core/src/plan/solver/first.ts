@@ -109,6 +109,7 @@ export interface Costed {
 function bestOf(decoder: Decoder, visit: Int32Array, orders: readonly Int32Array[]): Costed {
   let best: Costed | null = null;
   for (const order of orders) {
+    if (best && decoder.isOver()) break;
     const choice: Choice = {
       ...empty(decoder.shop.count),
       order: Int32Array.from(order),
@@ -117,7 +118,7 @@ function bestOf(decoder: Decoder, visit: Int32Array, orders: readonly Int32Array
     let cost = decoder.decode(choice);
     for (let sorts = 0; ; sorts++) {
       if (!best || cost < best.cost) best = { choice: { ...choice, order: Int32Array.from(choice.order) }, cost };
-      if (sorts === SORTS) break;
+      if (sorts === SORTS || decoder.isOver()) break;
       choice.order = byStart(decoder, choice.order);
       const again = decoder.decode(choice);
       if (again >= cost) break;
@@ -130,8 +131,12 @@ function bestOf(decoder: Decoder, visit: Int32Array, orders: readonly Int32Array
 /** The best of a few quick plans, and – for a small shop – the best with whole stays or without, whichever that is not. */
 export function firstChoices(decoder: Decoder): Costed[] {
   const rate = shiftsAMinute(decoder.shop.model);
-  const orders = WAYS.map((way) => walkOrder(decoder, way, rate));
+  const orders: Int32Array[] = [];
+  for (const way of WAYS) {
+    if (orders.length && decoder.isOver()) break;
+    orders.push(walkOrder(decoder, way, rate));
+  }
   const apart = bestOf(decoder, firstVisits(decoder, true), orders);
-  if (decoder.shop.count > WHOLE_STAYS) return [apart];
+  if (decoder.shop.count > WHOLE_STAYS || decoder.isOver()) return [apart];
   return [apart, bestOf(decoder, firstVisits(decoder), orders)].sort((a, b) => a.cost - b.cost);
 }

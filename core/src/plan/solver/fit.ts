@@ -6,12 +6,32 @@ import { common, endAcross } from './spans';
 const lengthOf = ({ from, to }: Span): number => to - from;
 const longest = (spans: readonly Span[]): number => spans.reduce((most, span) => Math.max(most, lengthOf(span)), 0);
 
+/** How many jobs there are of each group of set-up, and of each trailer. */
+interface Sharing {
+  group: Map<number, number>;
+  trailer: Map<number, number>;
+}
+const sharings = new WeakMap<readonly ModelJob[], Sharing>();
+
+function sharingIn(jobs: readonly ModelJob[]): Sharing {
+  const known = sharings.get(jobs);
+  if (known) return known;
+  const sharing: Sharing = { group: new Map(), trailer: new Map() };
+  for (const { group, trailer } of jobs) {
+    sharing.group.set(group, (sharing.group.get(group) ?? 0) + 1);
+    sharing.trailer.set(trailer, (sharing.trailer.get(trailer) ?? 0) + 1);
+  }
+  sharings.set(jobs, sharing);
+  return sharing;
+}
+
 /** The least a job's slot can take: its minutes, with the set-ups that nothing could share. */
 export function leastMinutes({ jobs, groups, shunt }: Model, index: number): number {
   const job = jobs[index] as ModelJob;
   const group = groups[job.group];
-  const alone = group && jobs.every((other) => other === job || other.group !== job.group);
-  const only = jobs.every((other) => other === job || other.trailer !== job.trailer);
+  const sharing = sharingIn(jobs);
+  const alone = group && sharing.group.get(job.group) === 1;
+  const only = sharing.trailer.get(job.trailer) === 1;
   return job.minutes + (group && alone ? group.off + group.on : 0) + (only ? shunt : 0);
 }
 
@@ -20,6 +40,28 @@ const baysFor = ({ bays }: Model, kinds: number) => bays.filter((bay) => (kinds 
 
 /** What is asked again and again: by crew, people and kind of bay. */
 type Rooms = Map<string, Span[]>;
+
+/** From each beginning on, how long so many of these spans last together. */
+function togetherIn(spans: readonly Span[], people: number): Span[] {
+  const sorted = [...spans].sort((a, b) => a.from - b.from);
+  /** When those that have begun end, the first to end before. */
+  const ends: number[] = [];
+  const out: Span[] = [];
+  for (let at = 0; at < sorted.length; ) {
+    const { from } = sorted[at]!;
+    for (; at < sorted.length && sorted[at]!.from === from; at++) {
+      const { to } = sorted[at]!;
+      let place = ends.length;
+      while (place > 0 && ends[place - 1]! > to) place--;
+      ends.splice(place, 0, to);
+    }
+    const over = ends.findIndex((to) => to > from);
+    ends.splice(0, over < 0 ? ends.length : over);
+    const to = ends[ends.length - people];
+    if (to !== undefined) out.push({ from, to });
+  }
+  return out;
+}
 
 /** Where one bay's hours and so many of a crew's shifts leave room, whatever else is planned. Spans may overlap. */
 function roomFor(model: Model, job: ModelJob, known: Rooms): Span[] {
@@ -30,14 +72,7 @@ function roomFor(model: Model, job: ModelJob, known: Rooms): Span[] {
   known.set(key, rooms);
   for (const { open } of baysFor(model, job.kind)) {
     const shifts = job.crew.flatMap((each) => common(model.technicians[each]?.shifts ?? [], open));
-    for (const { from } of shifts) {
-      const ends = shifts
-        .filter((span) => span.from <= from && span.to > from)
-        .map(({ to }) => to)
-        .sort((a, b) => b - a);
-      const to = ends[job.people - 1];
-      if (to !== undefined) rooms.push({ from, to });
-    }
+    rooms.push(...togetherIn(shifts, job.people));
   }
   return rooms;
 }
@@ -63,10 +98,11 @@ function whyUnfit(model: Model, index: number, known: Rooms): string | null {
 
 /** The jobs of a trailer that hold it must be done in one stay: some bay must be fit for all of them. */
 function unfitTogether(model: Model): void {
+  const holdingOf = new Map<number, number[]>();
+  for (const [index, { trailer, outOfService, pinned }] of model.jobs.entries())
+    if (outOfService && !pinned) holdingOf.set(trailer, [...(holdingOf.get(trailer) ?? []), index]);
   for (const [trailer, name] of model.trailers.entries()) {
-    const holding = model.jobs.flatMap((job, index) =>
-      job.trailer === trailer && job.outOfService && !job.pinned ? [index] : [],
-    );
+    const holding = holdingOf.get(trailer) ?? [];
     const kinds = holding.reduce((mask, index) => mask | (model.jobs[index]?.kind ?? 0), 0);
     if (holding.length > 1 && baysFor(model, kinds).length === 0)
       for (const index of holding)
@@ -189,10 +225,11 @@ function checkPins(model: Model): void {
 
 /** Which jobs may be split, which can never be placed and why; throws {@link PlanRefused} for pins that break a rule. */
 export function findUnfit(model: Model): void {
-  for (const [index, job] of model.jobs.entries()) {
-    const shifts = job.crew.map((each) => longest(model.technicians[each]?.shifts ?? []));
-    job.splits = shifts.length > 0 && leastMinutes(model, index) > Math.max(...shifts);
-  }
+  const longestOf = model.technicians.map(({ shifts }) => longest(shifts));
+  for (const [index, job] of model.jobs.entries())
+    job.splits =
+      job.crew.length > 0 &&
+      leastMinutes(model, index) > job.crew.reduce((most, each) => Math.max(most, longestOf[each] ?? 0), 0);
   checkPins(model);
   const known: Rooms = new Map();
   for (const [index, job] of model.jobs.entries()) {

@@ -23,4 +23,5 @@ export { type Planned, type PlanOptions, plan } from './plan';
 export { PlanRefused } from './refused';
 export { type Replanned, replan } from './replan';
 export { objectiveOf } from './terms';
+export { PlanTooLate } from './too-late';
 export { PlanUnsound } from './unsound';

@@ -68,7 +68,7 @@ function groupsOf(jobs: readonly PlanJob[], trailers: Map<string, number>, setup
   const groups: Group[] = [];
   const known = new Map<string, number>();
   const ofJob = jobs.map(({ trailer, axle, setup }) => {
-    const minutes = setup ? (setups[setup] ?? 0) : 0;
+    const minutes = setup && Object.hasOwn(setups, setup) ? (setups[setup] ?? 0) : 0;
     if (!setup || minutes === 0) return -1;
     const key = JSON.stringify([trailer, axle ?? null, setup]);
     const found = known.get(key);
@@ -92,7 +92,7 @@ function unknown({ jobs, setups }: PlanRequest, names: Names): PlanError[] {
     ...(job.after ?? []).flatMap((id, at) =>
       names.jobs.has(id) ? [] : [{ path: `jobs.${index}.after.${at}`, message: `there is no job ${id}` }],
     ),
-    ...(job.setup && !(job.setup in setups)
+    ...(job.setup && !Object.hasOwn(setups, job.setup)
       ? [{ path: `jobs.${index}.setup`, message: `there is no set-up ${job.setup}` }]
       : []),
     ...(job.pinned && !names.bays.has(job.pinned.bay)
@@ -253,7 +253,7 @@ export function modelOf(request: PlanRequest, held: HeldSetups = new Map()): Mod
     zero,
     horizon: Math.floor(request.horizonDays * MINUTES_A_DAY),
     exactHorizon: request.horizonDays * MINUTES_A_DAY,
-    shunt: request.setups.shunt ?? 0,
+    shunt: (Object.hasOwn(request.setups, 'shunt') ? request.setups.shunt : 0) ?? 0,
     trailers,
     bays: request.bays.map((bay) => ({
       id: bay.id,

@@ -48,6 +48,9 @@ const BOUND_SHARE = 0.15;
 const BOUND_ROUNDS = 400;
 /** Better plans are told at most so often. */
 const TELL_MS = 100;
+/** What is begun may end so much later: a share of the time, and so many milliseconds. */
+const LATE_SHARE = 0.1;
+const LATE_MS = 50;
 const NO_TERMS: Objective = { heldMinutes: 0, weightedLateness: 0, setupMinutes: 0, makespanMinutes: 0 };
 
 /** Everything that stands: what is pinned, and where the decoder put the rest. */
@@ -171,9 +174,13 @@ function finished({ request }: Planning, decoder: Decoder): Omit<PlanAnswer, 'el
 function searched(planning: Planning, model: Model, share: number): Decoder {
   const { request, options, steps, used } = planning;
   const { elapsed, stop = () => false } = options;
-  const decoder = new Decoder(model, promisedOf(model, options.promised ?? []), planning.joining);
   const begun = elapsedIn(planning);
   const until = begun + (request.timeLimitMs - begun) * share;
+  const late = request.timeLimitMs * (1 + LATE_SHARE) + LATE_MS;
+  const decoder = new Decoder(model, promisedOf(model, options.promised ?? []), planning.joining, {
+    over: () => stop() || (elapsed !== undefined && elapsed() >= until),
+    tooLate: () => elapsed !== undefined && elapsed() >= late,
+  });
   const given = options.from ? givenChoice(decoder, options.from) : null;
   const starts = [...firstChoices(decoder), ...(given ? [given] : [])].sort((a, b) => a.cost - b.cost);
   const byTime = () => (until > begun ? (elapsedIn(planning) - begun) / (until - begun) : 1);
@@ -204,6 +211,7 @@ function provenOf({ request, options }: Planning, { model }: { model: Model }, i
   const { elapsed, stop = () => false, proof = true } = options;
   if (!proof || !isWhole) return { bound: NO_TERMS, boundSum: 0 };
   const over = () => stop() || (elapsed !== undefined && elapsed() >= request.timeLimitMs);
+  if (over()) return { bound: NO_TERMS, boundSum: 0 };
   const { terms, sum } = boundOf(model, objective, options.rounds ?? BOUND_ROUNDS, over);
   const bound = heldWithout(model, terms);
   return { bound, boundSum: Math.max(sum, sumOf(bound, model.weights)) };

@@ -37,7 +37,7 @@ const putInto = (to: Choice, from: Choice): void => {
 /** What a move costs, about: the middle of what random ones would add. */
 function usualStep(decoder: Decoder, moves: Moves, cost: number): number {
   const costs: number[] = [];
-  for (let tried = 0; tried < 60; tried++) {
+  for (let tried = 0; tried < 60 && !decoder.isOver(); tried++) {
     const change = moves.any();
     if (!change) continue;
     const next = decoder.attempt(moves.choice, change.from, change.to, Number.POSITIVE_INFINITY);
@@ -185,7 +185,8 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
   let { cost } = best;
   const { choice } = best;
   decoder.decode(choice);
-  for (const here of decoder.shop.jobsOf)
+  for (const here of decoder.shop.jobsOf) {
+    if (decoder.isOver()) break;
     for (const one of here)
       for (const other of here) {
         const [from, into] = [choice.visit[other]!, choice.visit[one]!];
@@ -199,6 +200,7 @@ function asWholeStays(decoder: Decoder, best: Costed): Costed {
           decoder.decode(choice);
         }
       }
+  }
   return { choice, cost: decoder.decode(choice) };
 }
 

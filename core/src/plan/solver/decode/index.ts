@@ -1,6 +1,7 @@
 import type { Model } from '../figures';
+import { PlanTooLate } from '../too-late';
 import type { Promised } from './jobs';
-import { forget, keep, run, take } from './run';
+import { forget, isKept, keep, run, take } from './run';
 import { roomFits, shopOf } from './shop';
 import { type Choice, stateOf } from './state';
 
@@ -18,6 +19,13 @@ export interface Put {
   setup: number;
 }
 
+/** When the time for trying is over, and when there is none left even for what is begun. */
+export interface DecoderClock {
+  over: () => boolean;
+  tooLate: () => boolean;
+}
+const NO_CLOCK: DecoderClock = { over: () => false, tooLate: () => false };
+
 /**
  * Gives every job of a {@link Choice} its place, one after the other in the order: the earliest start that its visit, its
  * room, its crew and what it waits for allow. Decodes again only from the first place that changed: the states before
@@ -28,9 +36,20 @@ export class Decoder {
   readonly shop;
   private readonly now;
 
-  constructor(model: Model, promised: ReadonlyMap<number, Promised> = new Map(), joining = true) {
+  /** `clock` says when the time for trying is over, and when there is none left at all. */
+  constructor(
+    model: Model,
+    promised: ReadonlyMap<number, Promised> = new Map(),
+    joining = true,
+    private readonly clock: DecoderClock = NO_CLOCK,
+  ) {
     this.shop = shopOf(model, promised, joining);
     this.now = stateOf(this.shop);
+  }
+
+  /** Whether the time for trying is over. */
+  isOver(): boolean {
+    return this.clock.over();
   }
 
   /** Decodes begun so far. */
@@ -38,9 +57,14 @@ export class Decoder {
     return this.now.decodes;
   }
 
-  /** The cost of a choice, decoded whole, and kept. */
+  /** The cost of a choice, decoded whole, and kept. Throws {@link PlanTooLate} where there is no time left at all. */
   decode(choice: Choice): number {
-    const { shop, now } = this;
+    const { shop, now, clock } = this;
+    if (isKept(now, choice)) return now.keptCost;
+    now.giveUp = () => {
+      if (clock.tooLate()) throw new PlanTooLate();
+      return false;
+    };
     take(shop, now, choice);
     const cost = run(shop, now, 0, shop.count, Number.POSITIVE_INFINITY);
     keep(shop, now, cost);
@@ -49,10 +73,11 @@ export class Decoder {
 
   /**
    * The cost of a choice that differs from the kept one only between order positions `from` and `to`; given up as soon as it costs more than `limit`,
-   * and then infinite. It is kept by {@link keep}, or forgotten by {@link forget}.
+   * and then infinite, as when the time is over. It is kept by {@link keep}, or forgotten by {@link forget}.
    */
   attempt(choice: Choice, from: number, to: number, limit: number): number {
     const { shop, now } = this;
+    now.giveUp = this.clock.over;
     take(shop, now, choice);
     // What is kept of a choice that came to no end is of several: nothing of it is gone on from.
     if (!Number.isFinite(now.keptCost)) return run(shop, now, 0, shop.count, limit);

@@ -5,6 +5,8 @@ import type { Choice, DecoderState } from './state';
 
 /** Past the last change by so many positions, an attempt that already costs so many times what may be added is given up; of many jobs sooner. */
 const PAST = { few: 12, many: 4 };
+/** How many jobs get their place between two looks at the clock; of a large shop each takes its time. */
+const LOOK = { few: 8, many: 1 };
 const HOPELESS = { few: 1.5, many: 1 };
 
 /** Takes a choice in hand. */
@@ -44,6 +46,7 @@ export function run(shop: DecoderShop, now: DecoderState, from: number, to: numb
   const { order } = now;
   const { count, atPlaced } = shop;
   const size = count <= FEW ? 'few' : 'many';
+  const look = LOOK[size];
   const past = to + PAST[size];
   const hopeless = (limit - now.keptCost) * HOPELESS[size];
   // Past the last change the kept states may come out again: then the rest is known.
@@ -62,18 +65,25 @@ export function run(shop: DecoderShop, now: DecoderState, from: number, to: numb
       const added = now.cost - now.keptCosts[here]! - later;
       if (index >= past && added > hopeless) return Number.POSITIVE_INFINITY;
     }
+    if ((index - point * STRIDE) % look === look - 1 && now.giveUp()) {
+      stopPlacing(now);
+      return Number.POSITIVE_INFINITY;
+    }
     const at = order[index]!;
     if (S[atPlaced + at] !== 0) continue;
     now.at = index;
     if (!place(shop, now, at) || now.broken) {
-      if (now.depth > 0) {
-        now.busy.fill(0);
-        now.depth = 0;
-      }
+      stopPlacing(now);
       return Number.POSITIVE_INFINITY;
     }
   }
   return now.cost;
+}
+
+function stopPlacing(now: DecoderState): void {
+  if (now.depth === 0) return;
+  now.busy.fill(0);
+  now.depth = 0;
 }
 
 /** Makes what was last tried what is kept. */
@@ -95,7 +105,22 @@ export function keep(shop: DecoderShop, now: DecoderState, cost: number): void {
     for (let point = now.triedTo + 1; point < shop.points; point++)
       now.keptCosts[point] = now.keptCosts[point]! + now.rest;
   now.keptCost = cost;
+  const { keptChoice } = now;
+  keptChoice.order.set(now.order);
+  keptChoice.visit.set(now.visit);
+  keptChoice.room.set(now.visitRoom);
+  keptChoice.person.set(now.person);
 }
+
+const isSame = (one: Int32Array, other: Int32Array): boolean => one.every((value, index) => value === other[index]);
+
+/** Whether a choice is the one that is kept. */
+export const isKept = ({ keptCost, keptChoice }: DecoderState, { order, visit, room, person }: Choice): boolean =>
+  Number.isFinite(keptCost) &&
+  isSame(order, keptChoice.order) &&
+  isSame(visit, keptChoice.visit) &&
+  isSame(room, keptChoice.room) &&
+  isSame(person, keptChoice.person);
 
 /** Whether the state has come out as it is kept: what follows then is as it is kept too. */
 function isAsKept(shop: DecoderShop, now: DecoderState, point: number): boolean {

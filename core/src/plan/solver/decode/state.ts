@@ -57,6 +57,8 @@ export function stateOf(shop: DecoderShop) {
     triedCosts: new Float64Array(points),
     ...putsOf(count, mostPeople),
     kept: putsOf(count, mostPeople),
+    /** The choice that is kept: decoded again it comes out the same. */
+    keptChoice: { order: zeros(count).fill(-1), visit: zeros(count), room: zeros(count), person: zeros(count) },
     keptCost: Number.POSITIVE_INFINITY,
     triedFrom: 0,
     triedTo: 0,
@@ -64,6 +66,9 @@ export function stateOf(shop: DecoderShop) {
     rest: null as number | null,
     /** Where the state differed from the kept one last. */
     differs: 0,
+
+    /** Whether what is being decoded is to be given up; throws where nothing would be left without it. */
+    giveUp: (): boolean => false,
 
     // Who was found for the job in hand.
     team1: zeros(mostPeople),
