@@ -72,7 +72,8 @@ export function openPlanner(file: string, { threads, waiting, unsound }: Threads
     try {
       return await pool.run({ ...asked, port: port2 }, { transferList: [port2], signal: lost.signal });
     } catch (error) {
-      // Ended for its time or its memory: a new thread takes its place.
+      // Ended for its time or its memory. What waits needs a thread in its place, which only another task brings.
+      if (pool.queueSize) pool.run(null).catch(() => undefined);
       if (lost.signal.aborted || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
         return { tooLate: true };
       throw error;

@@ -10,8 +10,10 @@ import {
 } from '@zealous-axle/core/plan';
 import type { Asked, Told } from './asked';
 
-/** A request with its search's end: set to 1 by whoever waits, when they no longer do. */
-export default function thread({ request, stop, from, again, port }: Asked): Told {
+/** A request with its search's end, or nothing, which only wakes a thread: set to 1 by whoever waits, when they no longer do. */
+export default function thread(asked: Asked | null): Told {
+  if (!asked) return { tooLate: true };
+  const { request, stop, from, again, port } = asked;
   const begun = performance.now();
   port?.postMessage('begun');
   const flag = new Int32Array(stop);
