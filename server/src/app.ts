@@ -15,9 +15,9 @@ import {
   commandRoutes,
   type DoCommand,
   documentRoutes,
+  guardRoutes,
   healthRoutes,
   loggedError,
-  refuseUnreadable,
   type Serving,
   serializerCompiler,
   webRoutes,
@@ -37,6 +37,8 @@ export interface AppParts extends Serving {
   planner: Planner;
   /** Plans for whoever is not signed in. */
   strangers: Planner;
+  /** Addresses of proxies whose word is taken for where a request comes from. */
+  proxies?: string[] | undefined;
   web: string;
   log: 'silent' | 'error' | 'info';
 }
@@ -53,13 +55,16 @@ export async function buildApp(parts: AppParts): Promise<App> {
   const app: App = Fastify({
     logger: { level: parts.log, redact: ['req.headers.cookie'], serializers: { err: loggedError as never } },
     bodyLimit: BODY_BYTES,
+    // An address that cannot be read is a problem document too.
+    frameworkErrors: (error, request, reply) => answerError(error as never, request, reply as never),
     requestTimeout: REQUEST_MS,
+    trustProxy: parts.proxies ?? false,
     forceCloseConnections: 'idle',
   }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.setErrorHandler(answerError);
-  app.addHook('preValidation', refuseUnreadable);
+  guardRoutes(app);
 
   await app.register(helmet, {
     contentSecurityPolicy: {

@@ -14,7 +14,7 @@ function failure(error: unknown): string {
   return `The server cannot start: ${cause ?? message ?? String(error)}`;
 }
 
-const LONGEST_STOP_MS = 10_000;
+const LONGEST_STOP_MS = 5_000;
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { buildApp } from './app';
+import { FLEET } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
 import { foundFleet, foundingSchema } from './people';
@@ -28,10 +29,24 @@ export async function openProgram(settings: Settings) {
 
   const { pool, db } = connect(url);
   const live = openLive(url);
-  const { web, log, secure, offlineDays } = settings;
+  const { web, log, secure, offlineDays, proxies } = settings;
+  // Its passwords are known to everybody: where it is not being shown nobody comes in by them.
+  const closedFleet = settings.demo ? undefined : FLEET.id;
   const planner = plannerHere(settings);
   const strangers = strangersHere();
-  const app = await buildApp({ db, now, live, planner, strangers, web, log, secure, offlineDays });
+  const app = await buildApp({
+    db,
+    now,
+    live,
+    planner,
+    strangers,
+    web,
+    log,
+    secure,
+    offlineDays,
+    proxies: proxies.length ? proxies : undefined,
+    closedFleet,
+  });
   const queue = await openWorker(settings, { db, live, planner });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
@@ -43,8 +58,7 @@ export async function openProgram(settings: Settings) {
     founded,
     /** Answers what is being answered, and ends. */
     async close() {
-      await app.close();
-      await queue.close();
+      await Promise.all([app.close(), queue.close()]);
       await planner.close();
       await strangers.close();
       await live.close();

@@ -28,6 +28,8 @@ const environment = z.object({
   ZA_OFFLINE_DAYS: z.coerce.number().int().min(1).max(365).default(30),
   /** Threads that plan, beside the one that answers. */
   ZA_PLAN_THREADS: z.coerce.number().int().min(1).max(64).default(availableParallelism()),
+  /** Addresses of proxies in front, parted by commas: theirs is the word for where a request comes from. */
+  ZA_PROXIES: z.string().default(''),
   /** Set where the program is served over TLS: the session cookie then never travels without it. */
   ZA_SECURE: z.enum(['0', '1']).default('0'),
 });
@@ -42,6 +44,7 @@ export interface Settings {
   log: 'silent' | 'error' | 'info';
   secure: boolean;
   offlineDays: number;
+  proxies: string[];
   planThreads: number;
   /** The fleet to found, as it was written; null for none. */
   founding: Record<'name' | 'slug' | 'zone' | 'book' | 'units' | 'manager', string | undefined> | null;
@@ -71,6 +74,9 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     log: ZA_LOG,
     secure: ZA_SECURE === '1',
     offlineDays: ZA_OFFLINE_DAYS,
+    proxies: read.data.ZA_PROXIES.split(',')
+      .map((each) => each.trim())
+      .filter(Boolean),
     planThreads: read.data.ZA_PLAN_THREADS,
     founding: ZA_FLEET
       ? { name: ZA_FLEET, slug: ZA_FLEET_SLUG, zone: ZA_ZONE, book: ZA_BOOK, units: ZA_UNITS, manager: ZA_MANAGER }

@@ -1,5 +1,6 @@
 /** What leaves the program and comes in: print and files. */
 
+export { plainCell, wordsCell } from './cells';
 export { RECORD_COMMANDS } from './commands';
 export * from './moving';
 export { type InspectionPrintout, inspectionPrintout, type PrintedFinding } from './printout';

@@ -6,8 +6,9 @@ import { hashPassword, passwordFits, secretHash } from './passwords';
 import { person, session } from './schema';
 import { type Opened, openSession, splitToken, theirActor } from './sessions';
 
-/** After so many wrong PINs only a full sign-in opens again. */
+/** After so many wrong PINs typed in one session only a full sign-in opens again, there; of one person's anywhere, for that person. */
 const MOST_TRIES = 5;
+const MOST_OF_ONE = 30;
 
 /** Sets one's own PIN, or takes it away; false when the password is wrong. */
 export async function setPin(
@@ -64,15 +65,22 @@ export async function changePerson<T>(
   return inFleet(db, actor.fleet.id, async (store): Promise<Change<T>> => {
     const full = await fullToday(store, actor, token, now);
     if (!full) return { refused: 'sign-in-first' };
+    const here = secretHash(splitToken(token)?.secret ?? '');
     // A try is counted before it is looked at: many at once are many tries.
+    const [mine] = await store
+      .update(session)
+      .set({ pinTries: sql`${session.pinTries} + 1` })
+      .where(and(eq(session.tokenHash, here), lt(session.pinTries, MOST_TRIES)))
+      .returning({ tries: session.pinTries });
+    if (!mine) return { refused: 'wrong-pin' };
     const [tried] = await store
       .update(person)
       .set({ pinTries: sql`${person.pinTries} + 1` })
-      .where(and(eq(person.id, asked.person), byPin, lt(person.pinTries, MOST_TRIES)))
+      .where(and(eq(person.id, asked.person), byPin, lt(person.pinTries, MOST_OF_ONE)))
       .returning();
     if (!(await passwordFits(tried?.pinHash ?? null, asked.pin)) || !tried) return { refused: 'wrong-pin' };
     await store.update(person).set({ pinTries: 0 }).where(eq(person.id, tried.id));
-    await store.delete(session).where(eq(session.tokenHash, secretHash(splitToken(token)?.secret ?? '')));
+    await store.delete(session).where(eq(session.tokenHash, here));
     const opened = await openSession(store, tried, now, full);
     return { opened: { token: opened, answer: await work(store, await theirActor(store, tried)) } };
   });

@@ -94,6 +94,8 @@ export const session = pgTable(
     seenAt: at('seen_at').notNull().defaultNow(),
     /** When somebody signed in on this device in full: a change by PIN keeps it. */
     fullAt: at('full_at').notNull().defaultNow(),
+    /** PINs typed wrong in it. */
+    pinTries: integer('pin_tries').notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.tokenHash] })],
 );

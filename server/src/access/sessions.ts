@@ -57,10 +57,11 @@ export async function signIn<T>(
   { name, password, code }: { name: string; password: string; code?: string | undefined },
   now: Date,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
+  closedFleet?: string,
 ): Promise<SignedIn<T>> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
-  if (!asked || !ours) {
+  if (!asked || !ours || ours.fleetId === closedFleet) {
     await passwordFits(null, password);
     return { refused: 'wrong-sign-in' };
   }
@@ -105,11 +106,12 @@ export async function claim<T>(
   { name, code, password }: { name: string; code: string; password: string },
   now: Date,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
+  closedFleet?: string,
 ): Promise<Opened<T> | null> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
   const passwordHash = await hashPassword(password);
-  if (!asked || !ours) return null;
+  if (!asked || !ours || ours.fleetId === closedFleet) return null;
   return inFleet(db, ours.fleetId, async (store) => {
     const [invited] = await store
       .update(person)

@@ -1,4 +1,6 @@
 import { Secret, TOTP } from 'otpauth';
+import { buildApp } from '../app';
+import { planHere } from '../testing/planner';
 import { openWorld, PASSWORD, type World } from '../testing/world';
 
 let world: World;
@@ -68,7 +70,7 @@ describe('a PIN', () => {
     expect([refused.statusCode, problemOf(refused)]).toEqual([401, 'sign-in-first']);
   });
 
-  test('opens nothing after five wrong ones, many at once counted one by one, until its person signs in in full', async () => {
+  test('opens nothing after five wrong ones typed in one session, many at once counted one by one, and is closed to nobody elsewhere', async () => {
     const technician = await idOf(await withPin('technician@pins', '240680'));
     const shop = cookieOf(await signIn('foreman@pins'));
     const tries = await Promise.all(
@@ -77,9 +79,10 @@ describe('a PIN', () => {
     expect(new Set(tries.map(problemOf))).toEqual(new Set(['wrong-pin']));
     const right = () => as(shop).post('/session/person', { person: technician, pin: '240680' });
     expect(problemOf(await right())).toBe('wrong-pin');
-    await signIn('technician@pins');
-    world.later(2);
-    expect((await right()).statusCode).toBe(200);
+    const elsewhere = cookieOf(await signIn('manager@pins'));
+    const there = await as(elsewhere).post('/session/person', { person: technician, pin: '240680' });
+    expect(there.statusCode).toBe(200);
+    expect(problemOf(await right())).toBe('wrong-pin');
   });
 
   test('is set only with the password, and another fleet’s opens nothing', async () => {
@@ -149,4 +152,37 @@ describe('a second factor', () => {
     expect((await as(shop).get('/session/person')).json().people).toEqual([]);
     expect(problemOf(await as(shop).post('/session/person', { person: manager, pin: '240680' }))).toBe('wrong-pin');
   });
+});
+
+test('whoever tries name after name from one address is stopped, and nobody at another is', async () => {
+  await world.makeFleet('tried');
+  const from = (remoteAddress: string, name: string) =>
+    world.app.inject({ method: 'POST', url: '/api/v1/session', remoteAddress, payload: { name, password: 'guess' } });
+  const answers = await Promise.all(Array.from({ length: 70 }, (_, nth) => from('10.0.0.9', `who${nth}@tried`)));
+  const told = new Set(answers.map(({ statusCode }) => statusCode));
+  expect(told.has(429)).toBe(true);
+  for (const status of told) expect([401, 429, 503]).toContain(status);
+  expect((await from('10.0.0.8', 'driver@tried')).statusCode).toBe(401);
+});
+
+test('nobody comes into a fleet that is closed, by a password or a session of before', async () => {
+  const closed = await world.makeFleet('closed');
+  const before = cookieOf(await signIn('driver@closed'));
+  const app = await buildApp({
+    db: world.db,
+    live: world.live,
+    planner: planHere(),
+    strangers: planHere(),
+    now: () => new Date('2026-03-02T12:00:00Z'),
+    web: '/nowhere',
+    log: 'silent',
+    secure: false,
+    offlineDays: 30,
+    closedFleet: closed.id,
+  });
+  const payload = { name: 'driver@closed', password: PASSWORD };
+  expect(problemOf(await app.inject({ method: 'POST', url: '/api/v1/session', payload }))).toBe('wrong-sign-in');
+  expect((await app.inject({ url: '/api/v1/session', cookies: before })).statusCode).toBe(401);
+  expect((await as(before).get('/session')).statusCode).toBe(200);
+  await app.close();
 });

@@ -13,7 +13,13 @@ const BY_CODE: Record<string, ProblemCode> = {
   '55P03': 'busy',
   '53100': 'full',
 };
-const BY_STATUS: Record<number, ProblemCode> = { 400: 'invalid', 413: 'too-large', 415: 'invalid', 429: 'too-many' };
+const BY_STATUS: Record<number, ProblemCode> = {
+  400: 'invalid',
+  413: 'too-large',
+  415: 'invalid',
+  429: 'too-many',
+  503: 'busy',
+};
 const NOT_JSON = new Set(['FST_ERR_CTP_INVALID_JSON_BODY', 'FST_ERR_CTP_EMPTY_JSON_BODY']);
 const RETRY_SECONDS = 5;
 

@@ -114,3 +114,41 @@ test('answers carry the security headers', async () => {
 test('an address that is not there is a problem document', async () => {
   expect((await world.app.inject('/api/v1/nothing')).json()).toMatchObject({ status: 404, errors: [] });
 });
+
+test('what is answered is kept by no cache, and says what a page may ask of the device', async () => {
+  const { headers } = await world.app.inject('/api/v1/session');
+  expect(headers).toMatchObject({
+    'cache-control': 'no-store',
+    'permissions-policy': expect.stringContaining('geolocation=()'),
+  });
+});
+
+test('what another site’s page would have a browser send is refused', async () => {
+  const send = (headers: Record<string, string>) =>
+    world.app.inject({
+      method: 'POST',
+      url: '/api/v1/judge',
+      payload: JUDGE_SAMPLE,
+      headers: { host: 'shop.example', ...headers },
+    });
+  const told = async (headers: Record<string, string>) => (await send(headers)).statusCode;
+  expect(await told({})).toBe(200);
+  expect(await told({ origin: 'https://shop.example' })).toBe(200);
+  expect(await told({ origin: 'https://other.example' })).toBe(403);
+  expect(await told({ origin: 'null' })).toBe(403);
+  expect(await told({ origin: 'https://shop.example', 'sec-fetch-site': 'cross-site' })).toBe(403);
+  expect(await told({ origin: 'https://dev.example', 'sec-fetch-site': 'same-origin' })).toBe(200);
+});
+
+test('an address that cannot be read, and what goes too deep, are problem documents', async () => {
+  const malformed = await world.app.inject('/api/v1/units/%zz');
+  expect(malformed.json()).toMatchObject({ status: 400, type: expect.stringContaining('urn:zealous-axle') });
+  const deep = `${'['.repeat(20_000)}${']'.repeat(20_000)}`;
+  const answer = await world.app.inject({
+    method: 'POST',
+    url: '/api/v1/judge',
+    headers: { 'content-type': 'application/json' },
+    payload: deep,
+  });
+  expect(answer.json()).toMatchObject({ status: 400, type: expect.stringContaining('urn:zealous-axle') });
+});

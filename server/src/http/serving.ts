@@ -13,6 +13,8 @@ export interface Serving {
   secure: boolean;
   /** How many days a device may go without the server. */
   offlineDays: number;
+  /** A fleet nobody comes into: the demo's, where it is not being shown. */
+  closedFleet?: string | undefined;
 }
 
 export type App = FastifyInstance<
@@ -30,11 +32,13 @@ export const sessionCookie = ({ secure }: Pick<Serving, 'secure'>) =>
 
 /** Answers a question about the sender's own fleet; a 401 when nobody is signed in, a 404 when there is no answer. */
 export async function ask<T>(
-  { db, now }: Serving,
+  { db, now, closedFleet }: Serving,
   request: FastifyRequest,
   question: (store: FleetStore, session: Actor) => Promise<T | null>,
 ): Promise<T> {
-  const done = await asSession(db, request.cookies[COOKIE] ?? '', now(), (store, session) => {
+  const token = request.cookies[COOKIE] ?? '';
+  if (closedFleet && token.startsWith(closedFleet)) throw new KnownProblem('not-signed-in');
+  const done = await asSession(db, token, now(), (store, session) => {
     request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
     return question(store, session);
   });

@@ -19,3 +19,13 @@ test('streams end when the server stops, also one that is opened by a request th
   opened(meanwhile.reply);
   expect(meanwhile.said.closed).toBe(1);
 });
+
+test('of one person’s streams the oldest ends where a sixth is opened; of others none does', async () => {
+  const opened = openStreams(Fastify() as never as App);
+  const own = Array.from({ length: 6 }, streamed);
+  const other = streamed();
+  opened(other.reply, 'other');
+  for (const { reply } of own) opened(reply, 'one');
+  expect(own.map(({ said }) => said.closed)).toEqual([1, 0, 0, 0, 0, 0]);
+  expect(other.said.closed).toBe(0);
+});

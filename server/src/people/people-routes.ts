@@ -5,7 +5,7 @@ import { KnownProblem } from '../problem';
 import { peopleOf } from './people';
 import { sessionOf } from './session';
 import { setUpOf } from './set-up';
-import { byName } from './tries';
+import { byName, triesOfAnyName } from './tries';
 
 /** Coming in by a code, and what only a foreman sees: everybody, and what is still missing. */
 export function peopleRoutes(app: App, serving: Serving): void {
@@ -19,9 +19,10 @@ export function peopleRoutes(app: App, serving: Serving): void {
         response: { 200: sessionSchema },
       },
       config: { rateLimit: byName },
+      preHandler: triesOfAnyName(),
     },
     async (request, reply) => {
-      const opened = await claim(serving.db, request.body, serving.now(), sessionOf);
+      const opened = await claim(serving.db, request.body, serving.now(), sessionOf, serving.closedFleet);
       if (!opened) throw new KnownProblem('wrong-code');
       reply.setCookie(COOKIE, opened.token, { ...sessionCookie(serving), maxAge: SESSION_DAYS * 86_400 });
       return opened.answer;

@@ -4,20 +4,22 @@ import { SESSION_DAYS, signIn, signOut } from '../access';
 import { type App, ask, COOKIE, type Serving, sessionCookie } from '../http';
 import { KnownProblem } from '../problem';
 import { sessionOf } from './session';
-import { byName } from './tries';
+import { byName, triesOfAnyName } from './tries';
 
 /** Sign in, who am I, sign out. */
 export function sessionRoutes(app: App, serving: Serving): void {
   const cookie = sessionCookie(serving);
+  const anyName = triesOfAnyName();
 
   app.post(
     '/session',
     {
       schema: { tags: ['session'], summary: 'Sign in', body: signInSchema, response: { 200: sessionSchema } },
       config: { rateLimit: byName },
+      preHandler: anyName,
     },
     async (request, reply) => {
-      const came = await signIn(serving.db, request.body, serving.now(), sessionOf);
+      const came = await signIn(serving.db, request.body, serving.now(), sessionOf, serving.closedFleet);
       if ('refused' in came) throw new KnownProblem(came.refused);
       reply.setCookie(COOKIE, came.opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
       return came.opened.answer;

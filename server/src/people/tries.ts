@@ -1,4 +1,5 @@
-import type { FastifyRequest } from 'fastify';
+import type { FastifyReply, FastifyRequest } from 'fastify';
+import { budgetOf } from '../http';
 
 /** Tries are counted by where they come from and by the name tried. */
 export const byName = {
@@ -7,3 +8,10 @@ export const byName = {
   keyGenerator: ({ ip, body }: FastifyRequest) => `${ip} ${String((body as { name?: unknown })?.name).toLowerCase()}`,
   hook: 'preHandler',
 } as const;
+
+/** One address may try so many names a minute: whoever tries name after name is stopped, and nobody else. */
+const MOST_A_MINUTE = 60;
+export function triesOfAnyName() {
+  const tried = budgetOf(MOST_A_MINUTE);
+  return async (request: FastifyRequest, reply: FastifyReply): Promise<void> => tried(request, reply, 1);
+}

@@ -397,6 +397,16 @@ describe('a calendar', () => {
     expect((await read(here)).statusCode).toBe(404);
   });
 
+  test('ends with whoever opened it: who left reads nothing more', async () => {
+    const here = await shop(0);
+    await world.done(here.who('technician'), 'open-calendar', { calendar: uuidv7(), whose: 'shop', secret: SECRET });
+    expect((await read(here)).statusCode).toBe(200);
+    const { people } = (await world.get(here.who('manager'), '/people')).body;
+    const gone = people.find(({ role }: { role: string }) => role === 'technician');
+    await world.done(here.who('manager'), 'set-person-left', { person: gone.id, version: gone.version, left: true });
+    expect((await read(here)).statusCode).toBe(404);
+  });
+
   test('opens with nothing but its whole secret, and nobody’s secret is kept', async () => {
     const here = await shop(0);
     await world.done(here.who('foreman'), 'open-calendar', { calendar: uuidv7(), whose: 'shop', secret: SECRET });

@@ -56,10 +56,16 @@ export async function calendarOf(db: Database, token: string, now: Date): Promis
   const [fleetId, secret] = token.split('.');
   if (!fleetId || !secret || !/^[0-9a-f-]{36}$/.test(fleetId)) return null;
   return readInFleet(db, fleetId, async (store) => {
-    const [feed] = await store
-      .select()
+    const [row] = await store
+      .select({ feed: calendarFeed })
       .from(calendarFeed)
+      // Who left reads nothing any more, whoever has their address.
+      .innerJoin(
+        person,
+        and(eq(person.fleetId, calendarFeed.fleetId), eq(person.id, calendarFeed.madeBy), eq(person.active, true)),
+      )
       .where(and(eq(calendarFeed.secretHash, hashOf(secret)), isNull(calendarFeed.revokedAt)));
+    const feed = row?.feed;
     if (!feed) return null;
     const [facts, version] = await Promise.all([shopFacts(store, now), planVersion(store)]);
     const jobs = new Map(facts.jobs.map((job) => [job.id, job]));

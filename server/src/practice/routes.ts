@@ -44,6 +44,8 @@ export function practiceRoutes(app: App, serving: Serving): void {
         params: z.object({ code: z.string().regex(EXAM_CODE) }),
         response: { 200: examSchema },
       },
+      // A code is short: who tries one after another is stopped.
+      config: { rateLimit: { max: 120, timeWindow: '1 minute' } },
     },
     (request) =>
       ask(serving, request, async (store, actor) =>

@@ -13,6 +13,7 @@ const SENTENCES = {
   'rests-on-move': (numbers: readonly string[]) =>
     `Something rests on ${numbers.slice(0, 3).join(', ')}${numbers.length > 3 ? ' and others' : ''}: read, reported, planned, driven or changed since. What moved in stays.`,
   'too-many-phrases': (most: number) => `More than ${most} sentences of its own no fleet keeps: say some as they ship.`,
+  'too-wide': 'This is no line of a list: it is too long, or has too many cells.',
   'no-picture': 'The server has no such picture: take it again.',
   'no-part': 'There is no such part to show it under.',
   'route-id': 'Must be the route’s id.',

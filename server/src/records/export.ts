@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { READING_COLUMNS, type Reading, readingCells } from '@zealous-axle/core';
+import { READING_COLUMNS, type Reading, readingCells, wordsCell } from '@zealous-axle/core';
 import { KnownProblem } from '../problem';
 import { type Database, streamInFleet } from '../store';
 
@@ -20,11 +20,11 @@ const STANDING = `
 
 type Row = [number: string, taken: string, name: string, value: Reading];
 
-const PLAIN = /^(?:[\w .:;|/-][\w .:;|/=-]*)?$/;
-/** A cell of RFC 4180. A spreadsheet would run one that begins like a formula: it is kept as words. */
+const PLAIN = /^(?:[\w .:;|/][\w .:;|/=-]*)?$/;
+/** A cell of RFC 4180, as no spreadsheet runs it. */
 function cell(text: string): string {
   if (PLAIN.test(text)) return text;
-  const guarded = /^[=+@\t\r]/.test(text) ? `'${text}` : text;
+  const guarded = wordsCell(text);
   return /[",\r\n]/.test(guarded) ? `"${guarded.replaceAll('"', '""')}"` : guarded;
 }
 

@@ -45,6 +45,34 @@ describe('readings.csv', () => {
     expect(without(again.body)).toBe(without(out.body));
   });
 
+  test('a cell that a spreadsheet would run is written as words, and comes back as it was', async () => {
+    const words = '=cmd|calc';
+    await world.owner.pool.query(`update unit set body = $2 where fleet_id = $1`, [fleet.id, words]);
+    const { body } = await world.raw(who('manager'), '/units.csv');
+    expect(body).toContain(`'${words}`);
+    const other = await world.makeFleet(`cells${count}`);
+    const csv = body.replace('T-1', 'T-2');
+    expect((await world.send(`foreman@${other.slug}`, 'import-units', { csv, goodLinesOnly: false })).status).toBe(200);
+    const { rows } = await world.owner.pool.query(`select body from unit where fleet_id = $1 and number = 'T-2'`, [
+      other.id,
+    ]);
+    expect(rows).toEqual([{ body: words }]);
+  });
+
+  test('a line that is no line of a list is refused before anything of the file is read', async () => {
+    const wide = `${header}\n${','.repeat(1_000_000)}\n`;
+    expect(await preview(wide)).toMatchObject({ good: 0, bad: [{ line: 2 }] });
+  });
+
+  test('a unit’s file is offered under its own name, whatever signs that has', async () => {
+    await inspectAll(world, fleet);
+    await world.owner.pool.query(`update unit set number = '车 1' where fleet_id = $1`, [fleet.id]);
+    const { inspections } = (await world.get(who('driver'), `/units/${fleet.unit}`)).body;
+    const file = await world.raw(who('driver'), `/inspections/${inspections[0].id}/inspection.json`);
+    expect(file.statusCode).toBe(200);
+    expect(file.headers['content-disposition']).toContain(encodeURIComponent('inspection-车-1.json'));
+  });
+
   test('goes out unit after unit by number, oldest first in each', async () => {
     const unit = (id: string, number: string) =>
       world.owner.pool.query(

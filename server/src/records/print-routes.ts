@@ -1,6 +1,6 @@
 import { BOOKS, type BookId, inspectionPrintout, jobPrintout, sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, type Serving } from '../http';
+import { type App, ask, fileNamed, type Serving } from '../http';
 import { sheetOf } from '../inspection';
 import { jobPage } from '../repair';
 import { inspectionPdf, jobPdf } from './pdf';
@@ -18,7 +18,7 @@ export function printRoutes(app: App, serving: Serving): void {
     { schema: { tags: ['inspections'], summary: 'An inspection as a file', params, response: { 200: fileSchema } } },
     async (request, reply) => {
       const sheet = await ask(serving, request, (store) => sheetOf(store, request.params.id));
-      reply.header('content-disposition', `attachment; filename="inspection-${sheet.unit.number}.json"`);
+      reply.header('content-disposition', fileNamed('attachment', `inspection-${sheet.unit.number}.json`));
       return { form: FILE_FORM as typeof FILE_FORM, ...sheet };
     },
   );
@@ -41,7 +41,7 @@ export function printRoutes(app: App, serving: Serving): void {
       const pdf = await inspectionPdf(printout);
       return reply
         .type('application/pdf')
-        .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+        .header('content-disposition', fileNamed('inline', `${printout.title}.pdf`))
         .send(pdf);
     },
   );
@@ -56,7 +56,7 @@ export function printRoutes(app: App, serving: Serving): void {
       });
       return reply
         .type('application/pdf')
-        .header('content-disposition', `inline; filename="${printout.title.replace(/[^\w-]+/g, '-')}.pdf"`)
+        .header('content-disposition', fileNamed('inline', `${printout.title}.pdf`))
         .send(await jobPdf(printout));
     },
   );

@@ -1,6 +1,7 @@
 import {
   type BadLine,
   type ImportPreview,
+  plainCell,
   READING_COLUMNS,
   type Reading,
   type ReadingRow,
@@ -11,6 +12,7 @@ import Papa from 'papaparse';
 import { sentence } from '../problem';
 import type { FleetStore } from '../store';
 import { type UnitRow, unit } from '../units';
+import { tooWide } from './wide';
 
 /** One line of a file, understood. `line` counts from 1, the header's. */
 export interface GoodLine {
@@ -48,9 +50,12 @@ function readLine(
 
 /** Reads a whole file: every line is either understood or named with its reason. */
 export async function readReadings(store: FleetStore, csv: string, now: Date): Promise<ReadFile> {
+  const wide = tooWide(csv);
+  if (wide) return { lines: 0, good: [], bad: [wide] };
   const parsed = Papa.parse<Partial<ReadingRow>>(csv.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    transform: plainCell,
   });
   const columns = parsed.meta.fields ?? [];
   const absent = READING_COLUMNS.filter((name) => name !== 'by' && name !== 'detail' && !columns.includes(name));

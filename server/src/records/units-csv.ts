@@ -1,11 +1,13 @@
 import {
   type BadLine,
+  plainCell,
   rowUnit,
   UNIT_COLUMNS,
   type UnitForm,
   type UnitRow,
   type UnitsPreview,
   unitCells,
+  wordsCell,
 } from '@zealous-axle/core';
 import { asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
@@ -14,6 +16,7 @@ import { KnownProblem, sentence } from '../problem';
 import { changed, type Handler } from '../run';
 import type { FleetStore } from '../store';
 import { unit, unitValues } from '../units';
+import { tooWide } from './wide';
 
 interface GoodUnit {
   line: number;
@@ -31,9 +34,12 @@ const NEEDED: readonly string[] = ['number', 'kind', 'axles'];
 
 /** Reads a whole file of units: every line is a new unit, or named with its reason. */
 export async function readUnits(store: FleetStore, csv: string): Promise<ReadUnits> {
+  const wide = tooWide(csv);
+  if (wide) return { lines: 0, good: [], bad: [wide] };
   const { data, meta, errors } = Papa.parse<Partial<UnitRow>>(csv.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    transform: plainCell,
   });
   const absent = NEEDED.filter((name) => !meta.fields?.includes(name));
   if (absent.length) return { lines: 0, good: [], bad: [{ line: 1, message: sentence('no-columns', absent) }] };
@@ -93,5 +99,5 @@ export const importUnits: Handler<'import-units'> = async ({ store, session, bod
 /** The fleet's units that are in use, as the file's text. */
 export async function unitsCsv(store: FleetStore): Promise<string> {
   const rows = await store.select().from(unit).where(eq(unit.state, 'in-use')).orderBy(asc(unit.number));
-  return `${Papa.unparse({ fields: [...UNIT_COLUMNS], data: rows.map(unitCells).map((row) => UNIT_COLUMNS.map((name) => row[name])) })}\r\n`;
+  return `${Papa.unparse({ fields: [...UNIT_COLUMNS], data: rows.map(unitCells).map((row) => UNIT_COLUMNS.map((name) => wordsCell(row[name] ?? ''))) })}\r\n`;
 }

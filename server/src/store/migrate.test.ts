@@ -101,6 +101,16 @@ describe('a database of version 3', () => {
   });
 });
 
+test('a database that a newer program has changed is refused, and says what it has', async () => {
+  const owner = await emptyDatabase();
+  await prepareDatabase(owner);
+  const client = new pg.Client({ connectionString: owner });
+  await client.connect();
+  await client.query(`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 4102444800000)`);
+  await client.end();
+  await expect(prepareDatabase(owner)).rejects.toThrow('of a newer program');
+});
+
 describe('the shape of the database', () => {
   let owner: pg.Client;
   beforeAll(async () => {

@@ -1,4 +1,5 @@
 import { createHmac } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
@@ -89,12 +90,30 @@ async function ensureQueue(client: pg.Client, ownerUrl: string): Promise<void> {
   await client.query('reset role');
 }
 
+/** Throws where a newer program has changed the database already: this one would read it wrong. */
+async function refuseNewer(client: pg.Client, folder: string): Promise<void> {
+  const journal = JSON.parse(await readFile(join(folder, 'meta/_journal.json'), 'utf8')) as {
+    entries: { when: number; tag: string }[];
+  };
+  const known = journal.entries.at(-1);
+  const { rows: there } = await client.query("select to_regclass('drizzle.__drizzle_migrations') is not null as there");
+  if (!known || !there[0]?.there) return;
+  const { rows } = await client.query(
+    'select count(*)::int as n, max(created_at)::bigint as last from drizzle.__drizzle_migrations',
+  );
+  if (Number(rows[0]?.last ?? 0) > known.when)
+    throw new Error(
+      `the database is of a newer program: it has ${rows[0].n} changes, and this program knows ${journal.entries.length}, up to ${known.tag}. Start the program that made it, or a later one.`,
+    );
+}
+
 /** Brings the database at `ownerUrl` to the current shape. Safe to run from several processes at once. */
 export async function prepareDatabase(ownerUrl: string, folder = join(__dirname, 'migrations')): Promise<void> {
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await refuseNewer(client, folder);
     await ensureRole(client, ownerUrl, SERVER_ROLE);
     await ensureRole(client, ownerUrl, QUEUE_ROLE);
     await migrate(drizzle(client), { migrationsFolder: folder });
