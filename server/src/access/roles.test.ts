@@ -1,4 +1,5 @@
 import { COMMAND_NAMES, type CommandName, commandOf, ROLES } from '@zealous-axle/core';
+import { READERS } from '../http';
 import { sampleBodies } from '../testing/sample-bodies';
 import { openWorld, PASSWORD, type TestFleet, type World } from '../testing/world';
 
@@ -27,6 +28,42 @@ test.each(forbidden)('a %s may not %s', async (role, name) => {
   expect(answer.status).toBe(403);
   expect(answer.body.type).toBe('urn:zealous-axle:problem:not-allowed');
 });
+
+const PUBLIC = ['/judge', '/plan', '/catalogue', '/checks', '/routes', '/schemas/inspection.json'];
+const written = async () => {
+  const { paths } = (await world.app.inject('/api/docs/json')).json() as { paths: Record<string, object> };
+  return Object.entries(paths).flatMap(([path, how]) =>
+    'get' in how ? [path.replace('/api/v1', '').replaceAll('{', ':').replaceAll('}', '')] : [],
+  );
+};
+
+test('whatever can be read has its readers in one table', async () => {
+  const open = (await written()).filter((path) => path.startsWith('/') && !(path in READERS) && !PUBLIC.includes(path));
+  expect(open.filter((path) => !/calendar|healthz|readyz|outside\/:/.test(path))).toEqual([]);
+});
+
+/** What some addresses must be asked with. */
+const ASKS: Record<string, string> = {
+  '/defects': '?state=triaged',
+  '/repairs': '?text=seal',
+  '/bays/:id/day': '?day=2026-03-02&job=01900000-0000-7000-8000-000000000001',
+};
+const closed = ROLES.flatMap((role) =>
+  Object.entries(READERS).flatMap(([path, who]): [string, string][] => (who.includes(role) ? [] : [[role, path]])),
+);
+test.each(closed)('a %s may not read %s', async (role, path) => {
+  const url = path.replace(':id', fleet.unit).replace(':code', 'K7QM2X');
+  const ask = /preview|known/.test(path)
+    ? await world.post(
+        `${role}@roles`,
+        url,
+        path.includes('known') ? { units: [], parts: [], signIns: [] } : { csv: 'x' },
+      )
+    : await world.raw(`${role}@roles`, `${url}${ASKS[path] ?? ''}`);
+  expect([ask.statusCode, ask.json().type]).toEqual([403, 'urn:zealous-axle:problem:not-allowed']);
+});
+test('each role may read something that one before it may not', () =>
+  expect(new Set(closed.map(([role]) => role))).toEqual(new Set(['driver', 'technician'])));
 
 test('nobody gets anywhere without signing in', async () => {
   for (const url of ['/api/v1/units', '/api/v1/shop', '/api/v1/session', '/api/v1/live'])

@@ -9,6 +9,7 @@ export { healthRoutes } from './health';
 export { sendJpeg } from './jpeg';
 export { type Key, pageOf, readKey } from './pages';
 export { unreadablePath } from './readable';
+export { READERS } from './readers';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from './serving';
 export { openStreams } from './streams';

@@ -5,6 +5,7 @@ import { asSession } from '../access';
 import { KnownProblem } from '../problem';
 import type { Actor } from '../run';
 import type { Database, FleetStore } from '../store';
+import { mayRead } from './readers';
 
 /** What every route may need. The clock is an argument, so that tests can set it. */
 export interface Serving {
@@ -39,6 +40,7 @@ export async function ask<T>(
   const token = request.cookies[COOKIE] ?? '';
   if (closedFleet && token.startsWith(closedFleet)) throw new KnownProblem('not-signed-in');
   const done = await asSession(db, token, now(), (store, session) => {
+    if (!mayRead(request.routeOptions.url, session.person.role)) throw new KnownProblem('not-allowed');
     request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
     return question(store, session);
   });
