@@ -18,6 +18,7 @@ import {
   guardRoutes,
   healthRoutes,
   loggedError,
+  loggedRequest,
   type Serving,
   serializerCompiler,
   webRoutes,
@@ -50,10 +51,13 @@ const asText = (data: unknown): string => (typeof data === 'string' ? data : JSO
 const REQUEST_MS = 15_000;
 const BODY_BYTES = 256 * 1024;
 
+/** What stands in the log: never a secret, a code or the values of a statement. */
+const LOGGED = { err: loggedError as never, req: loggedRequest };
+
 /** The server, put together. Reads like its table of contents. */
 export async function buildApp(parts: AppParts): Promise<App> {
   const app: App = Fastify({
-    logger: { level: parts.log, redact: ['req.headers.cookie'], serializers: { err: loggedError as never } },
+    logger: { level: parts.log, serializers: LOGGED },
     bodyLimit: BODY_BYTES,
     // An address that cannot be read is a problem document too.
     frameworkErrors: (error, request, reply) => answerError(error as never, request, reply as never),

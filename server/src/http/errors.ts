@@ -48,6 +48,13 @@ function pathOf(instancePath: string, params: unknown): string {
   return [path, unknown].filter(Boolean).join('.');
 }
 
+/** An address as it is logged: without what is asked in it, and without what opens something by itself. */
+export const loggedUrl = (url: string): string =>
+  (url.split('?')[0] ?? '').replace(/(\/calendar\/|\/exams\/).+$/, '$1…').slice(0, 200);
+
+/** A request as it is logged: never with a code, a secret or whose address it comes from beside what. */
+export const loggedRequest = ({ method, url }: { method: string; url: string }) => ({ method, url: loggedUrl(url) });
+
 /** An error as it is logged: never with the values of a statement. */
 export function loggedError(error: Thrown): Record<string, unknown> {
   const { code, message } = error.cause ?? error;

@@ -2,7 +2,7 @@
 export { budget, budgetOf } from './budget';
 export { commandRoutes, type DoCommand } from './commands';
 export { documentRoutes } from './documents';
-export { answerError, loggedError } from './errors';
+export { answerError, loggedError, loggedRequest } from './errors';
 export { fileNamed } from './file-name';
 export { guardRoutes } from './guard';
 export { healthRoutes } from './health';

@@ -6,7 +6,7 @@ import { planHere } from '../testing/planner';
 import { sampleBodies } from '../testing/sample-bodies';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 import { budget } from './budget';
-import { loggedError } from './errors';
+import { loggedError, loggedUrl } from './errors';
 
 let world: World;
 let fleet: TestFleet;
@@ -125,3 +125,10 @@ test('a caller has so many bytes a minute, whoever else calls', async () => {
   time = 60_000;
   expect(await send('a', 900)).toBe('taken');
 });
+
+test.each([
+  ['/calendar/01900000.secretsecret.ics', '/calendar/…'],
+  ['/api/v1/practice/exams/K7QM2X', '/api/v1/practice/exams/…'],
+  ['/?name=nell%40fleet&code=K7QM-2XWD-9HRT', '/'],
+  ['/api/v1/units/01900000/row', '/api/v1/units/01900000/row'],
+])('%s stands in the log as %s', (url, logged) => expect(loggedUrl(url)).toBe(logged));

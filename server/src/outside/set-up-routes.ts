@@ -14,7 +14,7 @@ export function outsideRoutes(app: App, serving: Serving): void {
       },
     },
     (request) =>
-      ask(serving, request, (store, { person, fleet }) => {
+      ask(serving, request, (store, { fleet }) => {
         return outsideOf(store, fleet.id);
       }),
   );

@@ -1,3 +1,4 @@
+import { BENCH } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { discard, flush, retry, send } from '../../device/outbox';
@@ -12,7 +13,7 @@ import { Notice } from '../../parts/Notice';
 import { Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { UnitChoices } from '../../parts/UnitChoices';
-import { useMaySend } from '../../session/may';
+import { useMay, useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import { signOut } from '../../session/useFollowing';
 import { ChangePerson } from './own/ChangePerson';
@@ -69,6 +70,7 @@ export function Me() {
   const { person, fleet } = useSession();
   const { choice, choose } = useTheme();
   const maySetUp = useMaySend('add-unit');
+  const mayFile = useMay(BENCH);
   const { entries, offline, sending, signedOut } = useOutbox();
   return (
     <Screen title="Me" under={fleet.name}>
@@ -122,7 +124,7 @@ export function Me() {
       <Card title="Tools">
         <Button label="Practice" onPress={() => router.navigate('/practice')} />
         <Button label="Gauges" onPress={() => router.navigate('/gauges')} />
-        <Button label="Readings as a file" onPress={() => router.navigate('/files')} />
+        {mayFile ? <Button label="Readings as a file" onPress={() => router.navigate('/files')} /> : null}
       </Card>
       <Card title="What decides">
         <Text>
