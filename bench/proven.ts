@@ -64,7 +64,10 @@ export async function benchProven(): Promise<void> {
   const complain = (message: string) => say('refused', message);
   const prover = openProver(built('prove-thread.js'), complain);
   if (!prover) return say('proofs', 'the solver that proves is not installed');
-  const planner = provingPlanner(openPlanner(built('plan-thread.js'), THREADS, complain), prover);
+  const planner = provingPlanner(
+    openPlanner(built('plan-thread.js'), { threads: THREADS, waiting: 8, unsound: complain }),
+    prover,
+  );
   await smallShops(planner);
   await classical(planner);
   for (const { name, request } of planShops().filter((shop) => /-(20|30|60)-/.test(shop.name)))
