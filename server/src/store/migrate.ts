@@ -90,12 +90,18 @@ async function ensureQueue(client: pg.Client, ownerUrl: string): Promise<void> {
   await client.query('reset role');
 }
 
+/** The changes of the database's shape this program knows, in their order. */
+async function changesIn(folder: string): Promise<{ when: number; tag: string }[]> {
+  const journal = await readFile(join(folder, 'meta/_journal.json'), 'utf8');
+  return (JSON.parse(journal) as { entries: { when: number; tag: string }[] }).entries;
+}
+/** When the last of them was made, as the database keeps it. */
+export const lastChangeOf = async (folder: string): Promise<number> => (await changesIn(folder)).at(-1)?.when ?? 0;
+
 /** Throws where a newer program has changed the database already: this one would read it wrong. */
 async function refuseNewer(client: pg.Client, folder: string): Promise<void> {
-  const journal = JSON.parse(await readFile(join(folder, 'meta/_journal.json'), 'utf8')) as {
-    entries: { when: number; tag: string }[];
-  };
-  const known = journal.entries.at(-1);
+  const entries = await changesIn(folder);
+  const known = entries.at(-1);
   const { rows: there } = await client.query("select to_regclass('drizzle.__drizzle_migrations') is not null as there");
   if (!known || !there[0]?.there) return;
   const { rows } = await client.query(
@@ -103,8 +109,27 @@ async function refuseNewer(client: pg.Client, folder: string): Promise<void> {
   );
   if (Number(rows[0]?.last ?? 0) > known.when)
     throw new Error(
-      `the database is of a newer program: it has ${rows[0].n} changes, and this program knows ${journal.entries.length}, up to ${known.tag}. Start the program that made it, or a later one.`,
+      `the database is of a newer program: it has ${rows[0].n} changes, and this program knows ${entries.length}, up to ${known.tag}. Start the program that made it, or a later one.`,
     );
+}
+
+/** Row-level security holds for the owner too: where it was lifted for a backup that was cut off, or in one, it is again. */
+const FORCE_ALL = `do $$ declare each regclass; begin
+  for each in select c.oid::regclass from pg_class c
+    where c.relrowsecurity and not c.relforcerowsecurity and c.relnamespace = 'public'::regnamespace
+  loop execute format('alter table %s force row level security', each); end loop; end $$`;
+
+/** The roles under which the server and its workers come: what is restored is granted to them. */
+export async function prepareRoles(ownerUrl: string): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await ensureRole(client, ownerUrl, SERVER_ROLE);
+    await ensureRole(client, ownerUrl, QUEUE_ROLE);
+  } finally {
+    await client.end();
+  }
 }
 
 /** Brings the database at `ownerUrl` to the current shape. Safe to run from several processes at once. */
@@ -117,6 +142,7 @@ export async function prepareDatabase(ownerUrl: string, folder = join(__dirname,
     await ensureRole(client, ownerUrl, SERVER_ROLE);
     await ensureRole(client, ownerUrl, QUEUE_ROLE);
     await migrate(drizzle(client), { migrationsFolder: folder });
+    await client.query(FORCE_ALL);
     await ensureQueue(client, ownerUrl);
   } finally {
     await client.end();
