@@ -33,7 +33,7 @@ export interface Manifest {
 /** The queue's tables are a role's own, and made anew: what waits in them is kept beside. */
 const NOT_OURS = ['--exclude-schema=graphile_worker', '--exclude-schema=za_queue'];
 
-export const manifestOf = (file: string): string => `${file}.json`;
+const manifestOf = (file: string): string => `${file}.json`;
 
 export async function sha256Of(file: string): Promise<string> {
   const hash = createHash('sha256');
