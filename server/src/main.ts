@@ -18,7 +18,8 @@ const LONGEST_STOP_MS = 5_000;
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
-  const { address, demoLoaded, founded, close } = await openProgram(settings);
+  const { address, kept, demoLoaded, founded, close } = await openProgram(settings);
+  if (kept) say(`The database was kept in ${kept.file}, and changed: ${kept.changes.join(', ')}.`);
   if (demoLoaded) say('Demo fleet loaded.');
   say(`\nZealous Axle is at ${address}`);
   if (settings.demo) {

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { buildApp } from './app';
+import { keepBefore } from './backup';
 import { FLEET } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
@@ -21,6 +22,7 @@ async function found(ownerUrl: string, written: NonNullable<Settings['founding']
 /** Opens the whole program over a database: migrates it, loads or founds what the settings ask for, listens. */
 export async function openProgram(settings: Settings) {
   if (!existsSync(settings.migrations)) throw new Error(`no migrations in ${settings.migrations}`);
+  const kept = settings.backups ? await keepBefore(settings, new Date()) : null;
   await prepareDatabase(settings.databaseUrl, settings.migrations);
   const url = serverUrl(settings.databaseUrl);
   const now = () => new Date();
@@ -52,6 +54,8 @@ export async function openProgram(settings: Settings) {
 
   return {
     address,
+    /** What the database was kept in before its shape was changed, and those changes; null where none were due. */
+    kept,
     /** Whether the demo fleet was loaded just now. */
     demoLoaded,
     /** The fleet that was founded, with its first manager's code; null for none. */

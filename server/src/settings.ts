@@ -23,6 +23,8 @@ const environment = z.object({
   ZA_DEMO: z.enum(['0', '1']).default('0'),
   ZA_WEB: text.default(join(process.cwd(), 'app/dist')),
   ZA_MIGRATIONS: text.default(join(process.cwd(), 'server/src/store/migrations')),
+  /** Where a database is kept before its shape is changed; nothing goes on without. */
+  ZA_BACKUPS: z.string().default(join(process.cwd(), '.data/backups')),
   ZA_LOG: z.enum(['silent', 'error', 'info']).default('info'),
   /** How long a device may go without the server: what was done earlier is kept, and decides nothing. */
   ZA_OFFLINE_DAYS: z.coerce.number().int().min(1).max(365).default(30),
@@ -41,6 +43,7 @@ export interface Settings {
   demo: boolean;
   web: string;
   migrations: string;
+  backups: string;
   log: 'silent' | 'error' | 'info';
   secure: boolean;
   offlineDays: number;
@@ -71,6 +74,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     demo,
     web: ZA_WEB,
     migrations: ZA_MIGRATIONS,
+    backups: read.data.ZA_BACKUPS,
     log: ZA_LOG,
     secure: ZA_SECURE === '1',
     offlineDays: ZA_OFFLINE_DAYS,

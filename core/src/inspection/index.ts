@@ -30,7 +30,7 @@ export {
   unseenAreas,
 } from './looked';
 export type { Note } from './note';
-export { codesOffered } from './offered';
+export { checksAsked, codesOffered } from './offered';
 export {
   type Asked,
   endSteps,

@@ -25,6 +25,14 @@ function askedHere(unit: Unit, at: { axle: number; side: Side } | null): Set<str
   );
 }
 
+/** The checks that some walk asks of a unit as a whole, by their ids. */
+export const checksAsked = (unit: Unit): ReadonlySet<string> =>
+  new Set(
+    ROUTES.filter(({ kinds }) => kinds.includes(unit.kind))
+      .flatMap((route) => routeSteps(route, unit))
+      .flatMap(({ kind, axle, item }) => (kind === 'check' && axle === null && item ? [item] : [])),
+  );
+
 /** What a unit was set up, or found, not to have. */
 function lackedBy({ notFitted, features }: Unit): Set<string> {
   const all = asksAt(false).map(({ kind, item }) => ({

@@ -1,11 +1,11 @@
-import { appendFile, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { appendFile, cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { addTask, connect, inFleet, serverUrl } from '../store';
+import { addTask, connect, inFleet, prepareDatabase, serverUrl } from '../store';
 import { inspectAll } from '../testing/measure';
 import { emptyDatabase, openWorld, type TestFleet, type World } from '../testing/world';
 import { unitPage } from '../yard/queries';
-import { backUp, restore, verify } from '.';
+import { backUp, keepBefore, restore, verify } from '.';
 
 const MIGRATIONS = join(__dirname, '../store/migrations');
 let world: World;
@@ -81,3 +81,27 @@ test('a file that was changed, one of a newer program and one without what stand
   await rm(`${other.path}.json`);
   await expect(restore(url, other.path, MIGRATIONS)).rejects.toThrow('is not there');
 }, 60_000);
+
+test('before its shape is changed a database is kept, and what was kept comes back in the new shape', async () => {
+  const old = join(folder, 'old-migrations');
+  await cp(MIGRATIONS, old, { recursive: true });
+  const journal = join(old, 'meta/_journal.json');
+  const { entries, ...rest } = JSON.parse(await readFile(journal, 'utf8'));
+  await writeFile(journal, JSON.stringify({ ...rest, entries: entries.slice(0, -2) }));
+  const url = await emptyDatabase();
+  await prepareDatabase(url, old);
+  const asked = { databaseUrl: url, migrations: MIGRATIONS, backups: join(folder, 'before') };
+  const kept = await keepBefore(asked, new Date('2026-03-02T12:00:00Z'));
+  expect(kept?.changes).toEqual(entries.slice(-2).map(({ tag }: { tag: string }) => tag));
+  await prepareDatabase(url, MIGRATIONS);
+  expect(await keepBefore(asked, new Date())).toBeNull();
+  expect(await restore(await emptyDatabase(), kept?.file ?? '', MIGRATIONS)).toMatchObject({
+    changes: entries.length - 2,
+  });
+  expect(await keepBefore({ ...asked, databaseUrl: await emptyDatabase() }, new Date())).toBeNull();
+}, 60_000);
+
+test('a database that cannot be kept is not changed: it is said why', async () => {
+  const nowhere = join(file, 'no-folder');
+  await expect(backUp(world.ownerUrl, join(nowhere, 'x.dump'), new Date())).rejects.toThrow();
+});

@@ -41,7 +41,9 @@ export async function sha256Of(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
-async function waitingTasks(ownerUrl: string): Promise<KeptTask[]> {
+async function waitingTasks(owner: pg.Client, ownerUrl: string): Promise<KeptTask[]> {
+  const { rows: there } = await owner.query("select to_regnamespace('graphile_worker') is not null as queue");
+  if (!there[0]?.queue) return [];
   const client = new pg.Client({ connectionString: queueUrl(ownerUrl) });
   await client.connect();
   try {
@@ -68,7 +70,7 @@ export async function backUp(ownerUrl: string, file: string, now: Date): Promise
   const written = join(folder, 'dump');
   try {
     return await seeingAll(client, async () => {
-      const tasks = await waitingTasks(ownerUrl);
+      const tasks = await waitingTasks(client, ownerUrl);
       await client.query('begin isolation level repeatable read read only');
       const { rows } = await client.query<{ id: string }>('select pg_export_snapshot() as id');
       const { rows: shape } = await client.query<{ changes: number; last: string }>(

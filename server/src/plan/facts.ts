@@ -1,5 +1,6 @@
 import {
   allSigns,
+  bookIdOf,
   type Day,
   DEFAULT_BOOK,
   dayIn,
@@ -123,16 +124,21 @@ async function shopRows(store: FleetStore) {
 type ShopRows = Awaited<ReturnType<typeof shopRows>>;
 
 /** How much each job presses, by the defects it mends. */
-const priorities = ({ defects, ours }: ShopRows) => {
-  const rules: SignRules = { book: ours?.book ?? DEFAULT_BOOK, signs: ours ? allSigns(ours) : [] };
-  return (id: string): Priority =>
-    mostPressing(
+const priorities = ({ defects, ours, rows }: ShopRows) => {
+  const signs = ours ? allSigns(ours) : [];
+  const book = ours?.book ?? DEFAULT_BOOK;
+  // A unit under other law is weighed by its own book.
+  const books = new Map(rows.map(({ job: { id }, unit: { features } }) => [id, bookIdOf(features, { book })]));
+  return (id: string): Priority => {
+    const rules: SignRules = { book: books.get(id) ?? book, signs };
+    return mostPressing(
       defects
         .filter((each) => each.job === id)
         .map(({ code, words, holds, at }) =>
           holds ? 'out-of-service' : PRIORITY[urgencyOf({ code, words, holds, measured: at !== null }, rules).severity],
         ),
     );
+  };
 };
 
 /** When each job has its parts: what is there and on its way, shared out. */

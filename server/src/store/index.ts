@@ -4,7 +4,7 @@ export { type Behind, connect, type Database, inFleet, readInFleet } from './con
 export type { FleetStore } from './fleet-store';
 export { type Before, keptBefore, newestKept } from './kept-order';
 export { CommitUnsure, isLost } from './lost';
-export { lastChangeOf, prepareDatabase, prepareRoles, queueUrl, serverUrl } from './migrate';
+export { lastChangeOf, pendingChanges, prepareDatabase, prepareRoles, queueUrl, serverUrl } from './migrate';
 export { prepared } from './prepared';
 export { QUIET } from './quiet';
 export { streamInFleet } from './stream';

@@ -98,6 +98,23 @@ async function changesIn(folder: string): Promise<{ when: number; tag: string }[
 /** When the last of them was made, as the database keeps it. */
 export const lastChangeOf = async (folder: string): Promise<number> => (await changesIn(folder)).at(-1)?.when ?? 0;
 
+/** The changes a database with something in it has not seen yet, by their names; none for one that is empty. */
+export async function pendingChanges(ownerUrl: string, folder: string): Promise<string[]> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    const { rows: there } = await client.query(
+      "select to_regclass('drizzle.__drizzle_migrations') is not null as there",
+    );
+    if (!there[0]?.there) return [];
+    const { rows } = await client.query('select max(created_at) as last from drizzle.__drizzle_migrations');
+    const last = Number(rows[0]?.last ?? 0);
+    return last === 0 ? [] : (await changesIn(folder)).filter(({ when }) => when > last).map(({ tag }) => tag);
+  } finally {
+    await client.end();
+  }
+}
+
 /** Throws where a newer program has changed the database already: this one would read it wrong. */
 async function refuseNewer(client: pg.Client, folder: string): Promise<void> {
   const entries = await changesIn(folder);

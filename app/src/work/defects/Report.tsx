@@ -160,7 +160,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
   const filled = watch();
   const { place, part, code, tyre, photos } = filled;
   const { entries, entry, tyres, needsTyre } = aboutOf(unit, filled, own);
-  const lamps = lampsOf(entry);
+  const lamps = lampsOf(entry, unit);
   const change = (changed: Partial<Filled>) => {
     for (const [name, value] of Object.entries(changed))
       setValue(name as keyof Filled, value, { shouldValidate: true });

@@ -23,7 +23,7 @@ const filled = (more: Partial<Filled>): Filled => ({ ...EMPTY, place: '1R', ...m
 
 test('a lamp that was named is reported as that lamp', () => {
   const entry = catalogueEntry('lamp-out') as never;
-  expect(lampsOf(entry)).toEqual(expect.arrayContaining(['Brake lamps', 'Left turn lamps', 'Tail lamps']));
+  expect(lampsOf(entry, unit)).toEqual(expect.arrayContaining(['Brake lamps', 'Left turn lamps', 'Tail lamps']));
   expect(codeOf(entry, { lamp: 'Brake lamps', on: 'left' })).toBe('lamp-stop-out');
   expect(codeOf(entry, { lamp: 'Brake lamps', on: 'both' })).toBe('lamp-stop-none');
   expect(codeOf(entry, { lamp: 'Tail lamps', on: 'both' })).toBe('lamp-tail-out');
@@ -31,10 +31,17 @@ test('a lamp that was named is reported as that lamp', () => {
   expect(codeOf(entry, { lamp: null, on: null })).toBe('lamp-out');
 });
 
+test('a trailer has no head lamps to report, a tractor has', () => {
+  const entry = catalogueEntry('lamp-out') as never;
+  const heads = (kind: 'semitrailer' | 'tractor') =>
+    lampsOf(entry, { ...unit, kind }).filter((name) => /Head/.test(name));
+  expect([heads('semitrailer').length, heads('tractor').length > 0]).toEqual([0, true]);
+});
+
 test('who is not sure is asked no further: neither which tyre nor which lamp', () => {
   expect(aboutOf(unit, filled({ code: 'tyre-cut' })).needsTyre).toBe(true);
   expect(aboutOf(unit, filled({ code: 'unsure-tyre' })).needsTyre).toBe(false);
-  expect(lampsOf(catalogueEntry('unsure-lamps'))).toEqual([]);
+  expect(lampsOf(catalogueEntry('unsure-lamps'), unit)).toEqual([]);
   expect(reportSchema(unit).safeParse(filled({ code: 'unsure-tyre' })).success).toBe(true);
 });
 

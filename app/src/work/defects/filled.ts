@@ -2,6 +2,7 @@ import {
   type CatalogueEntry,
   CHECKS,
   COMMANDS,
+  checksAsked,
   codesOffered,
   isCaseOf,
   isOpenDefect,
@@ -16,6 +17,7 @@ import {
   TYRES,
   type Tyre,
   tyresOf,
+  type Unit,
   type UnitPage,
   wheelEnd,
 } from '@zealous-axle/core';
@@ -105,13 +107,14 @@ export const reportSchema = (unit: UnitPage, own: readonly OwnCheck[] = []) =>
     if (message) context.addIssue({ code: 'custom', path: ['place'], message });
   });
 
-/** The lamps a sign may be seen at, by the names they are checked under. */
-export const lampsOf = (entry: CatalogueEntry | null): string[] =>
-  entry?.part === 'lamps' && !entry.code.startsWith('unsure')
-    ? CHECKS.filter(({ part, signs }) => part === 'lamps' && signs.some(({ code }) => isCaseOf(code, entry.code))).map(
-        ({ name }) => name,
-      )
-    : [];
+/** The lamps of a unit a sign may be seen at, by the names they are checked under: a trailer has no head lamps. */
+export function lampsOf(entry: CatalogueEntry | null, unit: Unit): string[] {
+  if (entry?.part !== 'lamps' || entry.code.startsWith('unsure')) return [];
+  const asked = checksAsked(unit);
+  return CHECKS.filter(
+    ({ id, part, signs }) => part === 'lamps' && asked.has(id) && signs.some(({ code }) => isCaseOf(code, entry.code)),
+  ).map(({ name }) => name);
+}
 
 /** What is reported: of a lamp that was named, what the book knows of that lamp; out on both sides, none of it works. */
 export function codeOf(entry: CatalogueEntry, { lamp, on }: Pick<Filled, 'lamp' | 'on'>): string {
