@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { pendingChanges } from '../store';
 import { backUp } from './backup';
 
-export interface Before {
+interface Before {
   file: string;
   /** The changes of the database's shape that follow. */
   changes: string[];

@@ -1,5 +1,5 @@
 /** Everything kept in a file, and brought back from it. */
 
 export { backUp } from './backup';
-export { type Before, keepBefore } from './before';
+export { keepBefore } from './before';
 export { restore, verify } from './restore';
