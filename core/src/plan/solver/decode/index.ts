@@ -68,6 +68,7 @@ export class Decoder {
     take(shop, now, choice);
     const cost = run(shop, now, 0, shop.count, Number.POSITIVE_INFINITY);
     keep(shop, now, cost);
+    now.isWhole = true;
     return cost;
   }
 
@@ -78,6 +79,7 @@ export class Decoder {
   attempt(choice: Choice, from: number, to: number, limit: number): number {
     const { shop, now } = this;
     now.giveUp = this.clock.over;
+    now.isWhole = false;
     take(shop, now, choice);
     // What is kept of a choice that came to no end is of several: nothing of it is gone on from.
     if (!Number.isFinite(now.keptCost)) return run(shop, now, 0, shop.count, limit);

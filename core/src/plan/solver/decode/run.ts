@@ -114,8 +114,12 @@ export function keep(shop: DecoderShop, now: DecoderState, cost: number): void {
 
 const isSame = (one: Int32Array, other: Int32Array): boolean => one.every((value, index) => value === other[index]);
 
-/** Whether a choice is the one that is kept. */
-export const isKept = ({ keptCost, keptChoice }: DecoderState, { order, visit, room, person }: Choice): boolean =>
+/** Whether a choice is the one that is kept, and was decoded last. */
+export const isKept = (
+  { isWhole, keptCost, keptChoice }: DecoderState,
+  { order, visit, room, person }: Choice,
+): boolean =>
+  isWhole &&
   Number.isFinite(keptCost) &&
   isSame(order, keptChoice.order) &&
   isSame(visit, keptChoice.visit) &&

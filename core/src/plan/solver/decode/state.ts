@@ -57,6 +57,8 @@ export function stateOf(shop: DecoderShop) {
     triedCosts: new Float64Array(points),
     ...putsOf(count, mostPeople),
     kept: putsOf(count, mostPeople),
+    /** Whether what was decoded last is what is kept, whole: nothing was tried since. */
+    isWhole: false,
     /** The choice that is kept: decoded again it comes out the same. */
     keptChoice: { order: zeros(count).fill(-1), visit: zeros(count), room: zeros(count), person: zeros(count) },
     keptCost: Number.POSITIVE_INFINITY,
