@@ -47,11 +47,11 @@ export const READERS: Readonly<Record<string, readonly Role[]>> = {
   '/forecast': BENCH,
   '/forecast/weeks': BENCH,
   '/readings.csv': BENCH,
-  '/readings.csv/preview': BENCH,
+  'POST /readings.csv/preview': BENCH,
   '/units.csv': SHOP,
-  '/units.csv/preview': SHOP,
+  'POST /units.csv/preview': SHOP,
   '/moves-in': SHOP,
-  '/moves-in/known': SHOP,
+  'POST /moves-in/known': SHOP,
   '/set-up': SHOP,
   '/people': SHOP,
   '/outside': SHOP,
@@ -60,6 +60,8 @@ export const READERS: Readonly<Record<string, readonly Role[]>> = {
 };
 
 const API = '/api/v1';
-/** Whether a role may read at an address as a route has it. What is written is asked for by command. */
-export const mayRead = (route: string | undefined, role: Role): boolean =>
-  READERS[(route ?? '').replace(API, '')]?.includes(role) ?? true;
+/** Whether a role may read at an address as a route has it; what is asked by a body is named with its method. */
+export function mayRead({ method, url }: { method: string; url: string | undefined }, role: Role): boolean {
+  const path = (url ?? '').replace(API, '');
+  return READERS[method === 'GET' || method === 'HEAD' ? path : `${method} ${path}`]?.includes(role) ?? true;
+}

@@ -40,7 +40,8 @@ export async function ask<T>(
   const token = request.cookies[COOKIE] ?? '';
   if (closedFleet && token.startsWith(closedFleet)) throw new KnownProblem('not-signed-in');
   const done = await asSession(db, token, now(), (store, session) => {
-    if (!mayRead(request.routeOptions.url, session.person.role)) throw new KnownProblem('not-allowed');
+    if (!mayRead({ method: request.method, url: request.routeOptions.url }, session.person.role))
+      throw new KnownProblem('not-allowed');
     request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
     return question(store, session);
   });

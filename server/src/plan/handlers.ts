@@ -49,7 +49,7 @@ export const askPlan: Handler<'ask-plan'> = async ({ store, session, now, body }
     before,
   });
   await addTask(store, 'search-plan', { fleet: session.fleet.id, run: body.run }, body.run, {
-    queue: searchesOf(session.fleet.id),
+    queue: searchesOf(session.fleet.id, true),
   });
   return done(session.fleet.id);
 };

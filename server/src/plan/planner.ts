@@ -45,7 +45,7 @@ interface Threads {
 /** What a thread may hold in memory, in megabytes. */
 const MOST_MEMORY_MB = 512;
 /** A thread ends what it is asked by its own clock; one that is so much later has lost it, and is ended. */
-const OBEYS = { share: 1.1, ms: 250 };
+const OBEYS = { share: 1.1, ms: 2_000 };
 
 /** `file` is the bundled thread. */
 export function openPlanner(file: string, { threads, waiting, unsound }: Threads): Planner {
@@ -53,7 +53,8 @@ export function openPlanner(file: string, { threads, waiting, unsound }: Threads
     filename: file,
     minThreads: 0,
     maxThreads: threads,
-    maxQueue: waiting,
+    // Beside those that may wait, one for each thread that is woken in place of another.
+    maxQueue: waiting + threads,
     idleTimeout: 30_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });

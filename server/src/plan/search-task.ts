@@ -19,8 +19,8 @@ export interface Searching {
 type Row = typeof planRun.$inferSelect;
 /** Proofs take minutes: one after another, so that searches always go on beside them. */
 const PROOFS = 'proofs';
-/** Searches of one fleet are done one after another, so that fleets take turns. */
-export const searchesOf = (fleet: string): string => `searches ${fleet}`;
+/** Searches of one fleet are done one after another, so that fleets take turns: those somebody asked for, and those nobody did. */
+export const searchesOf = (fleet: string, asked: boolean): string => `${asked ? 'asked' : 'looks'} ${fleet}`;
 const UNDER_WAY = ['waiting', 'searching'] as const;
 
 /** Takes a run up, under a new number of beginning; null where nobody waits for it any more. */

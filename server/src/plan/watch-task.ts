@@ -51,7 +51,7 @@ export async function watchPlan(
         request: standing.request,
         before: standing.before,
       });
-      await addTask(store, 'search-plan', { fleet, run }, run, { queue: searchesOf(fleet) });
+      await addTask(store, 'search-plan', { fleet, run }, run, { queue: searchesOf(fleet, false) });
       await tellLive(store, fleet, 'plan');
     }
     const [any] = await store.select({ job: planSlot.jobId }).from(planSlot).limit(1);

@@ -161,7 +161,7 @@ test('fifty units come from a file, three bad lines are told, and nothing is sto
 
 test('what goes out comes in again as it was', async () => {
   await world.done(who('foreman'), 'import-units', { csv: HEAD + LINE('F-1'), goodLinesOnly: false });
-  const out = (await world.raw(who('driver'), '/units.csv')).body;
+  const out = (await world.raw(who('foreman'), '/units.csv')).body;
   const other = await world.makeFleet(`twin${uuidv7().slice(-6)}`);
   const csv = out
     .split('\r\n')
