@@ -349,7 +349,9 @@ function begun(page: JobPage, from: number | null): JobPage {
 export function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useJob(id);
-  const there = useWhileThere(query.data?.job.unit.id ?? '');
+  const unit = query.data?.job.unit.id ?? '';
+  // Whether a meter is asked where work begins, and what else could be done: both stand above what follows.
+  const [there, asked] = [useWhileThere(unit), useUnit(unit)];
   const from = useStartedFrom(id);
   const madeHere = useMadeHere(id);
   return (
@@ -363,7 +365,7 @@ export function Job() {
           {madeHere === 'waits' ? 'Kept on this device: the job is there once the server has it.' : 'Reading…'}
         </Notice>
       ) : (
-        <Loaded query={query} beside={[there]}>
+        <Loaded query={query} beside={[there, asked]}>
           {(page) => <Stages key={begun(page, from).job.state} page={begun(page, from)} />}
         </Loaded>
       )}
