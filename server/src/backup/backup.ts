@@ -94,8 +94,9 @@ export async function backUp(ownerUrl: string, file: string, now: Date): Promise
         tables,
         tasks,
       };
-      await writeFile(manifestOf(file), `${JSON.stringify(manifest, null, 1)}\n`);
+      await writeFile(manifestOf(written), `${JSON.stringify(manifest, null, 1)}\n`);
       await rename(written, file);
+      await rename(manifestOf(written), manifestOf(file));
       return manifest;
     });
   } finally {

@@ -19,9 +19,9 @@ export async function keepBefore(
 ): Promise<Before | null> {
   const changes = await pendingChanges(databaseUrl, migrations);
   if (changes.length === 0) return null;
-  await mkdir(backups, { recursive: true });
   const file = join(backups, `before-${changes.at(-1)}-${now.toISOString().slice(0, 19).replaceAll(':', '')}.dump`);
   try {
+    await mkdir(backups, { recursive: true });
     await backUp(databaseUrl, file, now);
   } catch (error) {
     throw new Error(

@@ -1,10 +1,13 @@
 // One more worker for the queue, on any machine that reaches the database: npm run worker
+import { keepBefore } from '../backup';
 import { openLive } from '../feeds';
 import { connect, prepareDatabase, serverUrl } from '../store';
 import { openWorker, plannerHere } from '../worker';
 import { runCommand } from './run-command';
 
 runCommand(async (settings) => {
+  // A newer worker may come before the newer server: whichever changes the database keeps it first.
+  if (settings.backups) await keepBefore(settings, new Date());
   await prepareDatabase(settings.databaseUrl, settings.migrations);
   const url = serverUrl(settings.databaseUrl);
   const { pool, db } = connect(url);

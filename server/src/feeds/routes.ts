@@ -22,7 +22,11 @@ export function liveRoutes(app: App, serving: Serving, live: Live): void {
     const send = (notice: Notice) => void reply.sse.send(message(notice)).catch(() => undefined);
     let hear = (notice: Notice): void => void waiting.push(notice);
     // Whoever left, or signed out, is told nothing more.
-    const look = () => void signedIn(serving, request).catch(() => reply.sse.close());
+    // Where the database does not answer nobody knows: the stream stands until it is known to have ended.
+    const look = () =>
+      void signedIn(serving, request).catch(({ code }: { code?: string }) => {
+        if (code === 'not-signed-in') reply.sse.close();
+      });
     const looking = setInterval(look, LOOK_MS);
     const leave = live.subscribe(fleet.id, (notice) => {
       if (ENDS.has(notice.type)) look();

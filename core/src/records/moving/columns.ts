@@ -70,9 +70,7 @@ function placeIn(column: string): Omit<PlacedColumn, 'column' | 'measure'> | nul
   const words = plain(column)
     .replace(/\baxle (\d)/g, 'axle$1')
     .split(' ');
-  const at = words.flatMap((word) => AXLE.exec(word) ?? [])[0]
-    ? words.map((word) => AXLE.exec(word)).find(Boolean)
-    : null;
+  const at = words.map((word) => AXLE.exec(word)).find(Boolean);
   if (!at) return null;
   const meant = (field: 'side' | 'tyre', own: string | undefined) =>
     [own ?? '', ...words].map((word) => (word ? meantBy(field, word) : null)).find(Boolean);

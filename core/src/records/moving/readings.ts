@@ -106,10 +106,10 @@ function oneReading(read: Reader, unit: KnownUnit, length: LengthIn, { measure, 
     const parsed = parseLength(each, measure === 'tread' ? '32nds' : 'none');
     if (!parsed.ok) return no(`${parsed.message}.`);
   }
-  const read1 = readingSchema.safeParse(readingOf(measure, { ...place, ...(tyre ? { tyre } : {}) }, written));
-  if (!read1.success) return no(`“${text}” is not understood.`);
-  const wrong = unsound(read1.data, { id: unit.number, kind: unit.kind, axles: unit.axles });
-  return wrong ? no(`${wrong.message}.`) : [read1.data];
+  const taken = readingSchema.safeParse(readingOf(measure, { ...place, ...(tyre ? { tyre } : {}) }, written));
+  if (!taken.success) return no(`“${text}” is not understood.`);
+  const wrong = unsound(taken.data, { id: unit.number, kind: unit.kind, axles: unit.axles });
+  return wrong ? no(`${wrong.message}.`) : [taken.data];
 }
 
 /** The readings of one line. One that says none is wrong: it would move nothing in. */

@@ -137,6 +137,12 @@ test('repairs of before stand with their unit as the list told them, and back ou
   expect(await told()).toMatchObject([
     { day: '2025-03-02', work: 'Relined axle 2', by: 'Oda', cost: 41_200, meter: null, list: 'repairs.xlsx' },
   ]);
+  const twice = await world.send(who('foreman'), 'move-in-repairs', {
+    move: id,
+    name: 'repairs.xlsx',
+    repairs: [repair],
+  });
+  expect([twice.status, (await told()).length]).toEqual([409, 1]);
   const stranger = { ...repair, unit: 'nobody' };
   const bad = await world.send(who('foreman'), 'move-in-repairs', { move: uuidv7(), name: 'r', repairs: [stranger] });
   expect(bad.body.errors[0]).toMatchObject({ path: 'body.repairs.0.unit' });

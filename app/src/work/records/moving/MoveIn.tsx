@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { type Cell, MOVE_LISTS, type MoveIn as Moved, tableOf } from '@zealous-axle/core';
 import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
 import { pickFile } from '../../../device/files';
 import { useOutbox } from '../../../device/useOutbox';
 import { Button } from '../../../parts/Button';
@@ -45,7 +46,7 @@ export function MoveIn() {
     const table = rows && tableOf(rows);
     if (!rows) return setSaid('This file cannot be read: save it as .xlsx or .csv, and choose it again.');
     if (!table?.lines.length) return setSaid('No line of heads was found with lines below it: is it the first sheet?');
-    typed.change({ chosen: { list, name: file.name, table } });
+    typed.change({ chosen: { move: uuidv7(), list, name: file.name, table } });
   };
   const done = (words: string, given?: GivenCodes) => {
     typed.change({ chosen: null });

@@ -12,8 +12,7 @@ import {
   orderOf,
   writtenDay,
 } from '@zealous-axle/core';
-import { useMemo } from 'react';
-import { v7 as uuidv7 } from 'uuid';
+import { useMemo, useRef } from 'react';
 import { send } from '../../../device/outbox';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
@@ -78,6 +77,7 @@ interface LinesProps extends SheetProps {
 function Lines<L extends MoveList>({ list, chosen, typed, mapping, meant, onDone }: LinesProps & { list: L }) {
   const { known, failed, again } = useKnown(chosen, mapping, meant);
   const { table, name } = chosen;
+  const moving = useRef(false);
   const lines = useMemo(
     (): MovedLine<L>[] => (known ? movedLines(list, table, { mapping, meant, known }) : []),
     [list, table, mapping, meant, known],
@@ -95,8 +95,11 @@ function Lines<L extends MoveList>({ list, chosen, typed, mapping, meant, onDone
     );
   if (!known) return <Text tone="soft">Asking what the fleet has already …</Text>;
   const move = async () => {
+    // A second tap before the page has moved on is the same move.
+    if (moving.current) return;
+    moving.current = true;
     const says = countOf(list, rows.length);
-    const codes = await SENDS[list]({ move: uuidv7(), name: name.slice(0, 120) }, rows, `${says} of ${name}`);
+    const codes = await SENDS[list]({ move: chosen.move, name: name.slice(0, 120) }, rows, `${says} of ${name}`);
     onDone(`${says} of ${name} ${rows.length === 1 ? 'is' : 'are'} sent: all of it moves in, or nothing.`, codes);
   };
   return (

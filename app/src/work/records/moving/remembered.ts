@@ -3,6 +3,8 @@ import type { Said } from './Meant';
 
 /** A file as it was read, with what was put right in it. */
 export interface Chosen {
+  /** What it will be as a move: sent twice, it is still one. */
+  move: string;
   list: MoveList;
   name: string;
   table: Table;
