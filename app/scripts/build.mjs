@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildSync } from 'esbuild';
 import { generateSW } from 'workbox-build';
+import { drawChecker } from './checker.mjs';
 import { compressAll, walk } from './compress.mjs';
 import { drawDoor } from './door.mjs';
 import { shareOut } from './parts.mjs';
@@ -36,6 +37,8 @@ buildSync({
   outfile: join(dist, 'plan-worker.js'),
   logLevel: 'warning',
 });
+
+drawChecker(app, dist);
 
 // The whole program is kept on the device when a build is first seen, and served from there. Data never goes through
 // the service worker: the app keeps its own.

@@ -25,6 +25,8 @@ export { Plan } from './work/plan/Plan';
 export { PlanPaper } from './work/plan/PlanPaper';
 export { MoveIn } from './work/records/moving/MoveIn';
 export { Paper } from './work/records/Printout';
+export { Records } from './work/records/proof/Records';
+export { SecurityLog } from './work/records/proof/SecurityLog';
 export { ReadingFiles } from './work/records/ReadingFiles';
 export { UnitFiles } from './work/records/UnitFiles';
 export { FindRepairs } from './work/repair/FindRepairs';

@@ -7,6 +7,7 @@ import { OUTSIDE_COMMANDS } from './outside';
 import { PEOPLE_COMMANDS } from './people';
 import { PLAN_COMMANDS } from './plan';
 import { PRACTICE_COMMANDS } from './practice';
+import { PROOF_COMMANDS } from './proof';
 import { RECORD_COMMANDS } from './records';
 import { REPAIR_COMMANDS } from './repair';
 import { RULES_COMMANDS } from './rules';
@@ -28,6 +29,7 @@ export const COMMANDS = {
   ...PLAN_COMMANDS,
   ...FORECAST_COMMANDS,
   ...PRACTICE_COMMANDS,
+  ...PROOF_COMMANDS,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

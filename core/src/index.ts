@@ -15,6 +15,7 @@ export * from './people';
 export * from './plan';
 export * from './practice';
 export * from './problem';
+export * from './proof';
 export * from './readable';
 export * from './reading';
 export * from './records';

@@ -28,6 +28,7 @@ import { dispatchRoutes, gaugeRoutes, openGauges, outsideRoutes, toldRoutes } fr
 import { ownRoutes, peopleRoutes, sessionRoutes } from './people';
 import { boardRoutes, calendarRoutes, ownCalendarRoutes, type Planner, planRoutes } from './plan';
 import { practiceRoutes } from './practice';
+import { proofRoutes } from './proof';
 import { fileRoutes, movingRoutes, printRoutes } from './records';
 import { shopRoutes } from './repair';
 import { toldBy } from './told';
@@ -117,6 +118,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       await toldRoutes(v1, parts, toldBy(gauges));
       forecastRoutes(v1, parts);
       practiceRoutes(v1, parts);
+      proofRoutes(v1, parts);
       liveRoutes(v1, parts, parts.live);
     },
     { prefix: '/api/v1' },

@@ -2,6 +2,7 @@ import type { Doers } from './background';
 import { doForecast } from './forecast';
 import { sendMessage } from './outside';
 import { doWatchPlan, provePlan, type Searching, searchPlan } from './plan';
+import { doCheckRecords, tellHook } from './proof';
 import { doMakeUpRoad } from './told';
 import { doJudgeAgain } from './yard';
 
@@ -13,5 +14,7 @@ export const doersOf = (searching: Searching): Doers => ({
   'tell-outside': (asked) => sendMessage(searching, asked),
   'make-up-road': (asked) => doMakeUpRoad(searching, asked),
   'judge-again': (asked, closing) => doJudgeAgain(searching, asked, closing),
+  'check-records': (asked) => doCheckRecords(searching, asked),
+  'tell-hook': (asked) => tellHook(searching, asked),
   forecast: (asked, closing) => doForecast(searching, asked, closing),
 });

@@ -42,6 +42,17 @@ import {
 } from './plan';
 import { finishPractice, markExam, openExam, setPracticeTask, tellPractice, withdrawPracticeTask } from './practice';
 import {
+  checkRecords,
+  deletePast,
+  endHook,
+  forgetPerson,
+  liftLegalHold,
+  placeLegalHold,
+  setHook,
+  setKeeping,
+  wishTold,
+} from './proof';
+import {
   importReadings,
   importUnits,
   moveInParts,
@@ -201,12 +212,21 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
   'remove-route': removeRoute,
   'record-sticker': recordSticker,
   'record-paper': recordPaper,
+  'check-records': checkRecords,
+  'set-hook': setHook,
+  'end-hook': endHook,
+  'set-keeping': setKeeping,
+  'place-legal-hold': placeLegalHold,
+  'lift-legal-hold': liftLegalHold,
+  'delete-past': deletePast,
+  'forget-person': forgetPerson,
 };
 
-/** What is kept in step with a command: the yard's rows, what is judged by its rules, and the plan where it may no longer stand. */
+/** What is kept in step with a command: the yard's rows, what is judged by its rules, the plan where it may no longer stand, and who is told of it. */
 const derivedOf =
   (name: CommandName, { fleet: { id: fleet }, person }: Actor, now: Date) =>
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
+    await wishTold(store, fleet);
     await tellHeld(store, fleet, await keepYard(store, units), now);
     const { judgesAnew, movesPlan, foresees } = commandOf(name);
     if (judgesAnew) await judgeAllAgain(store, fleet, person.id);

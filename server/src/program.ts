@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs';
 import { buildApp } from './app';
-import { keepBefore } from './backup';
+import { keepBackups, keepBefore } from './backup';
 import { FLEET } from './demo/fleet';
 import { loadDemo } from './demo/load';
 import { openLive } from './feeds';
 import { foundFleet, foundingSchema } from './people';
+import { noteForAll } from './proof';
 import type { Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 import { openWorker, plannerHere, strangersHere } from './worker';
@@ -48,7 +49,17 @@ export async function openProgram(settings: Settings) {
     offlineDays,
     proxies: proxies.length ? proxies : undefined,
     closedFleet,
+    backsUp: settings.schedule !== null,
   });
+  const backups =
+    settings.schedule &&
+    keepBackups(settings.schedule, (came) =>
+      noteForAll(settings.databaseUrl, db, {
+        kind: came.good ? 'backed-up' : 'backup-failed',
+        what: came.good ? came.file : came.why,
+        at: now(),
+      }),
+    );
   const queue = await openWorker(settings, { db, live, planner });
   const address = await app.listen({ port: settings.port, host: settings.host });
 
@@ -62,6 +73,7 @@ export async function openProgram(settings: Settings) {
     founded,
     /** Answers what is being answered, and ends. */
     async close() {
+      await backups?.close();
       await Promise.all([app.close(), queue.close()]);
       await planner.close();
       await strangers.close();

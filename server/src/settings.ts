@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { DEFAULT_BOOK } from '@zealous-axle/core';
 import { z } from 'zod';
+import { readKeepRule, type Schedule } from './backup';
 
 const text = z.string().min(1);
 
@@ -25,6 +26,17 @@ const environment = z.object({
   ZA_MIGRATIONS: text.default(join(process.cwd(), 'server/src/store/migrations')),
   /** Where a database is kept before its shape is changed; nothing goes on without. */
   ZA_BACKUPS: z.string().default(join(process.cwd(), '.data/backups')),
+  /** When a backup is made each day, by UTC; empty makes none. It goes into ZA_BACKUPS. */
+  ZA_BACKUP_AT: z
+    .union([z.literal(''), z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time like 02:15, or empty')])
+    .default(''),
+  /** How many backups stay, of the newest days, weeks and months. */
+  ZA_BACKUP_KEEP: z
+    .string()
+    .refine((text) => readKeepRule(text) !== null, 'must be like 7d,4w,12m')
+    .default('7d,4w,12m'),
+  /** With whose key they are encrypted: an age recipient (age1…), or a name of gpg’s key ring. */
+  ZA_BACKUP_KEY: z.string().default(''),
   ZA_LOG: z.enum(['silent', 'error', 'info']).default('info'),
   /** How long a device may go without the server: what was done earlier is kept, and decides nothing. */
   ZA_OFFLINE_DAYS: z.coerce.number().int().min(1).max(365).default(30),
@@ -44,6 +56,8 @@ export interface Settings {
   web: string;
   migrations: string;
   backups: string;
+  /** When backups are made by the program itself, and how they are kept; null where they are not. */
+  schedule: Schedule | null;
   log: 'silent' | 'error' | 'info';
   secure: boolean;
   offlineDays: number;
@@ -51,6 +65,20 @@ export interface Settings {
   planThreads: number;
   /** The fleet to found, as it was written; null for none. */
   founding: Record<'name' | 'slug' | 'zone' | 'book' | 'units' | 'manager', string | undefined> | null;
+}
+
+/** Backups by the program itself: where a time is set, a folder named and a rule for how many stay. */
+function scheduleOf(read: z.infer<typeof environment>): Schedule | null {
+  const keep = readKeepRule(read.ZA_BACKUP_KEEP);
+  if (!read.ZA_BACKUP_AT || !read.ZA_BACKUPS || !keep) return null;
+  return {
+    databaseUrl: read.DATABASE_URL,
+    migrations: read.ZA_MIGRATIONS,
+    folder: read.ZA_BACKUPS,
+    at: read.ZA_BACKUP_AT,
+    keep,
+    recipient: read.ZA_BACKUP_KEY || null,
+  };
 }
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
@@ -75,6 +103,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     web: ZA_WEB,
     migrations: ZA_MIGRATIONS,
     backups: read.data.ZA_BACKUPS,
+    schedule: scheduleOf(read.data),
     log: ZA_LOG,
     secure: ZA_SECURE === '1',
     offlineDays: ZA_OFFLINE_DAYS,

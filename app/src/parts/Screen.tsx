@@ -165,6 +165,7 @@ type Home =
   | '/practice'
   | '/routes'
   | '/set-up'
+  | '/records'
   | `/trailer/${string}`
   | `/job/${string}`;
 /** Back to where one came from; to `home` when the program was opened right here. */

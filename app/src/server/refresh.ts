@@ -38,6 +38,7 @@ const READS: Readonly<Record<string, readonly Touched[]>> = {
   gone: ['set-up'],
   outside: ['set-up'],
   gauges: ['set-up'],
+  records: ['records', 'set-up'],
 };
 
 /** What sorts a row, or puts it on another list. */

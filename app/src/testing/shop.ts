@@ -56,6 +56,7 @@ export const jobWith = (more: Partial<JobView> = {}): JobView => ({
 /** Its page. */
 export const jobPageWith = (more: Partial<JobPage> = {}): JobPage => ({
   job: jobWith(),
+  sealed: null,
   bays: [],
   today: '2026-07-01',
   held: false,

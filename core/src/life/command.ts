@@ -9,9 +9,18 @@ export type About = 'unit' | 'defect' | 'job' | 'inspection' | 'units' | 'fleet'
 
 /**
  * What reads differently after a command, beside the pages of the units it concerns: what the shop has before it, the
- * plan, what is foreseen, photos, the parts room, templates, what a fleet is set up with, what is practised.
+ * plan, what is foreseen, photos, the parts room, templates, what a fleet is set up with, what is practised, what is known of the records themselves.
  */
-export type Touched = 'shop' | 'plan' | 'forecast' | 'photos' | 'parts' | 'templates' | 'set-up' | 'practice';
+export type Touched =
+  | 'shop'
+  | 'plan'
+  | 'forecast'
+  | 'photos'
+  | 'parts'
+  | 'templates'
+  | 'set-up'
+  | 'practice'
+  | 'records';
 
 /** The units a body names otherwise than by its field `unit`: by themselves, by their numbers, by what is of them, or in a file's column `unit`. */
 export interface Named {
@@ -33,6 +42,8 @@ interface Follows {
   judgesAnew: boolean;
   /** How large it may be, in bytes; null as large as any. */
   largest: number | null;
+  /** It stands in the security log: it changes who may do what, by which rules, or what of the records leaves. */
+  logged: boolean;
   /** What it is worth when it comes later than a device may go without the server: nothing, or it is written down. */
   late: 'nothing' | 'written down';
 }
@@ -62,6 +73,7 @@ export const command = <Body extends z.ZodType>(
   judgesAnew: false,
   largest: null,
   late: 'nothing',
+  logged: false,
   ...more,
   about,
   roles,

@@ -13,6 +13,6 @@ export const OUTSIDE_COMMANDS = {
       form: outsideFormSchema,
       secret: outsideSecretText.optional(),
     }),
-    { touches: ['set-up'] },
+    { touches: ['set-up'], logged: true },
   ),
 } as const;

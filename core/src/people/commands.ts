@@ -14,20 +14,23 @@ export const PEOPLE_COMMANDS = {
     'fleet',
     SHOP,
     z.strictObject({ person: id, signIn: signInText, form: personFormSchema, code: onceCodeText }),
-    { touches: ['set-up'] },
+    { touches: ['set-up'], logged: true },
   ),
   'set-person': command('fleet', SHOP, z.strictObject({ person: id, version, form: personFormSchema }), {
     touches: ['set-up'],
     movesPlan: 'Somebody’s hours or absence changed',
+    logged: true,
   }),
   /** Who left stays in the records, and cannot sign in. */
   'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() }), {
     touches: ['set-up'],
     movesPlan: 'Somebody left or came back',
+    logged: true,
   }),
   /** Ends their sessions and their password: a code lets them set a new one. */
   'reset-person': command('fleet', SHOP, z.strictObject({ person: id, version, code: onceCodeText }), {
     touches: ['set-up'],
+    logged: true,
   }),
   /** Null follows the fleet again. */
   'set-own-units': command('self', EVERYBODY, z.strictObject({ units: displayUnitsSchema.nullable() })),

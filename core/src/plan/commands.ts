@@ -49,8 +49,8 @@ export const PLAN_COMMANDS = {
     'self',
     BENCH,
     z.strictObject({ calendar: id, whose: z.enum(['mine', 'shop']), secret: secretText }),
-    { touches: ['plan'] },
+    { touches: ['plan'], logged: true },
   ),
   /** The address opens nothing any more. */
-  'close-calendar': command('self', BENCH, z.strictObject({ calendar: id }), { touches: ['plan'] }),
+  'close-calendar': command('self', BENCH, z.strictObject({ calendar: id }), { touches: ['plan'], logged: true }),
 } as const;

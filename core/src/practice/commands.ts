@@ -83,7 +83,7 @@ export const PRACTICE_COMMANDS = {
         .min(1)
         .max(400),
     }),
-    { touches: ['practice'] },
+    { touches: ['practice'], logged: true },
   ),
   'mark-exam': command(
     'self',

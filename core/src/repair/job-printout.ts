@@ -76,6 +76,10 @@ function certificateLines({ job: { certified } }: JobRecord, at: At): string[] {
   return [statement, `${by}${qualification ? `, ${qualification}` : ''}, ${at(when)}`];
 }
 
+/** The entry of the records that covers the certificate, as somebody compares it by eye. */
+const sealLines = ({ sealed }: JobRecord): string[] =>
+  sealed ? [`Entry ${sealed.nr} of this fleet’s records: ${sealed.hash.replace(/(.{8})(?=.)/g, '$1 ')}`] : [];
+
 /** The certificate of a job on paper. `zone` is the fleet's. */
 export function jobPrintout(page: JobRecord, fleet: { name: string; zone: string }): JobPrintout {
   const { job, documents, retorque } = page;
@@ -103,7 +107,7 @@ export function jobPrintout(page: JobRecord, fleet: { name: string; zone: string
         'Documents',
         documents.map(({ title, text }) => `${title}: ${text}`),
       ),
-      ...section('Certificate', certificateLines(page, at)),
+      ...section('Certificate', [...certificateLines(page, at), ...sealLines(page)]),
     ],
     signatures: job.certified ? [job.certified.by] : [],
     cautions: CAUTIONS,

@@ -116,6 +116,8 @@ const jobRecordSchema = z.strictObject({
   /** What came with it from outside: an invoice. */
   documents: z.array(z.strictObject({ title: z.string(), text: z.string(), at: instant })),
   retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),
+  /** The entry of the fleet’s chain that covers its certificate: its number and its sum; null where it has none. */
+  sealed: z.strictObject({ nr: z.int(), hash: z.string() }).nullable(),
 });
 /** A job with all that was written of it. */
 export type JobRecord = z.infer<typeof jobRecordSchema>;

@@ -13,23 +13,24 @@ export const RULES_COMMANDS = {
     'fleet',
     SHOP,
     z.strictObject({ version, book: z.enum(BOOK_IDS), policies: policiesSchema, units: displayUnitsSchema }),
-    { foresees: 'all', judgesAnew: true },
+    { foresees: 'all', judgesAnew: true, logged: true },
   ),
   'add-fleet-limit': command(
     'fleet',
     SHOP,
     z.strictObject({ limit: id, tightens: z.string().max(80), value: wordsText(40), reason: wordsText(300) }),
-    { foresees: 'all', judgesAnew: true },
+    { foresees: 'all', judgesAnew: true, logged: true },
   ),
   'withdraw-fleet-limit': command('fleet', SHOP, z.strictObject({ limit: id, reason: wordsText(300) }), {
     foresees: 'all',
     judgesAnew: true,
+    logged: true,
   }),
   'set-own-sign': command(
     'fleet',
     SHOP,
     z.strictObject({ version, code: wordsText(60), presses: z.enum(OWN_PRESSES), reason: wordsText(300) }),
-    { foresees: 'all', judgesAnew: true },
+    { foresees: 'all', judgesAnew: true, logged: true },
   ),
   'withdraw-own-sign': command(
     'fleet',
@@ -38,12 +39,14 @@ export const RULES_COMMANDS = {
     {
       foresees: 'all',
       judgesAnew: true,
+      logged: true,
     },
   ),
   /** Every check of the fleet's own, as they are from now on: what is left out is asked no more. */
   'set-own-checks': command('fleet', SHOP, z.strictObject({ version, checks: ownChecksSchema }), {
     foresees: 'all',
     judgesAnew: true,
+    logged: true,
   }),
   /** A picture of what good looks like, shrunk on the device, before the check that shows it. */
   'add-check-picture': command(
@@ -63,6 +66,11 @@ export const RULES_COMMANDS = {
     SHOP,
     z.strictObject({ version, subject: wordsText(100), say: wordsText(200).nullable() }),
   ),
-  'save-route': command('fleet', SHOP, z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema })),
-  'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version })),
+  'save-route': command(
+    'fleet',
+    SHOP,
+    z.strictObject({ route: id, version: z.int().min(0), definition: routeSchema }),
+    { logged: true },
+  ),
+  'remove-route': command('fleet', SHOP, z.strictObject({ route: id, version }), { logged: true }),
 } as const;

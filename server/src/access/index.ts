@@ -7,6 +7,7 @@ export { confirmFactor, endFactor, NO_FACTOR, offerFactor } from './second-facto
 export {
   actorFor,
   asSession,
+  type Coming,
   changePassword,
   claim,
   endOthers,

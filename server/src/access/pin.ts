@@ -1,6 +1,6 @@
 import { type Changers, dayIn } from '@zealous-axle/core';
 import { and, asc, eq, isNotNull, lt, ne, sql } from 'drizzle-orm';
-import type { Actor } from '../run';
+import { type Actor, noteSecurity } from '../run';
 import { type Database, type FleetStore, inFleet } from '../store';
 import { hashPassword, passwordFits, secretHash } from './passwords';
 import { person, session } from './schema';
@@ -78,7 +78,10 @@ export async function changePerson<T>(
       .set({ pinTries: sql`${person.pinTries} + 1` })
       .where(and(eq(person.id, asked.person), byPin, lt(person.pinTries, MOST_OF_ONE)))
       .returning();
-    if (!(await passwordFits(tried?.pinHash ?? null, asked.pin)) || !tried) return { refused: 'wrong-pin' };
+    const fits = await passwordFits(tried?.pinHash ?? null, asked.pin);
+    const kind = fits ? 'person-changed' : 'pin-refused';
+    await noteSecurity(store, actor.fleet.id, { kind, person: tried?.id ?? null, from: actor.from, at: now });
+    if (!fits || !tried) return { refused: 'wrong-pin' };
     await store.update(person).set({ pinTries: 0 }).where(eq(person.id, tried.id));
     await store.delete(session).where(eq(session.tokenHash, here));
     const opened = await openSession(store, tried, now, full);

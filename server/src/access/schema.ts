@@ -2,6 +2,7 @@ import {
   type BookId,
   type DisplayUnits,
   type Holidays,
+  type Keeping,
   type KeptCheck,
   NO_WORK,
   type OwnSign,
@@ -46,6 +47,8 @@ export const fleet = pgTable('fleet', {
   roadCosts: jsonb('road_costs').$type<RoadCosts>(),
   /** What its plan is wanted by; null where it set nothing. */
   planWeights: jsonb('plan_weights').$type<PlanWeights>(),
+  /** For how long what of its records is kept; null for ever. */
+  keeping: jsonb('keeping').$type<Keeping>(),
   holidays: jsonb('holidays').$type<Holidays>().notNull().default([]),
   version: integer('version').notNull().default(1),
   shape: shape(1),

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import type { OwnSessions } from '@zealous-axle/core';
+import type { OwnSessions, SecurityKind } from '@zealous-axle/core';
 import { and, asc, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
-import type { Actor } from '../run';
+import { type Actor, noteSecurity } from '../run';
 import { type Database, type FleetStore, inFleet, prepared, readInFleet } from '../store';
 import { hashPassword, passwordFits, secretHash } from './passwords';
 import { fleet, person, session } from './schema';
@@ -51,13 +51,19 @@ export type SignedIn<T> =
   | { opened: Opened<T> }
   | { refused: 'wrong-sign-in' | 'second-factor' | 'wrong-second-factor' };
 
+/** When and from where somebody comes in, and which fleet nobody comes into. */
+export interface Coming {
+  now: Date;
+  from: string;
+  closedFleet?: string | undefined;
+}
+
 /** Opens a session. Whether a second factor is asked for is said to who knows the password. */
 export async function signIn<T>(
   db: Database,
   { name, password, code }: { name: string; password: string; code?: string | undefined },
-  now: Date,
+  { now, from, closedFleet }: Coming,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
-  closedFleet?: string,
 ): Promise<SignedIn<T>> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
@@ -70,9 +76,18 @@ export async function signIn<T>(
       .select()
       .from(person)
       .where(and(eq(person.signIn, asked.who), eq(person.active, true)));
-    if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) return { refused: 'wrong-sign-in' };
+    const note = (kind: SecurityKind) =>
+      noteSecurity(store, ours.fleetId, { kind, person: found?.id ?? null, what: name, from, at: now });
+    if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) {
+      await note('sign-in-refused');
+      return { refused: 'wrong-sign-in' };
+    }
     if (found.factorOn && !code) return { refused: 'second-factor' };
-    if (found.factorOn && !(await factorFits(store, found, code ?? '', now))) return { refused: 'wrong-second-factor' };
+    if (found.factorOn && !(await factorFits(store, found, code ?? '', now))) {
+      await note('factor-refused');
+      return { refused: 'wrong-second-factor' };
+    }
+    await note('signed-in');
     if (found.pinTries) await store.update(person).set({ pinTries: 0 }).where(eq(person.id, found.id));
     return {
       opened: { token: await openSession(store, found, now), answer: await work(store, actorOf(found, ours)) },
@@ -104,9 +119,8 @@ export async function openSession(
 export async function claim<T>(
   db: Database,
   { name, code, password }: { name: string; code: string; password: string },
-  now: Date,
+  { now, from, closedFleet }: Coming,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
-  closedFleet?: string,
 ): Promise<Opened<T> | null> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
@@ -125,6 +139,8 @@ export async function claim<T>(
         ),
       )
       .returning();
+    const kind = invited ? 'code-used' : 'code-refused';
+    await noteSecurity(store, ours.fleetId, { kind, person: invited?.id ?? null, what: name, from, at: now });
     if (!invited) return null;
     return { token: await openSession(store, invited, now), answer: await work(store, actorOf(invited, ours)) };
   });
@@ -258,10 +274,14 @@ export async function asSession<T>(
 }
 
 /** Ends a session. Ending one twice does nothing. */
-export async function signOut(db: Database, token: string): Promise<void> {
+export async function signOut(db: Database, token: string, { now, from }: Coming): Promise<void> {
   const parts = splitToken(token);
   if (!parts) return;
-  await inFleet(db, parts.fleetId, (store) =>
-    store.delete(session).where(eq(session.tokenHash, secretHash(parts.secret))),
-  );
+  await inFleet(db, parts.fleetId, async (store) => {
+    const [ended] = await store
+      .delete(session)
+      .where(eq(session.tokenHash, secretHash(parts.secret)))
+      .returning();
+    if (ended) await noteSecurity(store, parts.fleetId, { kind: 'signed-out', person: ended.personId, from, at: now });
+  });
 }

@@ -30,6 +30,8 @@ async function working(
     'judge-again': async () => {},
     'tell-outside': async () => {},
     'make-up-road': async () => {},
+    'check-records': async () => {},
+    'tell-hook': async () => {},
     forecast: async () => {},
   };
   const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50, againMs });
@@ -104,6 +106,8 @@ test('the task of a worker that died is taken up by another', async () => {
       'judge-again': async () => {},
       'tell-outside': async () => {},
       'make-up-road': async () => {},
+      'check-records': async () => {},
+      'tell-hook': async () => {},
       forecast: async () => {},
     },
     // It looks for nobody itself, and does not come back within this test.

@@ -1,6 +1,7 @@
 import { appendFile, cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { checkFleet } from '../proof/check';
 import { addTask, connect, inFleet, prepareDatabase, serverUrl } from '../store';
 import { inspectAll } from '../testing/measure';
 import { emptyDatabase, openWorld, type TestFleet, type World } from '../testing/world';
@@ -47,11 +48,16 @@ test('everything comes back, for every fleet, as the server itself sees it, with
   for (const fleet of [ours, theirs]) expect(await pageIn(url, fleet)).toEqual(await pageIn(world.ownerUrl, fleet));
   expect(await pageIn(url, { ...ours, unit: theirs.unit })).toBeNull();
   expect(tasks.some(({ key }) => key === `watch-plan ${ours.id}`)).toBe(true);
+  const { db, pool } = connect(serverUrl(url));
+  const audited = await Promise.all([ours, theirs].map(({ id }) => checkFleet(db, id))).finally(() => pool.end());
+  expect(audited.map(({ problems }) => problems)).toEqual([[], []]);
+  expect(audited[0]?.head).toEqual((await checkFleet(world.db, ours.id)).head);
 }, 60_000);
 
 test('it is tried in a database of its own, which is thrown away', async () => {
   const databases = async () =>
-    (await world.owner.pool.query(`select datname from pg_database where datname like 'za_verify%'`)).rows;
+    (await world.owner.pool.query(`select datname from pg_database where datname like 'za_verify_${process.pid}%'`))
+      .rows;
   expect(await verify(world.ownerUrl, file, MIGRATIONS)).toMatchObject({ form: 'zealous-axle/backup/1' });
   expect(await databases()).toEqual([]);
 }, 60_000);

@@ -2,4 +2,6 @@
 
 export { backUp } from './backup';
 export { keepBefore } from './before';
+export { readKeepRule } from './keep';
 export { restore, verify } from './restore';
+export { keepBackups, type Schedule } from './schedule';

@@ -1,6 +1,8 @@
 // Keeps everything in a file, and tries that it comes back: npm run backup -- /backups/axle.dump
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { backUp, verify } from '../backup';
+import { noteForAll } from '../proof';
+import { connect, serverUrl } from '../store';
 import { runCommand } from './run-command';
 
 runCommand(async ({ databaseUrl, migrations }) => {
@@ -11,6 +13,12 @@ runCommand(async ({ databaseUrl, migrations }) => {
   const rows = Object.values(tables).reduce((sum, each) => sum + each.rows, 0);
   console.log(`${file}: ${rows} rows of ${Object.keys(tables).length} tables, ${tasks.length} waiting tasks.`);
   const verified = await verify(databaseUrl, file, migrations);
+  if (verified) {
+    const { db, pool } = connect(serverUrl(databaseUrl));
+    await noteForAll(databaseUrl, db, { kind: 'backed-up', what: basename(file), at: new Date() }).finally(() =>
+      pool.end(),
+    );
+  }
   console.log(
     verified
       ? 'It was restored into a database of its own and holds the same.'

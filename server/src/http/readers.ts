@@ -1,5 +1,7 @@
 import { BENCH, EVERYBODY, type Role, SHOP } from '@zealous-axle/core';
 
+const MANAGER: readonly Role[] = ['manager'];
+
 /** Who may read what by its address, as by need: a driver what is of a unit and their own, the bench what is before the shop, its heads the rest. */
 export const READERS: Readonly<Record<string, readonly Role[]>> = {
   '/session': EVERYBODY,
@@ -57,6 +59,10 @@ export const READERS: Readonly<Record<string, readonly Role[]>> = {
   '/outside': SHOP,
   '/dispatch': SHOP,
   '/practice/class': SHOP,
+  '/units/:id/history.json': SHOP,
+  '/events': SHOP,
+  '/records': MANAGER,
+  '/security-log': MANAGER,
 };
 
 const API = '/api/v1';

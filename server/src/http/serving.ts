@@ -14,6 +14,8 @@ export interface Serving {
   secure: boolean;
   /** How many days a device may go without the server. */
   offlineDays: number;
+  /** Whether the program makes backups by itself. */
+  backsUp?: boolean;
   /** A fleet nobody comes into: the demo's, where it is not being shown. */
   closedFleet?: string | undefined;
 }
@@ -43,7 +45,7 @@ export async function ask<T>(
     if (!mayRead({ method: request.method, url: request.routeOptions.url }, session.person.role))
       throw new KnownProblem('not-allowed');
     request.log = request.log.child({ person: session.person.id, fleet: session.fleet.id });
-    return question(store, session);
+    return question(store, { ...session, from: request.ip });
   });
   if (!done) throw new KnownProblem('not-signed-in');
   if (done.answer === null) throw new KnownProblem('not-found');

@@ -21,6 +21,9 @@ export async function webRoutes(app: App, folder: string): Promise<void> {
     preCompressed: true,
     setHeaders: (reply, path) => {
       const hashed = path.includes('/_expo/') || path.includes('/fonts/');
+      // Opened from where it is saved: here no page may run a script of its own.
+      if (path.endsWith('check-history.html'))
+        reply.setHeader('content-disposition', 'attachment; filename="check-history.html"');
       reply.setHeader('cache-control', hashed ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');
     },
   });

@@ -6,6 +6,6 @@ export { openGauges } from './made-up-gauges';
 export { MADE_UP_ANSWERS } from './made-up-road';
 export { outsideMessage } from './schema';
 export { outsideRoutes } from './set-up-routes';
-export { sendMessage, tellOutside } from './tell';
+export { postSigned, sendMessage, tellOutside } from './tell';
 export { tellHeld } from './tell-dispatch';
 export { type Told, toldRoutes } from './told-routes';

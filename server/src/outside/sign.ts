@@ -2,6 +2,8 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 
 /** The header that carries a signature: `t=1772600000,v1=<64 hexadecimal digits>`. */
 export const SIGNATURE = 'za-signature';
+/** The same by the secret before, while it is being turned over. */
+export const SIGNATURE_BEFORE = 'za-signature-before';
 /** A signature is good for so long, either way: clocks differ. Seconds. */
 const GOOD_FOR = 300;
 

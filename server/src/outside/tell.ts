@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
 import { connectionTo } from './connections';
 import { outsideMessage } from './schema';
-import { SIGNATURE, signatureOf } from './sign';
+import { SIGNATURE, SIGNATURE_BEFORE, signatureOf } from './sign';
 
 /** How long an answer is waited for. */
 const PATIENCE_MS = 8_000;
@@ -35,16 +35,26 @@ export async function tellOutside(
   return id;
 }
 
-type Post = (url: string, body: string, signature: string) => Promise<string | null>;
-
-/** Sends a body; null when it was taken, else why not. */
-const post: Post = async (url, body, signature) => {
+/**
+ * Sends a body signed with a secret, and with the one before it where the secret is being turned over. Null when it was taken,
+ * else why not.
+ */
+export async function postSigned(
+  url: string,
+  body: string,
+  [secret, before = null]: readonly [string, (string | null)?],
+  now: Date,
+): Promise<string | null> {
+  const signed = {
+    [SIGNATURE]: signatureOf(secret, body, now),
+    ...(before ? { [SIGNATURE_BEFORE]: signatureOf(before, body, now) } : {}),
+  };
   try {
     const answer = await fetch(url, {
       method: 'POST',
       redirect: 'error',
       signal: AbortSignal.timeout(PATIENCE_MS),
-      headers: { 'content-type': 'application/json', [SIGNATURE]: signature },
+      headers: { 'content-type': 'application/json', ...signed },
       body,
     });
     await answer.body?.cancel();
@@ -53,7 +63,7 @@ const post: Post = async (url, body, signature) => {
     const { cause, name } = error as { cause?: { code?: string }; name?: string };
     return name === 'TimeoutError' ? 'it did not answer in time' : `it could not be reached (${cause?.code ?? name})`;
   }
-};
+}
 
 /** The task: sends one message, and has it sent again later where it was not taken. */
 export async function sendMessage(
@@ -70,7 +80,7 @@ export async function sendMessage(
   const body = JSON.stringify({ id: row.id, ...row.body });
   const problem =
     to?.way === 'protocol' && to.url && to.secret
-      ? await post(to.url, body, signatureOf(to.secret, body, now()))
+      ? await postSigned(to.url, body, [to.secret], now())
       : 'it is not connected any more';
   await inFleet(db, fleet, async (store) => {
     const tries = row.tries + 1;

@@ -2,6 +2,7 @@ import { OUTSIDE_THINGS, type OutsideThing, parseDispatch, roadAnswerSchema, sig
 import { z } from 'zod';
 import { type App, budget, type Serving, unreadablePath } from '../http';
 import { invalid, invalidWith, KnownProblem } from '../problem';
+import { asTask } from '../run';
 import { type FleetStore, inFleet } from '../store';
 import { connectionTo } from './connections';
 import { dispatchLine } from './schema';
@@ -88,7 +89,7 @@ export async function toldRoutes(app: App, serving: Serving, told: Told): Promis
           const header = String(request.headers[SIGNATURE] ?? '');
           if (to?.way !== 'protocol' || !to.secret || !isSigned(to.secret, text, header, now))
             throw new KnownProblem('wrong-signature');
-          await doTold(store, fleet, thing, text, now);
+          await asTask(store, fleet, `told by ${thing}`, () => doTold(store, fleet, thing, text, now));
         });
         return reply.code(204).send();
       },

@@ -10,6 +10,7 @@ import {
   newPasswordSchema,
   ownPinSchema,
   ownSessionsSchema,
+  type SecurityKind,
   sessionSchema,
 } from '@zealous-axle/core';
 import type { FastifyRequest } from 'fastify';
@@ -28,7 +29,7 @@ import {
 } from '../access';
 import { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from '../http';
 import { invalid, KnownProblem } from '../problem';
-import type { Actor } from '../run';
+import { type Actor, noteSecurity } from '../run';
 import { type FleetStore, inFleet } from '../store';
 import { sessionOf } from './session';
 
@@ -45,6 +46,20 @@ async function asSender<T>(
   const actor = await signedIn(serving, request);
   return inFleet(serving.db, actor.fleet.id, (store) => work(store, actor));
 }
+
+/** The same, and what was done stands in the security log. */
+const asSenderNoted = <T>(
+  serving: Serving,
+  request: FastifyRequest,
+  kind: SecurityKind,
+  work: (store: FleetStore, actor: Actor) => Promise<T>,
+): Promise<T> =>
+  asSender(serving, request, async (store, actor) => {
+    const done = await work(store, actor);
+    const noted = { kind, person: actor.person.id, from: actor.from, at: serving.now() };
+    if (done !== false && done !== null) await noteSecurity(store, actor.fleet.id, noted);
+    return done;
+  });
 const wrongPassword = () => invalid('body.current', 'current-password');
 
 /** One’s password, and where one is signed in. */
@@ -61,7 +76,7 @@ function signInRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      const done = await asSender(serving, request, (store, actor) =>
+      const done = await asSenderNoted(serving, request, 'password-changed', (store, actor) =>
         changePassword(store, actor, tokenOf(request), request.body),
       );
       if (!done) throw wrongPassword();
@@ -79,7 +94,9 @@ function signInRoutes(app: App, serving: Serving): void {
     '/session/others',
     { schema: { tags: ['session'], summary: 'End one’s other sessions', response: { 204: z.null() } } },
     async (request, reply) => {
-      await asSender(serving, request, (store, actor) => endOthers(store, actor, tokenOf(request)));
+      await asSenderNoted(serving, request, 'sessions-ended', (store, actor) =>
+        endOthers(store, actor, tokenOf(request)),
+      );
       return reply.code(204).send(null);
     },
   );
@@ -99,8 +116,9 @@ function pinRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      if (!(await asSender(serving, request, (store, actor) => setPin(store, actor, request.body))))
-        throw wrongPassword();
+      const kind = request.body.pin === null ? 'pin-removed' : 'pin-set';
+      const done = await asSenderNoted(serving, request, kind, (store, actor) => setPin(store, actor, request.body));
+      if (!done) throw wrongPassword();
       return reply.code(204).send(null);
     },
   );
@@ -172,7 +190,7 @@ function factorRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request) => {
-      const codes = await asSender(serving, request, (store, actor) =>
+      const codes = await asSenderNoted(serving, request, 'factor-on', (store, actor) =>
         confirmFactor(store, actor, request.body.code, serving.now()),
       );
       if (!codes) throw invalid('body.code', 'device-code');
@@ -192,7 +210,7 @@ function factorRoutes(app: App, serving: Serving): void {
       config: BY_HAND,
     },
     async (request, reply) => {
-      const done = await asSender(serving, request, (store, actor) =>
+      const done = await asSenderNoted(serving, request, 'factor-off', (store, actor) =>
         endFactor(store, actor, request.body, serving.now()),
       );
       if (!done) throw invalid('body.code', 'password-or-code');

@@ -5,7 +5,7 @@ import { KnownProblem } from '../problem';
 import { peopleOf } from './people';
 import { sessionOf } from './session';
 import { setUpOf } from './set-up';
-import { byName, triesOfAnyName } from './tries';
+import { byName, coming, triesOfAnyName } from './tries';
 
 /** Coming in by a code, and what only a foreman sees: everybody, and what is still missing. */
 export function peopleRoutes(app: App, serving: Serving): void {
@@ -22,7 +22,7 @@ export function peopleRoutes(app: App, serving: Serving): void {
       preHandler: triesOfAnyName(),
     },
     async (request, reply) => {
-      const opened = await claim(serving.db, request.body, serving.now(), sessionOf, serving.closedFleet);
+      const opened = await claim(serving.db, request.body, coming(serving, request), sessionOf);
       if (!opened) throw new KnownProblem('wrong-code');
       reply.setCookie(COOKIE, opened.token, { ...sessionCookie(serving), maxAge: SESSION_DAYS * 86_400 });
       return opened.answer;

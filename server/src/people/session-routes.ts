@@ -4,7 +4,7 @@ import { SESSION_DAYS, signIn, signOut } from '../access';
 import { type App, ask, COOKIE, type Serving, sessionCookie } from '../http';
 import { KnownProblem } from '../problem';
 import { sessionOf } from './session';
-import { byName, triesOfAnyName } from './tries';
+import { byName, coming, triesOfAnyName } from './tries';
 
 /** Sign in, who am I, sign out. */
 export function sessionRoutes(app: App, serving: Serving): void {
@@ -19,7 +19,7 @@ export function sessionRoutes(app: App, serving: Serving): void {
       preHandler: anyName,
     },
     async (request, reply) => {
-      const came = await signIn(serving.db, request.body, serving.now(), sessionOf, serving.closedFleet);
+      const came = await signIn(serving.db, request.body, coming(serving, request), sessionOf);
       if ('refused' in came) throw new KnownProblem(came.refused);
       reply.setCookie(COOKIE, came.opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
       return came.opened.answer;
@@ -43,7 +43,7 @@ export function sessionRoutes(app: App, serving: Serving): void {
     { schema: { tags: ['session'], summary: 'Sign out', response: { 204: z.null() } } },
     async (request, reply) => {
       const token = request.cookies[COOKIE];
-      if (token) await signOut(serving.db, token);
+      if (token) await signOut(serving.db, token, coming(serving, request));
       return reply.clearCookie(COOKIE, cookie).code(204).send(null);
     },
   );

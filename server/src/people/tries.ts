@@ -1,5 +1,6 @@
 import type { FastifyReply, FastifyRequest } from 'fastify';
-import { budgetOf } from '../http';
+import type { Coming } from '../access';
+import { budgetOf, type Serving } from '../http';
 
 /** Tries are counted by where they come from and by the name tried. */
 export const byName = {
@@ -15,3 +16,10 @@ export function triesOfAnyName() {
   const tried = budgetOf(MOST_A_MINUTE);
   return async (request: FastifyRequest, reply: FastifyReply): Promise<void> => tried(request, reply, 1);
 }
+
+/** When and from where somebody comes in. */
+export const coming = ({ now, closedFleet }: Serving, { ip }: FastifyRequest): Coming => ({
+  now: now(),
+  from: ip,
+  closedFleet,
+});

@@ -99,6 +99,11 @@ const SENTENCES = {
   future: (text: string) => `${text} lies in the future.`,
   'not-imported': 'A defect is reported, not imported as a reading.',
   'no-columns': (names: readonly string[]) => `Missing columns: ${names.join(', ')}.`,
+  'kept-too-short': (what: string) => `The book of this fleet has ${what} kept for longer.`,
+  'lifted-already': 'This legal hold was lifted already.',
+  'other-past': 'What is past its time is no longer what was shown: read it again, then sign.',
+  'not-left': 'They have not left: who works here keeps their name.',
+  'secret-needed': 'A new address needs a secret to sign with.',
   'too-many-lines': (most: number) => `A file may have ${most} lines.`,
 } as const;
 

@@ -2,6 +2,7 @@ import { dayIn, type JobRecord, type JobView } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { defectViews } from '../defects';
 import { standingReadings } from '../inspection';
+import { sealOf } from '../run';
 import type { FleetStore } from '../store';
 import { changesSince, openHolds } from '../units';
 import { baysFor, jobViews, workOn } from './queries';
@@ -30,6 +31,7 @@ export async function jobPage(store: FleetStore, id: string, zone: string, now: 
     defects: await defectViews(store, { jobId: job.id }),
     standing: await standingReadings(store, job.unit.id),
     unitChanges: await changesSince(store, job.unit.id, await firstReported(store, job)),
+    sealed: job.certified ? await sealOf(store, 'certificate', job.id) : null,
     ...done,
   };
 }

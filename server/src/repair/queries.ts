@@ -23,7 +23,10 @@ import { fittedIn } from './fitted';
 import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque, torqueCheck } from './schema';
 
 /** What a job's page has beside the work done on it. */
-type Head = Pick<JobRecord, 'job' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'>;
+type Head = Pick<
+  JobRecord,
+  'job' | 'sealed' | 'sealed' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'
+>;
 
 export type JobRow = typeof job.$inferSelect;
 

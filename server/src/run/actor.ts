@@ -4,4 +4,6 @@ import type { Session } from '@zealous-axle/core';
 export interface Actor {
   person: Session['person'];
   fleet: Omit<Session['fleet'], 'limits' | 'routes'>;
+  /** The address of the network they act from, where that is known. */
+  from?: string;
 }

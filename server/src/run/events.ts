@@ -2,6 +2,7 @@ import type { CommandName } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import type { Behind, FleetStore } from '../store';
 import { event } from './schema';
+import { sealEvent } from './seal';
 
 export const LIVE_CHANNEL = 'za_live';
 /** Serialises a fleet's events, so that their ids are committed in order and `id > last` loses none. */
@@ -38,6 +39,7 @@ export function writeEvent(
   const told = many || units.length === 0 ? [null] : units;
   behind(store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${row.fleetId}, ${EVENT_LOCK}))`).execute());
   behind(store.insert(event).values(row).execute());
+  behind(sealEvent(store, row));
   behind(
     store
       .execute(sql`select pg_notify(${LIVE_CHANNEL}, json_build_object('fleet', ${row.fleetId}::text,

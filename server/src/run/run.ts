@@ -9,6 +9,8 @@ import type { Doing, Done, Handler } from './doing';
 import { writeEvent } from './events';
 import { takeRows } from './locks';
 import { command } from './schema';
+import { actIs } from './seal';
+import { noteSecurity } from './security';
 import { type Clock, type When, whenDone } from './time';
 
 export interface SentCommand<N extends CommandName> {
@@ -52,7 +54,8 @@ async function tryAgain<T>(work: () => Promise<T>): Promise<T> {
 /** What was answered before to a command of this id; null when it is new. */
 async function answered(store: FleetStore, session: Actor, id: string, hash: string): Promise<CommandAnswer | null> {
   const [lock, rows] = await Promise.allSettled([
-    store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1))`).execute(),
+    // What this transaction writes from here on is this command's.
+    store.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 1)), ${actIs(id)}`).execute(),
     store.select().from(command).where(eq(command.id, id)).execute(),
   ]);
   // Of two that fail the first says why: the second only that the first did.
@@ -106,6 +109,16 @@ export async function runCommand<N extends CommandName>(
         .values({ ...own, id: sent.id, name, hash, answer })
         .execute(),
     );
+    if (commandOf(name).logged)
+      behind(
+        noteSecurity(store, own.fleetId, {
+          kind: 'did',
+          person: own.personId,
+          what: name,
+          from: session.from,
+          at: clock.now,
+        }),
+      );
     const happened = {
       ...own,
       type: name,

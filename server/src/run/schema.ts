@@ -1,4 +1,4 @@
-import type { CommandAnswer } from '@zealous-axle/core';
+import type { CommandAnswer, SecurityKind } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { bigint, boolean, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape } from '../store';
@@ -45,4 +45,24 @@ export const command = pgTable(
     recordedAt,
   },
   (t) => [primaryKey({ columns: [t.fleetId, t.id] })],
+);
+
+/** Who came in, who was refused, and who changed what others may do. Written, never changed. */
+export const securityEntry = pgTable(
+  'security_entry',
+  {
+    fleetId,
+    id: bigint('id', { mode: 'number' }).generatedAlwaysAsIdentity(),
+    at: at('at').notNull().defaultNow(),
+    kind: text('kind').$type<SecurityKind>().notNull(),
+    /** Null where nobody of the fleet, or the program itself. */
+    personId: uuid('person_id'),
+    what: text('what'),
+    address: text('address'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.fleetId, t.id] }),
+    index('security_entry_kind').on(t.fleetId, t.kind, t.id.desc()),
+    index('security_entry_person').on(t.fleetId, t.personId, t.id.desc()),
+  ],
 );

@@ -1,6 +1,7 @@
 /** The database: its connection, and the columns every table begins with. */
 export { at, bytes, fleetId, id, place, recordedAt, shape, unitId } from './columns';
 export { type Behind, connect, type Database, inFleet, readInFleet } from './connect';
+export { everyFleet } from './every-fleet';
 export type { FleetStore } from './fleet-store';
 export { type Before, keptBefore, newestKept } from './kept-order';
 export { CommitUnsure, isLost } from './lost';

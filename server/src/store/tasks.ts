@@ -15,6 +15,10 @@ export interface Tasks {
   'make-up-road': { fleet: string; call: string; step: number };
   /** Judges anew what stands on the units that are marked, because the rules changed; `person` changed them. */
   'judge-again': { fleet: string; person: string | null };
+  /** Holds the records against what was written of them. */
+  'check-records': { fleet: string; check: string };
+  /** Tells a system of the fleet's own what happened since. */
+  'tell-hook': { fleet: string; hook: string };
   /** Works out what is foreseen of some units, or of all of them from one on; or only of those it never was. */
   forecast: { fleet: string; units: string[] | null; after?: string; missing?: boolean };
 }

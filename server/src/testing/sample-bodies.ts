@@ -396,6 +396,31 @@ function planned({
   };
 }
 
+/** What a manager does about the records. */
+function records({
+  unit,
+}: About): Bodies<
+  | 'check-records'
+  | 'set-hook'
+  | 'end-hook'
+  | 'set-keeping'
+  | 'place-legal-hold'
+  | 'lift-legal-hold'
+  | 'delete-past'
+  | 'forget-person'
+> {
+  return {
+    'check-records': { check: uuidv7() },
+    'set-hook': { hook: uuidv7(), version: 0, url: 'http://127.0.0.1:1/events', secret: 's'.repeat(43) },
+    'end-hook': { hook: uuidv7(), version: 1 },
+    'set-keeping': { version: 1, keeping: { inspections: null, reports: 24, photos: null, security: null } },
+    'place-legal-hold': { hold: uuidv7(), unit, reason: 'A claim is open' },
+    'lift-legal-hold': { hold: uuidv7(), reason: 'The claim is settled' },
+    'delete-past': { shown: [], statement: 'Past its time' },
+    'forget-person': { person: uuidv7(), version: 1 },
+  };
+}
+
 /** A body of every command that its schema takes, about the given fleet; ids that exist nowhere unless given. */
 export function sampleBodies(fleet: TestFleet, known: Partial<About> = {}): Bodies<CommandName> {
   const about = { defect: uuidv7(), job: uuidv7(), inspection: uuidv7(), ...known, unit: fleet.unit, bay: fleet.bay };
@@ -408,5 +433,6 @@ export function sampleBodies(fleet: TestFleet, known: Partial<About> = {}): Bodi
     ...fleets(),
     ...practised(),
     ...planned(about),
+    ...records(about),
   };
 }

@@ -2,7 +2,7 @@ import { and, asc, eq, gt } from 'drizzle-orm';
 import { actorFor } from '../access';
 import { judgedAgain } from '../inspection';
 import { holdRules } from '../rules';
-import { tellLive } from '../run';
+import { asTask, tellLive } from '../run';
 import { addTask, type Database, type FleetStore, inFleet, type Tasks } from '../store';
 import { takeUnit } from '../units';
 import { keepYard } from './keep';
@@ -40,10 +40,12 @@ async function waitingAfter(store: FleetStore, after: string | null): Promise<st
 }
 
 /** Judges one unit by the rules of now, which stay as they are meanwhile, and does what follows. */
-async function judgeOne(store: FleetStore, person: string | null, id: string, now: Date): Promise<void> {
+async function judgeOne(store: FleetStore, fleet: string, person: string | null, id: string, now: Date): Promise<void> {
   await holdRules(store);
   const row = await takeUnit(store, id);
-  if (row) await judgedAgain({ store, session: await actorFor(store, person), at: now, now }, row);
+  await asTask(store, fleet, 'judge-again', async () => {
+    if (row) await judgedAgain({ store, session: await actorFor(store, person), at: now, now }, row);
+  });
   await keepYard(store, [id]);
   await store.update(yardRow).set({ judging: false }).where(eq(yardRow.unitId, id));
 }
@@ -55,8 +57,8 @@ async function lanes({ db, now }: Judging, { fleet, person }: Tasks['judge-again
   const wrong: unknown[] = [];
   const lane = async (from: number) => {
     for (let nth = from; nth < ids.length; nth += LANES)
-      await inFleet(db, fleet, (store) => judgeOne(store, person, ids[nth] ?? '', now())).catch((error: unknown) =>
-        wrong.push(error),
+      await inFleet(db, fleet, (store) => judgeOne(store, fleet, person, ids[nth] ?? '', now())).catch(
+        (error: unknown) => wrong.push(error),
       );
   };
   await Promise.all(Array.from({ length: LANES }, (_, nth) => lane(nth)));

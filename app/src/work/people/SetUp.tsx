@@ -7,6 +7,7 @@ import { Loaded } from '../../parts/Loaded';
 import { goBack, Screen } from '../../parts/Screen';
 import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
+import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 
 const things = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
@@ -33,6 +34,7 @@ function Step({
 
 function Steps({ has }: { has: Has }) {
   const { units, chambersUnknown, people, invited, bays, papers } = has;
+  const mayKeep = useMaySend('check-records');
   return (
     <>
       <Step
@@ -76,6 +78,11 @@ function Steps({ has }: { has: Has }) {
       <Step title="Outside" has="Road service, dispatch and gauges: connected or not" missing={null}>
         <Button label="Outside" onPress={() => router.navigate('/outside')} />
       </Step>
+      {mayKeep ? (
+        <Step title="Records" has="Checked, backed up, kept for how long, and who signed in" missing={null}>
+          <Button label="Records" onPress={() => router.navigate('/records')} />
+        </Step>
+      ) : null}
       <Step
         title="Papers"
         has={papers ? `${papers} kept` : 'None yet'}

@@ -23,6 +23,7 @@ import { Text } from '../../parts/Text';
 import { call } from '../../server/client';
 import { useZodForm } from '../../session/forms';
 import { useMaySend } from '../../session/may';
+import { newSecret } from '../../session/new-secret';
 import { useSession } from '../../session/session';
 
 const NAMES: Record<OutsideThing, string> = {
@@ -47,15 +48,6 @@ const WAY_WORDS: Record<OutsideWay, { label: string; note: string }> = {
   'made-up': { label: 'Stand-in, for trying', note: 'Everything it says is made up, and marked so' },
 };
 const WAYS = OUTSIDE_WAYS.map((value) => ({ value, ...WAY_WORDS[value] }));
-
-const SECRET_BYTES = 32;
-function newSecret(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(SECRET_BYTES));
-  return btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replace(/=+$/, '');
-}
 
 /** Where the other side tells us, and what both sign with: shown once. */
 function Secret({ thing, fleet, secret }: { thing: OutsideThing; fleet: string; secret: string }) {

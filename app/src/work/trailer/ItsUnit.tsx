@@ -1,6 +1,7 @@
 import { COMMANDS, sizeWords, type UnitPage, type UnitState } from '@zealous-axle/core';
 import { router } from 'expo-router';
 import { useState } from 'react';
+import { Linking } from 'react-native';
 import { send } from '../../device/outbox';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
@@ -74,6 +75,13 @@ export function ItsUnit({ unit }: { unit: UnitPage }) {
         <Button label="Sold or scrapped …" onPress={() => setLeaving(true)} />
       ) : null}
       {mayEnd && unit.state !== 'in-use' ? <Button label="Back in use" onPress={back} /> : null}
+      {mayEnd ? (
+        <Button
+          label="Save its whole history"
+          hint="One file, sealed: everything recorded of it"
+          onPress={() => void Linking.openURL(`/api/v1/units/${unit.id}/history.json`)}
+        />
+      ) : null}
       {leaving ? <Leaving unit={unit} onClose={() => setLeaving(false)} /> : null}
     </Card>
   );

@@ -117,7 +117,9 @@ const UNDOING: Record<MoveList, Undoing> = {
   units: {
     rests: unitsRest,
     units: async (_, { brought }) => brought,
-    remove: async (store, some) => {
+    remove: async (store, some, { id }) => {
+      await store.execute(sql`insert into record_gone (fleet_id, tab, row_key, why)
+        select fleet_id, 'meter', id::text, ${`undo-move-in ${id}`} from meter where unit_id in ${idsIn(some)}`);
       for (const table of ['forecast', 'forecast_unit', 'yard_row', 'paper', 'meter'])
         await store.execute(sql`delete from ${sql.raw(table)} where unit_id in ${idsIn(some)}`);
       await store.execute(sql`delete from unit where id in ${idsIn(some)}`);
