@@ -4,6 +4,7 @@
 import { startProgram } from '../e2e/cluster';
 import { benchWarm, benchYard } from './app';
 import { benchBoard } from './board';
+import { benchChain } from './chain';
 import { largeCluster } from './cluster';
 import { benchExport } from './export';
 import { benchForecast, benchForecastFleet } from './forecast';
@@ -31,6 +32,7 @@ const ALONE: Record<string, () => Promise<void>> = {
 const SERVED: Record<string, (url: string, database: string) => Promise<void>> = {
   pages: benchPages,
   triage: benchTriage,
+  chain: benchChain,
   writes: benchWrites,
   two: benchTwo,
   yard: benchYard,

@@ -14,12 +14,17 @@ export function auditPackages() {
     told = {};
   }
   if (!told.vulnerabilities)
-    return { ok: null, said: 'What is known against the packages that ship was not asked: the registry does not answer.' };
+    return {
+      ok: null,
+      said: 'What is known against the packages that ship was not asked: the registry does not answer.',
+    };
   const grave = Object.values(told.vulnerabilities).filter(({ severity }) => GRAVE.includes(severity));
   const named = grave.map(({ name, severity }) => `${name} (${severity})`).join(', ');
   return {
     ok: grave.length === 0,
-    said: grave.length ? `Known against packages that ship: ${named}.` : 'Nothing grave is known against the packages that ship.',
+    said: grave.length
+      ? `Known against packages that ship: ${named}.`
+      : 'Nothing grave is known against the packages that ship.',
   };
 }
 

@@ -8,6 +8,7 @@ import { acknowledgement, certificate, defect } from '../defects/schema';
 import { currentReading, inspection, judgement, reading } from '../inspection/schema';
 import { bay } from '../people/schema';
 import { job } from '../repair/schema';
+import { asTask } from '../run/seal';
 import { hold, holdReleased, paper, release, unit } from '../units/schema';
 import { rebuildYard } from '../yard/keep';
 import { copyRows } from './copy';
@@ -95,14 +96,15 @@ async function fill(client: pg.ClientBase, { units, now, say }: LargeAsked): Pro
   const [technicians, drivers, foremen] = [withRole('technician'), withRole('driver'), withRole('foreman')];
   const making: Making = { fleetId, now, random, technicians, drivers, foremen, bays: bays.map(({ id }) => id) };
   let readings = 0;
-  await withoutForce(client, async () => {
+  const copyAll = async () => {
     for (let from = 0; from < units; from += BATCH) {
       const made = Array.from({ length: Math.min(BATCH, units - from) }, (_, index) => largeUnit(making, from + index));
       await copyUnits(client, made);
       readings += made.reduce((sum, each) => sum + each.readings.length, 0);
       say(`${Math.min(from + BATCH, units)} of ${units} units, ${readings} readings`);
     }
-  });
+  };
+  await withoutForce(client, () => asTask(db, fleetId, 'made-up history', copyAll));
   await rebuildYard(db, fleetId);
   return readings;
 }

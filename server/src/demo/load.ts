@@ -20,6 +20,7 @@ import { bay } from '../people/schema';
 import { shopPlanOf } from '../plan/first-plan';
 import { part } from '../repair/schema';
 import type { Actor } from '../run/actor';
+import { asTask } from '../run/seal';
 import { connect, inFleet } from '../store/connect';
 import type { FleetStore } from '../store/fleet-store';
 import { meter, paper, unit } from '../units/schema';
@@ -123,7 +124,7 @@ export async function loadDemo(ownerUrl: string, serverUrl: string, now: Date): 
         await db.execute(sql`select set_config('za.fleet', ${FLEET.id}, true)`);
         const { rows } = await db.execute<{ any: boolean }>(sql`select exists (select 1 from fleet) as any`);
         if (rows[0]?.any) return null;
-        return loadFleet(db, now);
+        return asTask(db, FLEET.id, 'made-up history', () => loadFleet(db, now));
       })
       .then(async (loaded) => {
         if (!loaded) return false;

@@ -11,7 +11,6 @@ export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at,
   const of = body.inspection ? found(await findInspection(store, body.inspection)) : null;
   const shows = body.defect ? found(await findDefect(store, body.defect)) : null;
   if ([of, shows].some((each) => each && each.unitId !== body.unit)) throw notNow('other-unit');
-  const jpeg = jpegOf(body.jpeg);
   await store.insert(photo).values({
     fleetId: session.fleet.id,
     id: body.photo,
@@ -19,9 +18,7 @@ export const attachPhoto: Handler<'attach-photo'> = async ({ store, session, at,
     inspectionId: body.inspection,
     defectId: body.defect,
     key: body.key,
-    width: body.width,
-    height: body.height,
-    jpeg,
+    ...(await jpegOf(body.jpeg)),
     takenBy: session.person.id,
     takenAt: at,
   });

@@ -11,7 +11,7 @@ import { legalHold, recordChain, recordCheck } from './schema';
 const SHOWN = 5;
 
 /** The newest entry of the chain; null where nothing was recorded. */
-export async function headOf(store: FleetStore): Promise<Records['head']> {
+async function headOf(store: FleetStore): Promise<Records['head']> {
   const [row] = await store
     .select({ nr: recordChain.nr, hash: recordChain.hash, at: recordChain.recordedAt })
     .from(recordChain)

@@ -1,9 +1,9 @@
 import { BOOKS, type BookId, inspectionPrintout, jobPrintout, sheetSchema } from '@zealous-axle/core';
 import { z } from 'zod';
+import { beside } from '../beside';
 import { type App, ask, fileNamed, type Serving } from '../http';
 import { sheetOf } from '../inspection';
 import { jobPage } from '../repair';
-import { inspectionPdf, jobPdf } from './pdf';
 
 const params = z.object({ id: z.uuid() });
 
@@ -38,11 +38,11 @@ export function printRoutes(app: App, serving: Serving): void {
             })
           : null;
       });
-      const pdf = await inspectionPdf(printout);
+      const pdf = await beside('inspection-pdf', printout);
       return reply
         .type('application/pdf')
         .header('content-disposition', fileNamed('inline', `${printout.title}.pdf`))
-        .send(pdf);
+        .send(Buffer.from(pdf));
     },
   );
 
@@ -57,7 +57,7 @@ export function printRoutes(app: App, serving: Serving): void {
       return reply
         .type('application/pdf')
         .header('content-disposition', fileNamed('inline', `${printout.title}.pdf`))
-        .send(await jobPdf(printout));
+        .send(Buffer.from(await beside('job-pdf', printout)));
     },
   );
 

@@ -1,14 +1,14 @@
 import {
   type BadLine,
   type ImportPreview,
-  plainCell,
   READING_COLUMNS,
   type Reading,
   type ReadingRow,
   rowReading,
   unsound,
 } from '@zealous-axle/core';
-import Papa from 'papaparse';
+import { inArray } from 'drizzle-orm';
+import { beside, eachInTurn } from '../beside';
 import { sentence } from '../problem';
 import type { FleetStore } from '../store';
 import { type UnitRow, unit } from '../units';
@@ -52,23 +52,20 @@ function readLine(
 export async function readReadings(store: FleetStore, csv: string, now: Date): Promise<ReadFile> {
   const wide = tooWide(csv);
   if (wide) return { lines: 0, good: [], bad: [wide] };
-  const parsed = Papa.parse<Partial<ReadingRow>>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transform: plainCell,
-  });
-  const columns = parsed.meta.fields ?? [];
+  const { columns, rows, broken: wrongRows } = await beside('csv', csv);
   const absent = READING_COLUMNS.filter((name) => name !== 'by' && name !== 'detail' && !columns.includes(name));
   if (absent.length) return { lines: 0, good: [], bad: [{ line: 1, message: sentence('no-columns', absent) }] };
-  if (parsed.data.length > MOST_LINES)
+  if (rows.length > MOST_LINES)
     return {
-      lines: parsed.data.length,
+      lines: rows.length,
       good: [],
       bad: [{ line: MOST_LINES + 1, message: sentence('too-many-lines', MOST_LINES) }],
     };
-  const units = new Map((await store.select().from(unit)).map((each) => [each.number, each]));
-  const broken = new Map(parsed.errors.map(({ row, message }) => [row, message]));
-  const lines = parsed.data.map((row, index) => {
+  const numbers = [...new Set(rows.map((row) => (row.unit ?? '').trim()))];
+  const known = await store.select().from(unit).where(inArray(unit.number, numbers));
+  const units = new Map(known.map((each) => [each.number, each]));
+  const broken = new Map(wrongRows.map(({ row, message }) => [row, message]));
+  const lines = await eachInTurn(rows, (row, index) => {
     const wrong = broken.get(index);
     return wrong ? { line: index + 2, message: `${wrong}.` } : readLine(row, index + 2, units, now);
   });

@@ -1,10 +1,8 @@
 import {
   type BadLine,
-  plainCell,
   rowUnit,
   UNIT_COLUMNS,
   type UnitForm,
-  type UnitRow,
   type UnitsPreview,
   unitCells,
   wordsCell,
@@ -12,6 +10,7 @@ import {
 import { asc, eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
+import { beside, eachInTurn } from '../beside';
 import { KnownProblem, sentence } from '../problem';
 import { changed, type Handler } from '../run';
 import type { FleetStore } from '../store';
@@ -36,23 +35,19 @@ const NEEDED: readonly string[] = ['number', 'kind', 'axles'];
 export async function readUnits(store: FleetStore, csv: string): Promise<ReadUnits> {
   const wide = tooWide(csv);
   if (wide) return { lines: 0, good: [], bad: [wide] };
-  const { data, meta, errors } = Papa.parse<Partial<UnitRow>>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transform: plainCell,
-  });
-  const absent = NEEDED.filter((name) => !meta.fields?.includes(name));
+  const { columns, rows, broken: wrongRows } = await beside('csv', csv);
+  const absent = NEEDED.filter((name) => !columns.includes(name));
   if (absent.length) return { lines: 0, good: [], bad: [{ line: 1, message: sentence('no-columns', absent) }] };
-  if (data.length > MOST_LINES)
+  if (rows.length > MOST_LINES)
     return {
-      lines: data.length,
+      lines: rows.length,
       good: [],
       bad: [{ line: MOST_LINES + 1, message: sentence('too-many-lines', MOST_LINES) }],
     };
   const taken = new Set((await store.select({ number: unit.number }).from(unit)).map(({ number }) => number));
   const seen = new Set<string>();
-  const broken = new Map(errors.map(({ row, message }) => [row, message]));
-  const lines = data.map((row, index): GoodUnit | BadLine => {
+  const broken = new Map(wrongRows.map(({ row, message }) => [row, message]));
+  const lines = await eachInTurn(rows, (row, index): GoodUnit | BadLine => {
     const line = index + 2;
     const wrong = broken.get(index);
     if (wrong) return { line, message: `${wrong}.` };

@@ -5,13 +5,10 @@ import { checkPicture } from './schema';
 
 /** Keeps a picture of what good looks like. The event keeps its id, not its picture. */
 export const addCheckPicture: Handler<'add-check-picture'> = async ({ store, session, at, body }) => {
-  const { picture: id, width, height } = body;
   await store.insert(checkPicture).values({
     fleetId: session.fleet.id,
-    id,
-    width,
-    height,
-    jpeg: jpegOf(body.jpeg),
+    id: body.picture,
+    ...(await jpegOf(body.jpeg)),
     addedBy: session.person.id,
     addedAt: at,
   });

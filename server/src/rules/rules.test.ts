@@ -1,6 +1,7 @@
 import { METRIC_UNITS, ROUTES, type Route } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
+import { TINY_JPEG } from '../testing/sample-bodies';
 import { openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
@@ -154,7 +155,7 @@ describe('checks of the fleet’s own', () => {
   test('show a picture of what good looks like that the server has, and no other', async () => {
     const picture = uuidv7();
     expect((await set(1, [{ ...winch, picture }])).body.errors[0].path).toBe('body.checks.0.picture');
-    const jpeg = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2]).toString('base64');
+    const jpeg = TINY_JPEG;
     const add = (content: string, id = picture) =>
       world.send(who('manager'), 'add-check-picture', { picture: id, width: 2, height: 2, jpeg: content });
     expect((await add('AAAA', uuidv7())).status).toBe(400);

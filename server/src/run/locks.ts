@@ -1,17 +1,15 @@
 import { type About, type CommandName, commandOf, type Named } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
-import Papa from 'papaparse';
+import { beside } from '../beside';
 import type { FleetStore } from '../store';
 
 const ROW_OF: Partial<Record<About, string>> = { defect: 'defect', job: 'job', inspection: 'inspection' };
 
-const numbersIn = (csv: string): string[] => {
-  const { data } = Papa.parse<{ unit?: string }>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-  });
-  return [...new Set(data.map((row) => (row.unit ?? '').trim()))];
-};
+/** The numbers in a file's column `unit`. */
+async function numbersIn(csv: string): Promise<string[]> {
+  const { rows } = await beside('csv', csv);
+  return [...new Set(rows.map((row) => (row.unit ?? '').trim()))];
+}
 
 /** The units of rows of a table. */
 async function unitsOf(store: FleetStore, table: string, ids: readonly string[]): Promise<string[]> {
@@ -39,7 +37,7 @@ async function unitsNamed(
     ...units,
     ...(await unitsOf(store, 'job', jobs)),
     ...(await unitsOf(store, 'defect', defects)),
-    ...(await unitsNumbered(store, csv ? numbersIn(csv) : numbers)),
+    ...(await unitsNumbered(store, csv ? await numbersIn(csv) : numbers)),
   ];
 }
 

@@ -16,8 +16,12 @@ import { FORM, type TestFleet } from './world';
 /** Why a fact of a unit is changed. */
 export const BECAUSE = { seen: 'ring-figure', reason: 'Read on the clamp ring' } as const;
 
-/** The smallest thing that begins like a JPEG. */
-export const TINY_JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xd9]).toString('base64');
+/** A picture of one grey point. */
+export const TINY_JPEG =
+  '/9j/2wBDABALDA4MChAODQ4SERATGCgaGBYWGDEjJR0oOjM9PDkzODdASFxOQERXRTc4UG1RV19iZ2hnPk1xeXBkeFxlZ2P/2wBDARESEhgVGC' +
+  '8aGi9jQjhCY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2NjY2P/wAARCAABAAEDASIAAhEBAxEB/8QAFQAB' +
+  'AQAAAAAAAAAAAAAAAAAAAAP/xAAUEAEAAAAAAAAAAAAAAAAAAAAA/8QAFAEBAAAAAAAAAAAAAAAAAAAAAP/EABQRAQAAAAAAAAAAAAAAAAAAAA' +
+  'D/2gAMAwEAAhEDEQA/AKAA/9k=';
 
 const LAMP = { name: 'Lamp', price: 1_600, leadDays: 1 };
 const PLACE = { axle: null, side: null, tyre: null };
@@ -327,7 +331,7 @@ function fleets(): Bodies<
     'set-own-units': { units: METRIC_UNITS },
     'add-fleet-limit': { limit: uuidv7(), tightens: 'lining.drum', value: '5/16 in', reason: 'hills' },
     'set-phrase': { version: 1, subject: 'check:jaws', say: 'Jaws shut' },
-    'add-check-picture': { picture: uuidv7(), width: 1, height: 1, jpeg: '/9j/' },
+    'add-check-picture': { picture: uuidv7(), width: 1, height: 1, jpeg: TINY_JPEG },
     'set-own-checks': { version: 1, checks: [] },
     'set-own-sign': { version: 1, code: 'mud-flap-torn', presses: 'hold', reason: 'stones' },
     'withdraw-own-sign': { version: 1, code: 'mud-flap-torn', reason: 'tarred road' },

@@ -161,14 +161,14 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
 }
 
 /** An inspection on paper as PDF, on one or two pages. */
-export async function inspectionPdf(paper: InspectionPrintout): Promise<Buffer> {
+export async function inspectionPdf(paper: InspectionPrintout): Promise<Uint8Array> {
   printer ??= loadPrinter();
   const pdfmake = await printer;
   return pdfmake.createPdf(documentOf(paper)).getBuffer();
 }
 
 /** A job's certificate on paper as PDF. */
-export async function jobPdf(paper: JobPrintout): Promise<Buffer> {
+export async function jobPdf(paper: JobPrintout): Promise<Uint8Array> {
   printer ??= loadPrinter();
   const pdfmake = await printer;
   return pdfmake

@@ -1,0 +1,71 @@
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import pg from 'pg';
+import { deviceOf, expect, press, test } from './program';
+
+/** What the owner of a database does past the program. */
+async function past(database: string, sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: database });
+  await client.connect();
+  await client.query('set session_replication_role = replica');
+  await client.query(sql);
+  await client.end();
+}
+
+test('a manager has the records checked, and reads what was changed past the program, and who came in', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const page = await deviceOf(browser, program.url, 'manager');
+  await page.goto(`${program.url}/set-up`);
+  await press(page, 'Records');
+  await expect(page.getByText('Never checked yet.')).toBeVisible();
+  await press(page, 'Check the records now');
+  await expect(page.getByText(/^\d+ entries and \d+ rows are as they were written\.$/)).toBeVisible();
+  await past(database, `update reading set key = 'tread@9L' where id = (select id from reading order by id limit 1)`);
+  await press(page, 'Check the records now');
+  await expect(page.getByText('1 thing is not as written.')).toBeVisible();
+  await expect(page.getByText(/^Row reading .* was changed outside the program\.$/)).toBeVisible();
+  await press(page, 'Open the security log');
+  await expect(page.getByText('Signed in: manager@lowmarsh').first()).toBeVisible();
+});
+
+test('records are kept for no less than the law has it, and a legal hold is placed and lifted', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'manager');
+  await page.goto(`${program.url}/records`);
+  await page.getByLabel('Closed inspections').fill('6');
+  await expect(page.getByText('Not less than 14 months.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save. How long records are kept' })).toBeDisabled();
+  await page.getByLabel('Closed inspections').fill('24');
+  await press(page, 'Save. How long records are kept');
+  await expect(page.getByRole('button', { name: 'Save. How long records are kept' })).toBeDisabled();
+  await press(page, 'Hold all records');
+  await page.getByLabel('Why every unit is held').fill('A claim is open');
+  await press(page, 'Place the hold');
+  await expect(page.getByText('Every unit', { exact: true })).toBeVisible();
+  await press(page, 'Lift…. Legal hold of every unit');
+  await page.getByLabel('Why it is lifted').fill('Settled');
+  await press(page, 'Lift it');
+  await expect(page.getByText('Every unit', { exact: true })).toBeHidden();
+});
+
+test('a unit’s history that was saved is checked by one page, without the program', async ({
+  browser,
+  program,
+}, info) => {
+  const page = await deviceOf(browser, program.url, 'foreman');
+  const { units } = await (await page.request.get(`${program.url}/api/v1/units?text=H-15`)).json();
+  const text = await (await page.request.get(`${program.url}/api/v1/units/${units[0].id}/history.json`)).text();
+  const [whole, changed] = [info.outputPath('history.json'), info.outputPath('changed.json')];
+  await writeFile(whole, text);
+  await writeFile(changed, text.replace('take-reading', 'take-readinq'));
+  await page.goto(`file://${join(__dirname, '../app/dist/check-history.html')}`);
+  await page.getByLabel('History file').setInputFiles(whole);
+  await expect(page.getByText(/^\d+ entries hold together\.$/)).toBeVisible();
+  await page.getByLabel('History file').setInputFiles(changed);
+  await expect(page.getByText('It is NOT as it was written.')).toBeVisible();
+});
