@@ -1,5 +1,6 @@
 // The page that holds a unit's exported history against itself, on any device and without a server.
 import { historySchema, wrongIn } from '../../core/src/proof/history';
+import { readCode, readSigned } from '../../core/src/proof/signature';
 
 const sha256 = async (of: string | Uint8Array): Promise<string> => {
   const bytes = typeof of === 'string' ? new TextEncoder().encode(of) : new Uint8Array(of);
@@ -47,6 +48,31 @@ async function check(file: File): Promise<void> {
   for (const { nr, event, what } of own) say(`${nr} ${what}${event ? ` ${event}` : ''}`, 'entry');
 }
 
+const bytesOf = (base64url: string) =>
+  Uint8Array.from(atob(base64url.replaceAll('-', '+').replaceAll('_', '/')), (letter) => letter.charCodeAt(0));
+
+/** Whether what a certificate's code holds was signed with the key in it. */
+async function checkCode(code: string): Promise<void> {
+  out.replaceChildren();
+  const proven = readCode(code.replaceAll('\r\n', '\n').trim());
+  const act = proven && readSigned(proven.text);
+  if (!proven || !act) return say('This is not a certificate’s code.', 'stop');
+  const { x, y, value, text } = proven;
+  const ecdsa = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' };
+  const fits = await crypto.subtle
+    .importKey('jwk', { kty: 'EC', crv: 'P-256', x, y }, ecdsa, false, ['verify'])
+    .then((key) => crypto.subtle.verify(ecdsa, key, bytesOf(value), new TextEncoder().encode(text)))
+    .catch(() => false);
+  say(`${act.label}. ${act.person}, ${act.fleet}, ${act.at}`, 'title');
+  say(fits ? 'It was signed with this key, word by word.' : 'It was NOT signed so.', fits ? 'title' : 'stop');
+  say(`Ask the fleet whether this key is ${act.person}’s: ${x.slice(0, 12)}…`);
+  say(text, 'entry');
+}
+
+document.querySelector('textarea')?.addEventListener('input', ({ target }) => {
+  const text = (target as HTMLTextAreaElement).value;
+  if (text.trim()) void checkCode(text);
+});
 document.querySelector('input')?.addEventListener('change', ({ target }) => {
   const [file] = (target as HTMLInputElement).files ?? [];
   if (file) void check(file);

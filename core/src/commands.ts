@@ -7,7 +7,7 @@ import { OUTSIDE_COMMANDS } from './outside';
 import { PEOPLE_COMMANDS } from './people';
 import { PLAN_COMMANDS } from './plan';
 import { PRACTICE_COMMANDS } from './practice';
-import { PROOF_COMMANDS } from './proof';
+import { PROOF_COMMANDS, signatureSchema } from './proof';
 import { RECORD_COMMANDS } from './records';
 import { REPAIR_COMMANDS } from './repair';
 import { RULES_COMMANDS } from './rules';
@@ -57,6 +57,8 @@ export const commandSchema = <N extends CommandName>(name: N) =>
     contact: z.iso.datetime({ offset: true }).optional(),
     /** The device, and which of its acts this is: their order is known whatever its clock says. */
     counted: z.strictObject({ device: id, count: z.int().positive() }).optional(),
+    /** By the key of its person's device, where the command is one that is signed. */
+    signature: signatureSchema.optional(),
     body: COMMANDS[name].body,
   });
 

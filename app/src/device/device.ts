@@ -2,6 +2,7 @@ import type { Draft, YardRow } from '@zealous-axle/core';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
 import { offerTaken } from './newer';
+import type { OwnKey } from './signing';
 import { draftFromV1, draftFromV3, waitingFromV3 } from './upgrades';
 import type { Waiting } from './waiting';
 
@@ -17,11 +18,13 @@ export interface DeviceStore extends DBSchema {
   practice: { key: string; value: unknown };
   /** What it is itself: its id, under which it counts its acts. */
   own: { key: 'id'; value: string };
+  /** Keys by which people sign here, by person: none can be read out. */
+  keys: { key: string; value: OwnKey };
 }
 
 type Upgrade = IDBPTransaction<
   DeviceStore,
-  ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows' | 'practice' | 'own')[],
+  ('outbox' | 'drafts' | 'answers' | 'typed' | 'rows' | 'practice' | 'own' | 'keys')[],
   'versionchange'
 >;
 
@@ -63,6 +66,9 @@ const STEPS: ((db: IDBPDatabase<DeviceStore>, upgrade: Upgrade) => Promise<void>
   async (_, upgrade) => {
     await upgrade.objectStore('rows').clear();
     await upgrade.objectStore('answers').clear();
+  },
+  (db) => {
+    db.createObjectStore('keys');
   },
 ];
 export const DEVICE_VERSION = STEPS.length;

@@ -1,7 +1,8 @@
-import type { CommandBody, CommandName, Problem } from '@zealous-axle/core';
+import { type CommandBody, type CommandName, commandOf, type Problem } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { lastContact } from './contact';
 import { device } from './device';
+import { forgetKey, signAct } from './signing';
 import { thisWindow } from './this-window';
 import { restsOn, type Waiting } from './waiting';
 
@@ -40,6 +41,8 @@ let state: OutboxState = { entries: [], taken: [], sending: false, offline: fals
 const listeners = new Set<Listener>();
 const answered = new Set<(entry: Waiting) => void>();
 let person: string | null = null;
+/** Who signs, in words. */
+let signer = { person: '', fleet: '' };
 let post: Post = async () => 'unreachable';
 let wait = FIRST_WAIT_MS;
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -100,12 +103,13 @@ export function pagesRead(commands: ReadonlySet<string>): void {
 }
 
 /** Opens the outbox for whoever is signed in: only their own commands are sent, by `by`. */
-export async function openOutbox(who: string | null, by: Post): Promise<void> {
+export async function openOutbox(who: string | null, by: Post, named = { person: '', fleet: '' }): Promise<void> {
   if (person !== who) {
     readFirst.clear();
     set({ taken: [] });
   }
   person = who;
+  signer = named;
   post = by;
   clearTimeout(timer);
   set({ signedOut: false, offline: false });
@@ -116,7 +120,9 @@ export async function openOutbox(who: string | null, by: Post): Promise<void> {
 /** Keeps a command on the device, and sends it in its turn. Resolves once it is kept; `onlyHere` says where the device cannot. */
 export async function send<N extends CommandName>(name: N, body: CommandBody<N>, label: string): Promise<void> {
   if (!person) throw new Error('Sign in first.');
-  await write({ id: uuidv7(), person, name, at: new Date().toISOString(), contact: lastContact(), body, label });
+  const act = { id: uuidv7(), name, at: new Date().toISOString(), body, label };
+  const signature = commandOf(name).signed ? await signAct(person, { ...act, ...signer }) : undefined;
+  await write({ ...act, person, contact: lastContact(), ...(signature ? { signature } : {}) });
   await readBack();
   void flush();
 }
@@ -132,7 +138,12 @@ export async function discard(id: string): Promise<void> {
 export async function retry(id: string): Promise<void> {
   const entry = waiting(id);
   if (!entry) return;
-  const { refused: _, tries: __, ...fresh } = entry;
+  const { refused, tries: _, ...fresh } = entry;
+  // A key that no longer holds signs nothing: sent again, it is signed by the session.
+  if (refused?.type.endsWith(':wrong-key')) {
+    delete fresh.signature;
+    await forgetKey(entry.person);
+  }
   await write(fresh);
   await readBack();
   void flush();

@@ -1,4 +1,4 @@
-import type { CommandName, Problem } from '@zealous-axle/core';
+import type { CommandName, Problem, Signature } from '@zealous-axle/core';
 
 /** A command on the device until the server has answered it. */
 export interface Waiting {
@@ -10,6 +10,8 @@ export interface Waiting {
   /** The server's clock, as it was last told before the act. */
   contact?: string | undefined;
   body: unknown;
+  /** By the key of its person's device. */
+  signature?: Signature | undefined;
   /** What it does, in the person's words: shown while it waits. */
   label: string;
   /** How often the server broke on it. */

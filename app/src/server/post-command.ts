@@ -11,7 +11,7 @@ const TOO_OLD: Problem = {
 };
 
 /** Sends one command of the outbox. A refusal brings its reason; a fault of the server is told from one of the network. */
-export const postCommand: Post = async ({ id, name, at, contact, body }, counted) => {
+export const postCommand: Post = async ({ id, name, at, contact, body, signature }, counted) => {
   try {
     const sent = new Date().toISOString();
     const { tooOld } = await call<CommandAnswer>('POST', `/commands/${name}`, {
@@ -21,6 +21,7 @@ export const postCommand: Post = async ({ id, name, at, contact, body }, counted
       contact,
       counted,
       body,
+      signature,
     });
     return tooOld ? { refused: TOO_OLD } : 'sent';
   } catch (error) {

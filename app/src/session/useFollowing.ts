@@ -1,7 +1,8 @@
-import { commandOf, type Session } from '@zealous-axle/core';
+import { commandOf, type PublicKey, type Session } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
 import { clearOldDrafts } from '../device/drafts';
 import { onAnswered, openOutbox, outboxState, pagesRead, watchConnection } from '../device/outbox';
+import { enrolKey } from '../device/signing';
 import type { Waiting } from '../device/waiting';
 import { forgetAnswers, keepAnswers } from '../server/answers';
 import { call, Refused } from '../server/client';
@@ -43,8 +44,18 @@ const again = (events: readonly Happened[]) => {
   });
 };
 
+/** The server takes up a key by which somebody signs here; null where it no longer does. */
+const takeUpKey = (key: PublicKey): Promise<string | null> =>
+  call<{ id: string }>('POST', '/session/key', key).then(
+    ({ id }) => id,
+    (error) => {
+      if (error instanceof Refused && error.problem.type.endsWith(':wrong-key')) return null;
+      throw error;
+    },
+  );
+
 /** While a person is signed in: their answers are kept, what they enter is sent, and what happens elsewhere arrives. */
-export function useFollowing({ person: { id }, fleet }: Session): void {
+export function useFollowing({ person: { id, name }, fleet }: Session): void {
   useState(() => {
     // Before the first question is asked: its answer may be on the device.
     keepAnswers(id);
@@ -52,7 +63,8 @@ export function useFollowing({ person: { id }, fleet }: Session): void {
   });
   useEffect(() => {
     if (isKept()) void renewSession();
-    void openOutbox(id, postCommand);
+    void openOutbox(id, postCommand, { person: name, fleet: fleet.name });
+    void enrolKey(id, takeUpKey).catch(() => undefined);
     void clearOldDrafts(Date.now());
     const live = followLive(again);
     const answered = ({ id: command, name, body }: Waiting) =>
@@ -62,7 +74,7 @@ export function useFollowing({ person: { id }, fleet }: Session): void {
       for (const stop of stops) stop();
       void openOutbox(null, postCommand);
     };
-  }, [id]);
+  }, [id, name, fleet.name]);
 }
 
 export async function signOut(): Promise<void> {

@@ -57,6 +57,7 @@ export const jobWith = (more: Partial<JobView> = {}): JobView => ({
 export const jobPageWith = (more: Partial<JobPage> = {}): JobPage => ({
   job: jobWith(),
   sealed: null,
+  code: null,
   bays: [],
   today: '2026-07-01',
   held: false,

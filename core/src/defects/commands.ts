@@ -24,9 +24,9 @@ export const DEFECT_COMMANDS = {
     { touches: ['shop'], movesPlan: 'A driver reported a defect', late: 'written down' },
   ),
   /** A walk round that found nothing, signed: as much a report as one that did. */
-  'report-nothing': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id })),
+  'report-nothing': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id }), { signed: true }),
   /** Whoever was to drive it saw that it is held, and leaves it. */
-  'see-held': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id })),
+  'see-held': command('unit', EVERYBODY, z.strictObject({ report: id, unit: id }), { signed: true }),
   /** More that is known of it: the report itself stays as it was signed. */
   'add-to-report': command('defect', EVERYBODY, z.strictObject({ defect: id, note: id, words: wordsText(500) })),
   'triage-defect': command(
@@ -78,5 +78,7 @@ export const DEFECT_COMMANDS = {
     whoMay(DEFECT_LIFE, 'take back the answer to'),
     z.strictObject({ defect: id, version }),
   ),
-  'acknowledge-repair': command('defect', whoMay(DEFECT_LIFE, 'acknowledge'), z.strictObject({ defect: id, version })),
+  'acknowledge-repair': command('defect', whoMay(DEFECT_LIFE, 'acknowledge'), z.strictObject({ defect: id, version }), {
+    signed: true,
+  }),
 } as const;

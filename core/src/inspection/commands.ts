@@ -58,7 +58,7 @@ export const INSPECTION_COMMANDS = {
       because: wordsText(500).optional(),
       sections: z.array(sectionTimeSchema).max(60).optional(),
     }),
-    { touches: ['shop'], foresees: 'its units', late: 'written down' },
+    { touches: ['shop'], foresees: 'its units', late: 'written down', signed: true },
   ),
   /** Begun by mistake: it reads nothing more. Without a reading it leaves no trace; with one it is said why. */
   'drop-inspection': command(

@@ -44,6 +44,8 @@ interface Follows {
   largest: number | null;
   /** It stands in the security log: it changes who may do what, by which rules, or what of the records leaves. */
   logged: boolean;
+  /** A person signs by it: where their device holds a key of theirs, it is signed with that. */
+  signed: boolean;
   /** What it is worth when it comes later than a device may go without the server: nothing, or it is written down. */
   late: 'nothing' | 'written down';
 }
@@ -74,6 +76,7 @@ export const command = <Body extends z.ZodType>(
   largest: null,
   late: 'nothing',
   logged: false,
+  signed: false,
   ...more,
   about,
   roles,

@@ -36,12 +36,10 @@ export const PROOF_COMMANDS = {
   ),
   'lift-legal-hold': command('fleet', MANAGER, z.strictObject({ hold: id, reason: wordsText(300) }), follows),
   /** Deletes what is past its time, as it was shown: where it is no longer that, nothing is deleted. */
-  'delete-past': command(
-    'fleet',
-    MANAGER,
-    z.strictObject({ shown: deletionSchema, statement: wordsText(300) }),
-    follows,
-  ),
+  'delete-past': command('fleet', MANAGER, z.strictObject({ shown: deletionSchema, statement: wordsText(300) }), {
+    ...follows,
+    signed: true,
+  }),
   /** Whoever left loses their name; what they did stays, as done by nobody named. */
   'forget-person': command('fleet', MANAGER, z.strictObject({ person: id, version: z.int().min(1) }), {
     touches: ['records', 'set-up'],

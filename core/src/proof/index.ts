@@ -2,4 +2,5 @@
 export { PROOF_COMMANDS } from './commands';
 export * from './history';
 export * from './keeping';
+export * from './signature';
 export * from './views';

@@ -15,6 +15,7 @@ export const SECURITY_KINDS = [
   'pin-removed',
   'factor-on',
   'factor-off',
+  'key-enrolled',
   'sessions-ended',
   'signed-out',
   'exported',

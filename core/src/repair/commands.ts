@@ -76,7 +76,7 @@ export const REPAIR_COMMANDS = {
       /** What was fitted new: its life begins. */
       fitted: z.array(fittedFormSchema).max(60).optional(),
     }),
-    { movesPlan: 'A job was finished', foresees: 'its units' },
+    { movesPlan: 'A job was finished', foresees: 'its units', signed: true },
   ),
   'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason }), {
     movesPlan: 'A job was opened again',
@@ -93,6 +93,7 @@ export const REPAIR_COMMANDS = {
         .max(50)
         .optional(),
     }),
+    { signed: true },
   ),
   /** A step of a job is done, or was not after all. Two people ticking lose nothing. */
   'tick-step': command(
@@ -210,5 +211,6 @@ export const REPAIR_COMMANDS = {
   }),
   'release-trailer': command('unit', BENCH, z.strictObject({ release: id, unit: id, statement: wordsText(500) }), {
     touches: ['shop'],
+    signed: true,
   }),
 } as const;

@@ -10,6 +10,8 @@ export interface JobPrintout {
   facts: [label: string, words: string][];
   sections: { title: string; lines: string[] }[];
   signatures: string[];
+  /** What stands in the code beside the signature; null where there is none. */
+  code: string | null;
   cautions: string[];
 }
 
@@ -110,6 +112,7 @@ export function jobPrintout(page: JobRecord, fleet: { name: string; zone: string
       ...section('Certificate', [...certificateLines(page, at), ...sealLines(page)]),
     ],
     signatures: job.certified ? [job.certified.by] : [],
+    code: page.code,
     cautions: CAUTIONS,
   };
 }

@@ -118,6 +118,8 @@ const jobRecordSchema = z.strictObject({
   retorque: z.strictObject({ on: z.string(), done: instant.nullable() }).nullable(),
   /** The entry of the fleet’s chain that covers its certificate: its number and its sum; null where it has none. */
   sealed: z.strictObject({ nr: z.int(), hash: z.string() }).nullable(),
+  /** The certificate's code: its signature by the key of its signer's device; null where it was signed by the session alone. */
+  code: z.string().nullable(),
 });
 /** A job with all that was written of it. */
 export type JobRecord = z.infer<typeof jobRecordSchema>;

@@ -167,6 +167,17 @@ export async function inspectionPdf(paper: InspectionPrintout): Promise<Uint8Arr
   return pdfmake.createPdf(documentOf(paper)).getBuffer();
 }
 
+const CODE_POINTS = 150;
+/** The signature as a code that any phone reads: checked on the page that checks a history, without a server. */
+const codeBlock = (code: string): Content[] => [
+  { qr: code, fit: CODE_POINTS, eccLevel: 'L', margin: [0, 10, 0, 2] },
+  {
+    text: 'Signed with the key of the signer’s own device. Read this code with a phone and put its text into the history checker.',
+    fontSize: 7,
+    color: SOFT,
+  },
+];
+
 /** A job's certificate on paper as PDF. */
 export async function jobPdf(paper: JobPrintout): Promise<Uint8Array> {
   printer ??= loadPrinter();
@@ -181,6 +192,7 @@ export async function jobPdf(paper: JobPrintout): Promise<Uint8Array> {
         factColumns(paper.facts),
         ...paper.sections.flatMap((section) => lines(section.title, section.lines)),
         signatureLines(paper.signatures),
+        ...(paper.code ? codeBlock(paper.code) : []),
         {
           stack: paper.cautions.map((text) => ({ text: plain(text), fontSize: 7, color: SOFT })),
           margin: [0, 8, 0, 0],

@@ -10,6 +10,7 @@ import {
   newPasswordSchema,
   ownPinSchema,
   ownSessionsSchema,
+  publicKeySchema,
   type SecurityKind,
   sessionSchema,
 } from '@zealous-axle/core';
@@ -31,6 +32,7 @@ import { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from '..
 import { invalid, KnownProblem } from '../problem';
 import { type Actor, noteSecurity } from '../run';
 import { type FleetStore, inFleet } from '../store';
+import { enrolKey } from './keys';
 import { sessionOf } from './session';
 
 const tokenOf = (request: FastifyRequest) => request.cookies[COOKIE] ?? '';
@@ -219,9 +221,33 @@ function factorRoutes(app: App, serving: Serving): void {
   );
 }
 
+/** A key by which one signs on this device: the server keeps what anybody may know of it. */
+function keyRoutes(app: App, serving: Serving): void {
+  app.post(
+    '/session/key',
+    {
+      schema: {
+        tags: ['session'],
+        summary: 'The public half of a key by which one signs on this device',
+        body: publicKeySchema,
+        response: { 200: z.strictObject({ id: z.string() }) },
+      },
+      config: BY_HAND,
+    },
+    async (request) => {
+      const id = await asSender(serving, request, (store, actor) =>
+        enrolKey(store, actor, request.body, serving.now()),
+      );
+      if (!id) throw new KnownProblem('wrong-key');
+      return { id };
+    },
+  );
+}
+
 /** One’s own ways in: password, PIN, second factor, sessions; and another person on a shared device. */
 export function ownRoutes(app: App, serving: Serving): void {
   signInRoutes(app, serving);
   pinRoutes(app, serving);
   factorRoutes(app, serving);
+  keyRoutes(app, serving);
 }

@@ -4,6 +4,7 @@ import { endSessions, inviteBy, NO_FACTOR, noPassword, person } from '../access'
 import { invalid, KnownProblem, notNow } from '../problem';
 import { changed, type Doing, found, type Handler, sameVersion } from '../run';
 import type { FleetStore } from '../store';
+import { revokeKeys } from './keys';
 
 type Row = typeof person.$inferSelect;
 
@@ -82,9 +83,12 @@ export const setPerson: Handler<'set-person'> = async (doing) => {
 const noWayIn = async () => ({ passwordHash: await noPassword(), pinHash: null, pinTries: 0, ...NO_FACTOR });
 
 export const setPersonLeft: Handler<'set-person-left'> = async (doing) => {
-  const { store, body } = doing;
+  const { store, now, body } = doing;
   const whom = await another(doing, body.person, body.version);
-  if (body.left) await endSessions(store, whom.id);
+  if (body.left) {
+    await endSessions(store, whom.id);
+    await revokeKeys(store, whom.id, now);
+  }
   const gone = body.left ? { inviteHash: null, inviteUntil: null, ...(await noWayIn()) } : {};
   return keep(store, whom, { active: !body.left, ...gone });
 };
@@ -94,6 +98,7 @@ export const resetPerson: Handler<'reset-person'> = async (doing) => {
   const whom = await another(doing, body.person, body.version);
   if (!whom.active) throw notNow('has-left');
   await endSessions(store, whom.id);
+  await revokeKeys(store, whom.id, now);
   const done = await keep(store, whom, { ...(await noWayIn()), ...inviteBy(body.code, now) });
   return { ...done, eventBody: withoutCode(body) };
 };

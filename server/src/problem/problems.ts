@@ -15,6 +15,11 @@ const PROBLEMS = {
     'Not signed as agreed',
     'This fleet is not connected so, or the signature is wrong or too old: sign the text as it is sent.',
   ],
+  'wrong-key': [
+    401,
+    'Signature refused',
+    'It was not signed by a key of yours that holds. Sign in again on this device, then send it once more.',
+  ],
   'wrong-pin': [
     401,
     'PIN refused',

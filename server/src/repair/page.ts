@@ -1,8 +1,8 @@
-import { dayIn, type JobRecord, type JobView } from '@zealous-axle/core';
+import { codeOf, dayIn, type JobRecord, type JobView } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import { defectViews } from '../defects';
 import { standingReadings } from '../inspection';
-import { sealOf } from '../run';
+import { sealOf, signatureOf } from '../run';
 import type { FleetStore } from '../store';
 import { changesSince, openHolds } from '../units';
 import { baysFor, jobViews, workOn } from './queries';
@@ -23,6 +23,7 @@ export async function jobPage(store: FleetStore, id: string, zone: string, now: 
   const [job] = await jobViews(store, { id });
   if (!job) return null;
   const done = await workOn(store, job.id);
+  const signed = job.certified ? await signatureOf(store, 'certificate', job.id) : null;
   return {
     job,
     bays: await baysFor(store, done.work.bay),
@@ -31,6 +32,7 @@ export async function jobPage(store: FleetStore, id: string, zone: string, now: 
     defects: await defectViews(store, { jobId: job.id }),
     standing: await standingReadings(store, job.unit.id),
     unitChanges: await changesSince(store, job.unit.id, await firstReported(store, job)),
+    code: signed && codeOf(signed),
     sealed: job.certified ? await sealOf(store, 'certificate', job.id) : null,
     ...done,
   };

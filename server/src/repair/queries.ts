@@ -25,7 +25,7 @@ import { job, jobDocument, jobTick, jobTime, part, partOrder, partUse, retorque,
 /** What a job's page has beside the work done on it. */
 type Head = Pick<
   JobRecord,
-  'job' | 'sealed' | 'sealed' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'
+  'job' | 'sealed' | 'code' | 'sealed' | 'bays' | 'today' | 'held' | 'defects' | 'standing' | 'unitChanges'
 >;
 
 export type JobRow = typeof job.$inferSelect;

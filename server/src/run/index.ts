@@ -4,7 +4,8 @@ export { type Changed, changed, type Doing, type Done, found, type Handler, next
 export { LIVE_CHANNEL, tellLive } from './events';
 export { jpegOf } from './jpeg';
 export { runCommand, type SentCommand } from './run';
-export { event, securityEntry } from './schema';
+export { event, personKey, securityEntry } from './schema';
 export { asTask, sealOf } from './seal';
 export { noteSecurity } from './security';
+export { signatureOf } from './signature';
 export type { Clock } from './time';

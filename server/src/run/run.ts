@@ -1,5 +1,12 @@
 import { createHash } from 'node:crypto';
-import { type CommandAnswer, type CommandBody, type CommandName, commandOf, mayEverSend } from '@zealous-axle/core';
+import {
+  type CommandAnswer,
+  type CommandBody,
+  type CommandName,
+  commandOf,
+  mayEverSend,
+  type Signature,
+} from '@zealous-axle/core';
 import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Behind, type Database, type FleetStore, inFleet } from '../store';
@@ -11,6 +18,7 @@ import { takeRows } from './locks';
 import { command } from './schema';
 import { actIs } from './seal';
 import { noteSecurity } from './security';
+import { keepSignature } from './signature';
 import { type Clock, type When, whenDone } from './time';
 
 export interface SentCommand<N extends CommandName> {
@@ -19,6 +27,7 @@ export interface SentCommand<N extends CommandName> {
   sent?: string | undefined;
   contact?: string | undefined;
   counted?: Counted | undefined;
+  signature?: Signature | undefined;
   body: CommandBody<N>;
 }
 
@@ -96,6 +105,7 @@ export async function runCommand<N extends CommandName>(
     if (before) return before;
     if (!mayEverSend(name, session.person.role)) throw new KnownProblem('not-allowed');
     const [beside] = await Promise.all([actsBeside(store, sent.counted), takeRows(store, name, sent.body)]);
+    await keepSignature(store, session, name, sent, clock.now);
     const when = whenDone(sent, clock, beside);
     const doing = { store, session, command: sent.id, at: when.at, when, now: clock.now, body: sent.body };
     const done = await whereItDecides(name, when, doing, handler);

@@ -1,6 +1,6 @@
 import type { CommandAnswer, SecurityKind } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
-import { bigint, boolean, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, index, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
 import { at, fleetId, id, recordedAt, shape } from '../store';
 
 /** What happened, in the order it was committed. */
@@ -65,4 +65,38 @@ export const securityEntry = pgTable(
     index('security_entry_kind').on(t.fleetId, t.kind, t.id.desc()),
     index('security_entry_person').on(t.fleetId, t.personId, t.id.desc()),
   ],
+);
+
+/** Keys by which people sign on their devices. */
+export const personKey = pgTable(
+  'person_key',
+  {
+    fleetId,
+    id,
+    personId: uuid('person_id').notNull(),
+    x: text('x').notNull(),
+    y: text('y').notNull(),
+    enrolledAt: at('enrolled_at').notNull(),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.id] }), unique('person_key_once').on(t.fleetId, t.personId, t.x, t.y)],
+);
+
+/** What was signed by such a key: word by word, with its key and what its signer held papers for. */
+export const signature = pgTable(
+  'signature',
+  {
+    fleetId,
+    act: uuid('act').notNull(),
+    keyId: uuid('key_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    role: text('role').notNull(),
+    papers: text('papers').notNull(),
+    text: text('text').notNull(),
+    value: text('value').notNull(),
+    x: text('x').notNull(),
+    y: text('y').notNull(),
+    recordedAt,
+  },
+  (t) => [primaryKey({ columns: [t.fleetId, t.act] })],
 );

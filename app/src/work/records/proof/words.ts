@@ -14,6 +14,7 @@ export const SECURITY_WORDS: Record<SecurityKind, string> = {
   'pin-removed': 'PIN removed',
   'factor-on': 'Two-step sign-in on',
   'factor-off': 'Two-step sign-in off',
+  'key-enrolled': 'Signing key enrolled',
   'sessions-ended': 'Signed out everywhere else',
   'signed-out': 'Signed out',
   exported: 'Exported',
