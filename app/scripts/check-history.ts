@@ -45,7 +45,7 @@ async function check(file: File): Promise<void> {
   say(
     `Compare with what you know from elsewhere, like a certificate: entry ${head.nr}, ${head.hash.replace(/(.{8})(?=.)/g, '$1 ')}`,
   );
-  for (const { nr, event, what } of own) say(`${nr} ${what}${event ? ` ${event}` : ''}`, 'entry');
+  for (const { nr, event, what } of own) say(`${nr} ${what ?? ''}${event ? ` ${event}` : ''}`, 'entry');
 }
 
 const bytesOf = (base64url: string) =>

@@ -21,6 +21,7 @@ import {
   loggedRequest,
   type Serving,
   serializerCompiler,
+  styleSums,
   webRoutes,
 } from './http';
 import { inspectionRoutes, judgeRoutes } from './inspection';
@@ -76,7 +77,7 @@ export async function buildApp(parts: AppParts): Promise<App> {
       directives: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        styleSrc: ["'self'", ...styleSums(parts.web)],
         imgSrc: ["'self'", 'data:', 'blob:'],
         connectSrc: ["'self'"],
         workerSrc: ["'self'", 'blob:'],

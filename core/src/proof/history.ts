@@ -25,7 +25,8 @@ const historyRowSchema = z.strictObject({
 });
 const historyEntrySchema = z.strictObject({
   nr: z.int().positive(),
-  what: z.string(),
+  /** The command, or the task; absent where it is not of this unit. */
+  what: z.string().optional(),
   before: sum,
   back: sum,
   content: sum,
@@ -93,9 +94,22 @@ async function wrongRows({ nr, rows, facts, partly }: HistoryEntry, sha256: Sha2
   return wrong;
 }
 
+/** What an event says of itself; nothing where it cannot be read. */
+function readEvent(event: string): { type?: unknown; unit_id?: unknown } {
+  try {
+    return JSON.parse(event);
+  } catch {
+    return {};
+  }
+}
+const typeOf = (event: string): unknown => readEvent(event).type;
+
 async function wrongEntry(entry: HistoryEntry, sha256: Sha256): Promise<HistoryWrong[]> {
-  const { nr, event, unitBefore, before, back, content, facts, hash } = entry;
+  const { nr, what, event, unitBefore, before, back, content, facts, hash } = entry;
   const wrong = await wrongRows(entry, sha256);
+  // A task has no event: its entry covers its name.
+  if (event === undefined && what !== undefined && (await sha256(what)) !== content) wrong.push({ nr, wrong: 'event' });
+  if (event !== undefined && typeOf(event) !== what) wrong.push({ nr, wrong: 'event' });
   if (event !== undefined && (await sha256(unitBefore === undefined ? event : `${event}\n${unitBefore}`)) !== content)
     wrong.push({ nr, wrong: 'event' });
   if ((await sha256(bytesOf(before + back + content + facts))) !== hash) wrong.push({ nr, wrong: 'entry' });
@@ -107,18 +121,9 @@ const follows = (later: HistoryEntry, { nr, hash }: HistoryEntry): boolean =>
   nr < later.nr &&
   ((nr === later.nr - 1 && hash === later.before) || (nr === BACK_OF(later.nr) && hash === later.back));
 
-/** Whether an event is about this unit; one that cannot be read is about none. */
-function isAbout(unit: string, event: string): boolean {
-  try {
-    return (JSON.parse(event) as { unit_id?: unknown }).unit_id === unit;
-  } catch {
-    return false;
-  }
-}
-
 /** Entries of the unit that others of it name, and that are not here. */
 function leftOut({ unit, entries }: UnitHistory): HistoryWrong[] {
-  const own = entries.filter(({ event }) => event !== undefined && isAbout(unit.id, event));
+  const own = entries.filter(({ event }) => event !== undefined && readEvent(event).unit_id === unit.id);
   return own.flatMap(({ unitBefore }, index) => {
     const next = own[index + 1];
     if (unitBefore === next?.nr) return [];

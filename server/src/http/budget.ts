@@ -10,7 +10,7 @@ interface Spent {
   amount: number;
 }
 
-/** Lets each caller spend so much a minute of whatever is counted; refuses what goes beyond. */
+/** Lets each caller – an address, or whoever is named – spend so much a minute of whatever is counted; refuses what goes beyond. */
 export function budgetOf(aMinute: number, now: () => number = Date.now) {
   const callers = new Map<string, Spent>();
   const spentBy = (ip: string): Spent => {
@@ -22,8 +22,8 @@ export function budgetOf(aMinute: number, now: () => number = Date.now) {
     callers.set(ip, fresh);
     return fresh;
   };
-  return ({ ip }: FastifyRequest, reply: FastifyReply, amount: number): void => {
-    const spent = spentBy(ip);
+  return ({ ip }: FastifyRequest, reply: FastifyReply, amount: number, caller = ip): void => {
+    const spent = spentBy(caller);
     spent.amount += amount;
     if (spent.amount <= aMinute) return;
     reply.header('retry-after', Math.ceil((spent.since + WINDOW_MS - now()) / 1_000));

@@ -8,6 +8,7 @@ import {
 } from '@zealous-axle/core';
 import type { Actor, Clock, SentCommand } from '../run';
 import type { Database } from '../store';
+import { budgetOf } from './budget';
 import { type App, type Serving, signedIn } from './serving';
 
 export type DoCommand = (
@@ -18,8 +19,12 @@ export type DoCommand = (
   clock: Clock,
 ) => Promise<CommandAnswer>;
 
+/** What one person may send a minute of what is large – photos, files: a day's photos of a device that comes back, and not a disk full. */
+const LARGE_BYTES_A_MINUTE = 64 * 1024 * 1024;
+
 /** One address for each command; every one is done once, however often it is sent. */
 export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand): void {
+  const spend = budgetOf(LARGE_BYTES_A_MINUTE);
   for (const name of COMMAND_NAMES)
     app.post(
       `/commands/${name}`,
@@ -32,8 +37,10 @@ export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand):
           response: { 200: commandAnswerSchema },
         },
       },
-      async (request) => {
+      async (request, reply) => {
         const session = await signedIn(serving, request);
+        if (commandOf(name).largest)
+          spend(request, reply, Number(request.headers['content-length'] ?? 0), session.person.id);
         const clock = { now: serving.now(), offlineDays: serving.offlineDays };
         return doCommand(serving.db, session, name, request.body as SentCommand<CommandName>, clock);
       },

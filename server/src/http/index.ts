@@ -13,4 +13,4 @@ export { READERS } from './readers';
 export { serializerCompiler } from './serializer';
 export { type App, ask, COOKIE, type Serving, sessionCookie, signedIn } from './serving';
 export { openStreams } from './streams';
-export { webRoutes } from './web';
+export { styleSums, webRoutes } from './web';

@@ -1,10 +1,19 @@
-import { existsSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
 import { KnownProblem } from '../problem';
 import type { App } from './serving';
 
 const YEAR_S = 31_536_000;
+
+/** The sums of the styles that are drawn into the page: these may stand inline, and no others. */
+export function styleSums(folder: string): string[] {
+  const page = join(folder, 'index.html');
+  if (!existsSync(page)) return [];
+  const styles = [...readFileSync(page, 'utf8').matchAll(/<style[^>]*>([\s\S]*?)<\/style>/g)];
+  return styles.map(([, text = '']) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`);
+}
 
 /** The built app from the same origin. Hashed files are kept for a year, the shell is asked for each time. */
 export async function webRoutes(app: App, folder: string): Promise<void> {

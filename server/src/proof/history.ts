@@ -53,7 +53,8 @@ const LINKS = (nrs: readonly number[], own: readonly number[]) => sql`
     encode(c.content, 'hex') as content, encode(c.facts, 'hex') as facts, encode(c.hash, 'hex') as hash,
     c.nr = any(${sql.param(own)}::bigint[]) as own, za_event_text(e) as event,
     case when c.nr = any(${sql.param(own)}::bigint[])
-      then (select count(*) from record_row k where k.fleet_id = c.fleet_id and k.act = c.act) else 0 end as rows
+      then (select count(*) from (select from record_row k
+        where k.fleet_id = c.fleet_id and k.act = c.act limit ${MOST_ROWS + 1}) few) else 0 end as rows
   from record_chain c
   left join record_chain p on p.fleet_id = c.fleet_id and p.nr = c.nr - 1
   left join record_chain b on b.fleet_id = c.fleet_id and b.nr = c.nr - (c.nr & -c.nr)
@@ -77,13 +78,16 @@ async function rowsOf(store: FleetStore, acts: readonly string[], unit: string, 
   for (const { tab, key } of facts) {
     const ofUnit = OF_UNIT.includes(tab);
     if (alone && !ofUnit) continue;
-    const whose = ofUnit ? sql`t.unit_id = ${unit}` : sql`true`;
+    const [table, column] = [sql.identifier(tab), sql.identifier(key)];
+    // Looked up by the key of the side that there are more rows of: of an act's few rows the table's, of a unit's few the notes'.
+    const same = alone
+      ? sql`k.row_key = t.${column}::text`
+      : sql`t.${column} = ${key === 'hash' ? sql`k.row_key` : sql`k.row_key::uuid`}`;
     const found = await store.execute<RowOf>(sql`
       select k.act, k.tab, k.row_key as key, encode(k.hash, 'hex') as hash,
-        case when ${whose} then za_row_text(${tab}, to_jsonb(t)) end as text
-      from record_row k left join ${sql.identifier(tab)} t
-        on t.fleet_id = k.fleet_id and t.${sql.identifier(key)}::text = k.row_key
-      where k.tab = ${tab} and k.act = any(${sql.param(acts)}::uuid[]) and (${!alone} or ${whose})`);
+        case when ${ofUnit ? sql`t.unit_id = ${unit}` : sql`true`} then za_row_text(${tab}, to_jsonb(t)) end as text
+      from record_row k ${alone ? sql`join` : sql`left join`} ${table} t on t.fleet_id = k.fleet_id and ${same}
+      where k.tab = ${tab} and k.act = any(${sql.param(acts)}::uuid[]) ${alone ? sql`and t.unit_id = ${unit}` : sql``}`);
     rows.push(...found.rows);
   }
   // As the database orders them where it makes the sum: by bytes.
@@ -120,10 +124,11 @@ export async function unitHistory(
     written.set(row.act, [...(written.get(row.act) ?? []), row]);
   const entries = links.map((link): HistoryEntry => {
     const { nr, what, before, back, content, facts, hash, event, act } = link;
-    const sums = { nr: Number(nr), what, before, back, content, facts, hash };
+    const sums = { nr: Number(nr), before, back, content, facts, hash };
     if (!link.own) return sums;
     return {
       ...sums,
+      what,
       ...(event === null ? {} : { event }),
       ...(link.unit_before === null ? {} : { unitBefore: Number(link.unit_before) }),
       rows: (written.get(act) ?? []).map(({ tab, key, hash: sum, text }) => ({

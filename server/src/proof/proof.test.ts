@@ -212,6 +212,7 @@ describe('a unit’s history', () => {
     ]);
     expect(await kinds((copy) => void Object.assign(entry(copy).row, { hash: '0'.repeat(64) }))).toContain('rows');
     expect(await kinds((copy) => void Object.assign(entry(copy).entry, { event: '{}' }))).toContain('event');
+    expect(await kinds((copy) => void Object.assign(entry(copy).entry, { what: 'see-held' }))).toContain('event');
     expect(await kinds((copy) => void Object.assign(entry(copy).entry, { facts: '0'.repeat(64) }))).toContain('entry');
     expect(await kinds((copy) => void copy.entries.splice(1, 1))).toContain('left-out');
     expect(await kinds((copy) => void copy.entries.splice(2, 3))).toContain('order');

@@ -36,7 +36,7 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
     <ScrollView className="flex-1 bg-ground" contentContainerClassName="grow items-center justify-center p-5">
       <View role="main" className="w-full max-w-md gap-5">
         <View className="flex-row items-center gap-4">
-          <Image source={{ uri: '/mark.svg' }} style={{ width: 64, height: 64 }} aria-hidden />
+          <Image source={{ uri: '/mark.svg' }} className="h-16 w-16" aria-hidden />
           <View className="min-w-0 flex-1">
             <Text level={1} size="title" bold>
               Zealous Axle

@@ -52,8 +52,7 @@ BEGIN
 	END LOOP;
 END $$;--> statement-breakpoint
 -- A row as it is hashed: its columns by name in the order of jsonb, without those that hold nothing; a picture by its own sum.
-CREATE FUNCTION za_row_text(tab text, j jsonb) RETURNS text LANGUAGE sql IMMUTABLE PARALLEL SAFE
-SET search_path = pg_catalog AS $$
+CREATE FUNCTION za_row_text(tab text, j jsonb) RETURNS text LANGUAGE sql IMMUTABLE PARALLEL SAFE AS $$
 	SELECT tab || ' ' || jsonb_strip_nulls(
 		CASE WHEN j ? 'jpeg' THEN (j - 'jpeg') || jsonb_build_object('jpeg', encode(sha256(decode(substr(j->>'jpeg', 3), 'hex')), 'hex')) ELSE j END)::text
 $$;--> statement-breakpoint
@@ -81,16 +80,16 @@ LANGUAGE plpgsql STABLE SET timezone = 'UTC' SET search_path = public, pg_temp A
 DECLARE key text;
 BEGIN
 	SELECT f.key INTO STRICT key FROM za_facts() f WHERE f.tab = fact;
+	-- Two questions, not one full join: PostgreSQL asks the first, which is the long one, in several processes at once.
 	RETURN QUERY EXECUTE format($q$
-		SELECT coalesce(t.%2$I::text, k.row_key),
-			CASE WHEN k.row_key IS NULL THEN 'inserted' WHEN t.%2$I IS NULL THEN 'removed' ELSE 'changed' END
-		FROM (SELECT * FROM %1$I WHERE fleet_id = $1) t
-		FULL JOIN (SELECT * FROM record_row WHERE fleet_id = $1 AND tab = %1$L) k ON k.row_key = t.%2$I::text
-		WHERE CASE
-			WHEN k.row_key IS NULL THEN true
-			WHEN t.%2$I IS NULL THEN NOT EXISTS (SELECT 1 FROM record_gone g WHERE g.fleet_id = $1 AND g.tab = %1$L AND g.row_key = k.row_key)
-			ELSE k.hash <> za_hash(za_row_text(%1$L, to_jsonb(t)))
-		END
+		SELECT t.%2$I::text, CASE WHEN k.row_key IS NULL THEN 'inserted' ELSE 'changed' END
+		FROM %1$I t LEFT JOIN record_row k ON k.fleet_id = $1 AND k.tab = %1$L AND k.row_key = t.%2$I::text
+		WHERE t.fleet_id = $1 AND (k.row_key IS NULL OR k.hash <> za_hash(za_row_text(%1$L, to_jsonb(t))))
+		UNION ALL
+		SELECT k.row_key, 'removed' FROM record_row k
+		WHERE k.fleet_id = $1 AND k.tab = %1$L
+			AND NOT EXISTS (SELECT 1 FROM %1$I t WHERE t.fleet_id = $1 AND t.%2$I::text = k.row_key)
+			AND NOT EXISTS (SELECT 1 FROM record_gone g WHERE g.fleet_id = $1 AND g.tab = %1$L AND g.row_key = k.row_key)
 		ORDER BY 1 LIMIT $2$q$, fact, key) USING fleet, most;
 END $$;--> statement-breakpoint
 -- What an entry covers of an event: all of it. A task has none.
@@ -102,7 +101,8 @@ CREATE FUNCTION za_content(e event, unit_before bigint) RETURNS bytea LANGUAGE s
 	SELECT za_hash(za_event_text(e) || coalesce(E'\n' || unit_before, ''))
 $$;--> statement-breakpoint
 -- What an act wrote, as one sum: of its rows in the order of their tables and keys.
-CREATE FUNCTION za_facts_of(fleet uuid, by_act uuid) RETURNS bytea LANGUAGE sql STABLE AS $$
+-- Most rows may be of one act, that which took what was there before: an act's own few are looked up all the same.
+CREATE FUNCTION za_facts_of(fleet uuid, by_act uuid) RETURNS bytea LANGUAGE sql STABLE SET enable_seqscan = off AS $$
 	SELECT sha256(coalesce(string_agg(k.hash, ''::bytea ORDER BY k.tab COLLATE "C", k.row_key COLLATE "C"), ''::bytea))
 	FROM record_row k WHERE k.fleet_id = fleet AND k.act = by_act
 $$;--> statement-breakpoint
@@ -138,7 +138,7 @@ BEGIN
 END $$;--> statement-breakpoint
 -- A task that wrote facts adds its entry too; one that wrote none has nothing to add.
 CREATE FUNCTION za_seal_task(fleet uuid, by_act uuid, made_by text) RETURNS void
-LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
+LANGUAGE plpgsql SET search_path = public, pg_temp SET enable_seqscan = off AS $$
 BEGIN
 	IF EXISTS (SELECT 1 FROM record_row k WHERE k.fleet_id = fleet AND k.act = by_act) THEN
 		PERFORM pg_advisory_xact_lock(hashtextextended(fleet::text, 2));
