@@ -23,11 +23,11 @@ async function clean(page: Page, where: string): Promise<void> {
 
 /** Where a shop says how it works: path and heading. */
 const SETTINGS = [
-  ['/rules', 'How we judge'],
+  ['/rules', 'Limits and policies'],
   ['/routes', 'Routes'],
   ['/gauges', 'Gauges'],
   ['/files', 'Readings as a file'],
-  ['/set-up', 'Setting up'],
+  ['/set-up', 'Fleet setup'],
   ['/people', 'People'],
   ['/work', 'Work and parts'],
   ['/gone', 'Sold and scrapped'],
@@ -91,7 +91,7 @@ test('no serious accessibility fault on the daily screens', async ({ page, progr
   await expect(page.getByRole('heading', { name: 'Findings, worst first' })).toBeVisible();
   await clean(page, 'paper');
   await page.goto(`${program.url}/shop`);
-  await expect(page.getByText('Reports to answer', { exact: false })).toBeVisible();
+  await expect(page.getByText('Reports to review', { exact: false })).toBeVisible();
   await clean(page, 'shop');
   await page.getByRole('link', { name: /Air bag/ }).click();
   await expect(page.getByText(/Bay \d/).first()).toBeVisible();
@@ -195,7 +195,7 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
       return over.map((each) => `${each.getAttribute('aria-label') ?? each.textContent}`.slice(0, 60));
     });
   const fits = async (where: string) => {
-    await expect(page.getByText('Reading…')).toHaveCount(0);
+    await expect(page.getByText('Loading…')).toHaveCount(0);
     await expect.poll(cut, where).toEqual([]);
   };
   await expect(page.getByRole('list', { name: 'Units' }).getByRole('link').first()).toBeVisible();
@@ -213,9 +213,9 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
   await press(page, '13/16');
   await fits('stroke');
   await press(page, 'Save 2L applied stroke');
-  await expect(page.getByRole('button', { name: 'It is right' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Yes, it is correct' })).toBeVisible();
   await fits('asked');
-  await press(page, 'It is right');
+  await press(page, 'Yes, it is correct');
   await press(page, 'Sheet');
   await expect(page.getByRole('heading', { name: 'Brake count' })).toBeVisible();
   await fits('sheet');

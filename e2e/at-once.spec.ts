@@ -30,7 +30,7 @@ test('what one saves and leaves holds at once for all: the driver cannot sign it
   await enter(technician, 'Level: Empty', 'Clear', 'Dry');
   await press(technician, 'Save 1L hub oil');
   await stepTo(technician, '1R Hub oil');
-  await enter(technician, 'Level: Between', 'Clear', 'Onto lining');
+  await enter(technician, 'Level: Between', 'Clear', 'Leaking on lining');
   await press(technician, 'Save 1R hub oil');
   await press(technician, 'Leave');
   await allSent(technician);
@@ -48,11 +48,11 @@ test('what one saves and leaves holds at once for all: the driver cannot sign it
   await expect(driver.getByText(/^Saw that it is held: Ines Dorval/).first()).toBeVisible();
 
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await expect(foreman.getByRole('button', { name: 'Otherwise …. H-11 1L' })).toBeVisible();
+  await expect(foreman.getByRole('button', { name: 'Other decision…. H-11 1L' })).toBeVisible();
   await expect(foreman.getByText('inspection still open', { exact: false }).first()).toBeVisible();
 
   // The glass was read wrong at 1L: what that did is taken back, and is seen to have been; 1R stands.
-  await press(technician, /^Go on, /);
+  await press(technician, /^Continue, /);
   await stepTo(technician, '1L Hub oil');
   await enter(technician, 'Level: Between');
   await press(technician, 'Save 1L hub oil');
@@ -60,8 +60,8 @@ test('what one saves and leaves holds at once for all: the driver cannot sign it
   await allSent(technician);
   await expect(technician.getByRole('heading', { name: 'Taken back' })).toBeVisible();
   await expect(technician.getByText('Corrected by Tomas Rask', { exact: false }).first()).toBeVisible();
-  await expect(foreman.getByRole('button', { name: 'Otherwise …. H-11 1L' })).toHaveCount(0);
-  await expect(foreman.getByRole('button', { name: 'Otherwise …. H-11 1R' })).toBeVisible();
+  await expect(foreman.getByRole('button', { name: 'Other decision…. H-11 1L' })).toHaveCount(0);
+  await expect(foreman.getByRole('button', { name: 'Other decision…. H-11 1R' })).toBeVisible();
   await expect(driver.getByText('Held', { exact: true }).first()).toBeVisible();
 });
 
@@ -82,7 +82,7 @@ test('a fact of the unit changed at the pad has its reason, and stands where who
   await technician.getByRole('radio', { name: /^Long stroke/ }).click();
   await technician.getByRole('radio', { name: 'Figure on the clamp ring' }).click();
   await press(technician, 'It was written down wrong');
-  await press(technician, 'It is this chamber');
+  await press(technician, 'Save chamber');
   await press(technician, 'Sheet');
   await expect(technician.getByRole('heading', { name: 'Brake count' })).toBeVisible();
   await allSent(technician);

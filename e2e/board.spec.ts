@@ -9,7 +9,7 @@ const WIDE = { width: 1280, height: 800 };
 async function boardOf(browser: Browser, url: string, who: Who): Promise<Page> {
   const page = await deviceOf(browser, url, who, { viewport: WIDE });
   await page.goto(`${url}/plan`);
-  await expect(page.getByRole('heading', { name: 'What presses' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Needs attention' })).toBeVisible();
   return page;
 }
 
@@ -97,7 +97,7 @@ test('of two foremen the second is told of the first one’s plan, and goes on f
   await one.keyboard.press('p');
   await press(one, 'Publish this plan');
   await expect(other.getByText(/^Berit Holloway made another plan/)).toBeVisible();
-  await press(other, 'Go on from theirs. drops your changes');
+  await press(other, 'Use their plan. drops your changes');
   await expect(other.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   await expect(bar(other, 'Mud flap')).toHaveAccessibleName(/pinned/);
   await expect(other.getByRole('heading', { name: 'Your changes' })).toHaveCount(0);
@@ -105,13 +105,13 @@ test('of two foremen the second is told of the first one’s plan, and goes on f
 
 test('a search by the server is shown beside the plan, and taken', async ({ browser, program }) => {
   const page = await boardOf(browser, program.url, 'foreman');
-  await press(page, 'Plan all anew');
+  await press(page, 'Re-plan everything');
   await expect(page.getByText(/^Searching|^Waits/)).toBeVisible();
   await press(page, 'Stop. takes the best so far');
   await expect(page.getByText('Stopped; this is the best it had.')).toBeVisible();
   await press(page, 'Show');
-  await expect(page.getByText('This is the proposal; the plan itself stands until it is taken.')).toBeVisible();
-  await press(page, 'Take it');
+  await expect(page.getByText('This is a proposal. The current plan stays until you use it.')).toBeVisible();
+  await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   await expect(page.getByText('Stopped; this is the best it had.')).toHaveCount(0);
 });
@@ -134,7 +134,7 @@ test('an absence makes a proposal within seconds: what began stays, and one tap 
     await command(page, 'set-person', { person: away.id, version: away.version, form: { name, role, work: absent } }),
   ).toBe(200);
   await expect(page.getByText(/Somebody’s hours or absence changed/)).toBeVisible();
-  await press(page, 'Take it');
+  await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   const after = await planOf(page);
   const begun = before.jobs.find((job) => job.begun)?.id;
@@ -206,7 +206,7 @@ test('a shop weighs its plan its own way, and goes back to what it was shipped w
   await expect.poll(async () => (await planOf(page)).request.weights?.sum.setupMinutes).toBe(400);
   await press(page, 'Weights');
   await expect(setUp).toHaveValue('400');
-  await press(page, 'As it was shipped');
+  await press(page, 'Restore defaults');
   await expect(setUp).toHaveValue(shipped);
 });
 
@@ -227,13 +227,13 @@ test('a day is planned from twenty reports that were answered, in at most twelve
   }
   await counting(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await press(page, /^Make jobs of all \d+, by their templates$/);
+  await press(page, /^Create jobs for all \d+ defects from templates$/);
   await press(page, 'Make these jobs');
   await allSent(page);
   await press(page, 'Plan');
-  await press(page, 'Plan all anew');
+  await press(page, 'Re-plan everything');
   await press(page, 'Stop. takes the best so far');
-  await press(page, 'Take it');
+  await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   const all = await taps(page);
   console.log(`taps to plan a day: ${all}`);
@@ -271,7 +271,7 @@ test('a part that is late makes a proposal: its job stands after the day it is e
   // A newer proposal may take the place of the one under the finger: then that one is taken.
   await expect(async () => {
     const plan = page.getByText(/^Plan 2, by Berit Holloway/);
-    if (!(await plan.isVisible())) await page.getByRole('button', { name: 'Take it' }).click({ timeout: 20_000 });
+    if (!(await plan.isVisible())) await page.getByRole('button', { name: 'Use this plan' }).click({ timeout: 20_000 });
     await expect(plan).toBeVisible({ timeout: 15_000 });
   }).toPass({ timeout: 150_000 });
   const after = (await planOf(page)).slots.find(({ job }) => job === id);
@@ -290,6 +290,6 @@ test('work that runs over is seen by the clock, and a proposal is there', async 
     database,
     `select za_queue.add('watch-plan', '${JSON.stringify({ fleet, because: null })}'::json, 'watch-plan ${fleet}', 0, null) as added`,
   );
-  await expect(page.getByText(/^What must move/).first()).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take it' })).toBeVisible();
+  await expect(page.getByText(/^Re-plan of what must move/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeVisible();
 });

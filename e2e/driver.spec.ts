@@ -26,13 +26,13 @@ test('what is not fitted closes its step, is not asked for again, and can be put
   await begin(page, 'Full inspection');
   await stepTo(page, '1L Shock absorber');
   await press(page, 'Skip');
-  await press(page, 'Not fitted: never asked of this unit again');
+  await press(page, 'Not on this unit: do not ask again');
   await expect(page.getByRole('button', { name: /^1L Shock absorber: / })).toHaveCount(0);
   await allSent(page);
   await page.goto(program.url);
   await openTrailer(page, 'H-11');
   await expect(page.getByText('Shock absorber, 1L', { exact: true })).toBeVisible();
-  await press(page, /^It is fitted/);
+  await press(page, /^Mark as fitted/);
   await allSent(page);
   await expect(page.getByText('Shock absorber, 1L', { exact: true })).toBeHidden();
 });

@@ -22,7 +22,7 @@ export const startEmpty = async () =>
 export async function comeIn(page: Page, said: string): Promise<void> {
   await page.goto(/(http\S+code=\S+)/.exec(said)?.[1] ?? '');
   await page.getByLabel(/^A password of your own/).fill(PASSWORD);
-  await press(page, 'Come in');
+  await press(page, 'Sign in');
   await expect(page.getByText('No unit is set up yet.')).toBeVisible();
 }
 

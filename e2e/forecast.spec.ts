@@ -54,7 +54,7 @@ test('while the wheels are off, what is near its limit is proposed with its sum;
   expect(found).not.toBeNull();
   await page.goto(`${program.url}/job/${found}`);
   await expect(page.getByRole('heading', { name: 'While it is here' })).toBeVisible();
-  await expect(page.getByText(/^Done now it saves .* thrown away: \d+ % of the part’s life/).first()).toBeVisible();
+  await expect(page.getByText(/^Doing it now saves .* Wasted: \d+% of the part’s life/).first()).toBeVisible();
   const open = page.getByRole('button', { name: /^Not now\. / });
   const before = await open.count();
   await open.first().click();

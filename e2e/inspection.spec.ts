@@ -48,7 +48,7 @@ async function enterFigures(page: Page, label: string): Promise<void> {
 }
 
 const ANSWERS =
-  /^(Save |Good: |Open the verdict sheet$|It is right$|95 psi$|Chocked, both ways$|Chocks out$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
+  /^(Save |Good: |Open the verdict sheet$|Yes, it is correct$|95 psi$|Chocked, both ways$|Chocks out$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
 
 /** What the pad asks for now, by the button that answers it; waits until that is another than `before`. */
 async function nextAnswer(page: Page, before: string | null): Promise<string> {
@@ -59,7 +59,7 @@ async function nextAnswer(page: Page, before: string | null): Promise<string> {
       );
       const answers = labels.filter((label) => new RegExp(pattern).test(label));
       // A question over the pad is answered first.
-      const answer = answers.find((label) => label === 'It is right') ?? answers[0];
+      const answer = answers.find((label) => label === 'Yes, it is correct') ?? answers[0];
       return answer && answer !== last ? answer : null;
     },
     [ANSWERS.source, before ?? ''] as const,
@@ -71,7 +71,8 @@ async function nextAnswer(page: Page, before: string | null): Promise<string> {
 async function walkAll(page: Page): Promise<number> {
   let steps = 0;
   for (let answer = await nextAnswer(page, null); answer !== 'Open the verdict sheet'; ) {
-    if (['Chocked, both ways', 'Chocks out', '95 psi', 'It is right'].includes(answer)) await press(page, answer);
+    if (['Chocked, both ways', 'Chocks out', '95 psi', 'Yes, it is correct'].includes(answer))
+      await press(page, answer);
     else {
       steps++;
       if (answer.startsWith('Save ')) {
@@ -145,8 +146,8 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await expect(
     page.getByText('Wheel seal', { exact: false }).or(page.getByText('Inner wheel seal')).first(),
   ).toBeVisible();
-  await press(page, 'Close incomplete');
-  const close = page.getByRole('button', { name: 'Close incomplete' }).last();
+  await press(page, 'Close as incomplete');
+  const close = page.getByRole('button', { name: 'Close as incomplete' }).last();
   await expect(close).toBeDisabled();
   await page.getByLabel('Because').fill('Called away');
   await close.click();
@@ -226,7 +227,7 @@ test('a driver walks round, and the foreman has what was found to answer', async
 
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/shop`);
-  await expect(foreman.getByText('Reports to answer', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('Reports to review', { exact: false })).toBeVisible();
   await expect(foreman.getByText('Leans to one side', { exact: false }).first()).toBeVisible();
 });
 

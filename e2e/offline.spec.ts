@@ -53,11 +53,11 @@ test('a report made without a server is kept, and refused commands say why', asy
   const manager = await deviceOf(browser, first.url, 'manager', { keeps: true });
   for (const page of [foreman, manager]) {
     await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-    await expect(page.getByRole('button', { name: 'Otherwise …. H-12 2L' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Other decision…. H-12 2L' })).toBeVisible();
   }
   await first.stop();
   for (const page of [foreman, manager]) {
-    await press(page, 'Otherwise …. H-12 2L');
+    await press(page, 'Other decision…. H-12 2L');
     await press(page, 'To be repaired');
     await expect(page.getByRole('button', { name: /kept on this device/ })).toBeVisible();
   }
@@ -69,8 +69,8 @@ test('a report made without a server is kept, and refused commands say why', asy
   await manager.context().setOffline(false);
   await press(manager, '1 entry refused. See why');
   await expect(manager.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
-  await expect(manager.getByText('It now stands as: triaged.')).toBeVisible();
-  await press(manager, 'Give it up');
+  await expect(manager.getByText('Current status: triaged.')).toBeVisible();
+  await press(manager, 'Discard');
   await expect(manager.getByText('Everything is sent.')).toBeVisible();
   await second.stop();
 });
@@ -101,20 +101,20 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await page.getByRole('button', { name: /^2L:/ }).click();
   await page.getByRole('radio', { name: 'Brake', exact: true }).click();
   await page.getByRole('radio', { name: 'Hisses at the wheel' }).click();
-  await page.getByLabel('In your words').fill('Hisses with the brake held');
+  await page.getByLabel('Your own words').fill('Hisses with the brake held');
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Add a photo')]);
   await chooser.setFiles({ name: 'here.png', mimeType: 'image/png', buffer: await page.screenshot() });
   await expect(page.getByRole('button', { name: 'Another photo (1 taken)' })).toBeVisible();
   await page.reload();
-  await expect(page.getByText('Begun earlier and not sent', { exact: false })).toBeVisible();
+  await expect(page.getByText('Unsent report from earlier', { exact: false })).toBeVisible();
   await expect(page.getByText('At 2L')).toBeVisible();
   await expect(page.getByRole('radio', { name: 'Hisses at the wheel' })).toBeChecked();
-  await expect(page.getByLabel('In your words')).toHaveValue('Hisses with the brake held');
+  await expect(page.getByLabel('Your own words')).toHaveValue('Hisses with the brake held');
   await press(page, 'Begin anew. H-11');
-  await press(page, 'Keep it. H-11');
+  await press(page, 'Cancel. H-11');
   await press(page, 'Send report');
   await expect(page.getByText('Hisses with the brake held')).toBeVisible();
   await press(page, 'Report a defect');
   await expect(page.getByText('Where is it?')).toBeVisible();
-  await expect(page.getByText('Begun earlier', { exact: false })).toBeHidden();
+  await expect(page.getByText('Unsent report', { exact: false })).toBeHidden();
 });

@@ -15,7 +15,7 @@ test('from an empty fleet to the first verdict of a two-axle trailer in at most 
   await page.getByRole('radio', { name: /^30, / }).click();
   await press(page, 'Done. axle 1');
   await press(page, 'Same as axle 1. axle 2');
-  await press(page, 'Set it up');
+  await press(page, 'Add unit');
   await expect(page.getByRole('link', { name: /^F-1,/ })).toBeVisible();
   await openTrailer(page, 'F-1');
   await begin(page);
@@ -62,11 +62,11 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   const nell = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   const comes = async (with_: string) => {
     await nell.goto(program.url);
-    await press(nell, 'I was given a code');
+    await press(nell, 'I have an invite code');
     await nell.getByLabel('Name', { exact: true }).fill('nell@upperfold');
     await nell.getByLabel('Code').fill(with_.toLowerCase());
     await nell.getByLabel(/^A password of your own/).fill(PASSWORD);
-    await press(nell, 'Come in');
+    await press(nell, 'Sign in');
   };
   await comes(code);
   await expect(nell.getByText('A foreman or a manager sets them up.')).toBeVisible();
@@ -79,7 +79,7 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   await nell.reload();
   await expect(nell.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await press(page, 'Change. Nell Reed');
-  await press(page, 'Back again');
+  await press(page, 'Reactivate');
   await expect(page.getByText('Driver · nell@upperfold', { exact: true })).toBeVisible();
   await press(page, 'Change. Nell Reed');
   await press(page, 'A new code: the password ends');
@@ -104,10 +104,10 @@ test('a wrong chamber is put right at the pad, and its reading judged again', as
   await expect(page.getByText('Violation').first()).toBeVisible();
   await press(page, '30 clamp chamber. Put it right');
   await page.getByRole('radio', { name: /^Long stroke/ }).click();
-  await expect(page.getByRole('button', { name: 'It is this chamber' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save chamber' })).toBeDisabled();
   await page.getByRole('radio', { name: 'Figure on the clamp ring' }).click();
   await press(page, 'It was written down wrong');
-  await press(page, 'It is this chamber');
+  await press(page, 'Save chamber');
   await expect(page.getByRole('button', { name: '30 long stroke clamp chamber. Put it right' })).toBeVisible();
   await expect(page.getByText('Within limits').first()).toBeVisible();
   await allSent(page);
@@ -146,7 +146,7 @@ test('a sold unit is on a list of its own with its records, and comes back from 
   await expect(page.getByText('H-14 is sold', { exact: false })).toBeVisible();
   const gone = async () => {
     await page.getByRole('navigation').getByRole('link', { name: 'Me' }).click();
-    await press(page, 'Setting up');
+    await press(page, 'Fleet setup');
     await press(page, 'Sold and scrapped');
   };
   await gone();
@@ -181,10 +181,10 @@ test('a number that is taken is said in the form, and nothing of it is lost', as
   await page.goto(`${program.url}/unit/new`);
   await page.getByLabel('Number, as painted on it').fill('H-11');
   await page.getByLabel('Where it stands').fill('Behind the barn');
-  await press(page, 'Set it up');
+  await press(page, 'Add unit');
   await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
   await expect(page.getByLabel('Where it stands')).toHaveValue('Behind the barn');
   await page.getByLabel('Number, as painted on it').fill('H-19');
-  await press(page, 'Set it up');
+  await press(page, 'Add unit');
   await expect(page.getByText('31 units', { exact: false })).toBeVisible();
 });

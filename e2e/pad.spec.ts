@@ -112,9 +112,9 @@ test('what is skipped stays open: the inspection closes incomplete, with the rea
   await measure(page);
   await press(page, 'Open the verdict sheet');
   await expect(page.getByText('This is not a pass', { exact: false })).toBeVisible();
-  await press(page, 'Close incomplete');
+  await press(page, 'Close as incomplete');
   await page.getByLabel('Because').fill('1L under mud');
-  await page.getByRole('dialog').getByRole('button', { name: 'Close incomplete' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close as incomplete' }).click();
   await page
     .getByRole('link', { name: /Measure the axle ends, Tomas Rask · incomplete/ })
     .first()
@@ -131,7 +131,7 @@ test('nonsense and an unknown pressure are answered in a sentence', async ({ bro
   await expect(page.getByText('write a length with its unit', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeDisabled();
   await page.keyboard.type('8');
-  await expect(page.getByText('Not judged', { exact: true })).toBeVisible();
+  await expect(page.getByText('No verdict', { exact: true })).toBeVisible();
   await press(page, 'Why?');
   await expect(page.getByText('the reservoir pressure was not noted', { exact: false })).toBeVisible();
 });

@@ -50,11 +50,11 @@ test('on a shared device a PIN changes the person, and what the one before did i
   await press(shop, 'Tomas Rask');
   await shop.getByLabel('PIN of Tomas Rask').fill('000000');
   await press(shop, 'Take over');
-  await expect(shop.getByText('The PIN is wrong.', { exact: false })).toBeVisible();
+  await expect(shop.getByText('Wrong PIN.', { exact: false })).toBeVisible();
   await shop.getByLabel('PIN of Tomas Rask').fill('240680');
   await press(shop, 'Take over');
   await expect(shop.getByText('technician at Low Marsh Growers')).toBeVisible();
-  await expect(shop.getByRole('button', { name: 'Setting up' })).toBeHidden();
+  await expect(shop.getByRole('button', { name: 'Fleet setup' })).toBeHidden();
   await shop.reload();
   await expect(shop.getByText('technician at Low Marsh Growers')).toBeVisible();
 });
@@ -65,20 +65,20 @@ test('a manager’s sign-in asks for a second factor, and a kept code opens wher
 }) => {
   const page = await deviceOf(browser, program.url, 'manager');
   await me(page);
-  await press(page, 'A second factor at sign-in');
+  await press(page, 'Two-step sign-in');
   await page.getByLabel('Password', { exact: true }).fill(DEMO);
   await press(page, 'Begin');
   const secret = (await page.getByText(/^([A-Z2-7]{4} ){7}[A-Z2-7]{4}$/).textContent()) ?? '';
   const device = new TOTP({ secret: Secret.fromBase32(secret.replaceAll(' ', '')) });
   await page.getByLabel('The six digits it shows now').fill(device.generate());
-  await press(page, 'Ask for it from now on');
+  await press(page, 'Turn on');
   const kept =
     (await page
       .getByText(/^([A-Z2-9]{4}-){2}[A-Z2-9]{4}$/)
       .first()
       .textContent()) ?? '';
   await press(page, 'I have kept them');
-  await expect(page.getByRole('button', { name: 'Second factor: asked for' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Two-step sign-in: on' })).toBeVisible();
   await press(page, 'Sign out');
   await page.getByLabel('Name').fill('manager@lowmarsh');
   await page.getByLabel('Password').fill(DEMO);
@@ -95,25 +95,25 @@ test('a manager’s sign-in asks for a second factor, and a kept code opens wher
 test('a manager clears a foreman’s second factor with a new code', async ({ browser, program }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await me(foreman);
-  await press(foreman, 'A second factor at sign-in');
+  await press(foreman, 'Two-step sign-in');
   await foreman.getByLabel('Password', { exact: true }).fill(DEMO);
   await press(foreman, 'Begin');
   const secret = (await foreman.getByText(/^([A-Z2-7]{4} ){7}[A-Z2-7]{4}$/).textContent()) ?? '';
   const device = new TOTP({ secret: Secret.fromBase32(secret.replaceAll(' ', '')) });
   await foreman.getByLabel('The six digits it shows now').fill(device.generate());
-  await press(foreman, 'Ask for it from now on');
+  await press(foreman, 'Turn on');
   await press(foreman, 'I have kept them');
   const manager = await deviceOf(browser, program.url, 'manager');
   await manager.goto(`${program.url}/people`);
   await press(manager, 'Change. Berit Holloway');
-  await press(manager, 'A new code: password and second factor end');
+  await press(manager, 'A new code: password and two-step sign-in end');
   const code = (await manager.getByText(/^([A-Z2-9]{4}-){2}[A-Z2-9]{4}$/).textContent()) ?? '';
   await allSent(manager);
   await foreman.goto(`${program.url}/`);
-  await press(foreman, 'I was given a code');
+  await press(foreman, 'I have an invite code');
   await foreman.getByLabel('Name', { exact: true }).fill('foreman@lowmarsh');
   await foreman.getByLabel('Code').fill(code);
   await foreman.getByLabel(/^A password of your own/).fill('a password of my own');
-  await press(foreman, 'Come in');
+  await press(foreman, 'Sign in');
   await expect(foreman.getByRole('heading', { name: 'Yard' })).toBeVisible();
 });

@@ -98,10 +98,10 @@ async function take(browser: Browser, url: string): Promise<void> {
 
   const foreman = await as('foreman', WIDE);
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await foreman.getByText('Reports to answer', { exact: false }).waitFor();
+  await foreman.getByText('Reports to review', { exact: false }).waitFor();
   await picture(foreman, 'wide-shop');
   await foreman.goto(`${url}/plan`);
-  await foreman.getByRole('heading', { name: 'What presses' }).waitFor();
+  await foreman.getByRole('heading', { name: 'Needs attention' }).waitFor();
   await foreman.getByRole('button', { name: /, Frame crack at the neck, / }).click();
   await foreman.getByRole('button', { name: 'Pin here' }).waitFor();
   await picture(foreman, 'wide-plan');
@@ -114,7 +114,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await phone.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await press(phone, 'Make a job for R-32');
   await press(phone, 'Make this job');
-  await press(phone, 'Put on this bay and day');
+  await press(phone, 'Schedule');
   await press(phone, 'Start work');
   await phone.getByText(/^Steps: /).waitFor();
   for (let n = 0; n < 5; n++) await phone.getByRole('checkbox', { checked: false }).first().click();
@@ -124,7 +124,7 @@ async function take(browser: Browser, url: string): Promise<void> {
     .getByRole('button', { name: /^Torque\. / })
     .first()
     .click();
-  await phone.getByText('First each nut drawn up by hand', { exact: false }).waitFor();
+  await phone.getByText('First snug each nut', { exact: false }).waitFor();
   await press(phone, 'Close');
   await phone.goto(url);
   await openTrailer(phone, 'R-33');
@@ -146,7 +146,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   const learner = await as('technician');
   await learner.goto(`${url}/practice`);
   await press(learner, 'Do it. Brakes that deceive');
-  await press(learner, 'Lay the chocks');
+  await press(learner, 'Set the chocks');
   await press(learner, '95 psi');
   await press(learner, 'Apply the brake');
   await press(learner, '1 inches');

@@ -57,23 +57,23 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   await page.context().setOffline(true);
   await press(page, 'Do it. Brakes before Friday');
   await expect(page.getByText('Made up: of no real unit', { exact: false })).toBeVisible();
-  await press(page, 'Lay the chocks');
+  await press(page, 'Set the chocks');
   await press(page, '95 psi');
   const walked = perfectWalk(made).taken;
   const deceived = made.hidden[0]?.keys[0];
   for (const [nth, { key, reading }] of walked.entries()) {
-    await expect(page.getByText(new RegExp(`^${nth} of ${walked.length} `))).toBeVisible();
+    await expect(page.getByText(new RegExp(`^${nth} (${walked.length}) `))).toBeVisible();
     // Who looks at the side one sees reads what stands there.
     await enter(page, reading, key === deceived && reading.kind === 'lining' ? reading.points[0] : undefined);
-    const doubted = page.getByRole('button', { name: 'It is right' });
-    const next = page.getByText(new RegExp(`^${nth + 1} of ${walked.length} `));
+    const doubted = page.getByRole('button', { name: 'Yes, it is correct' });
+    const next = page.getByText(new RegExp(`^${nth + 1} (${walked.length}) `));
     await expect(doubted.or(next).first()).toBeVisible();
     if (await doubted.isVisible()) await doubted.press('Enter');
     if (nth !== 3) continue;
     await page.reload();
     await expect(page.getByRole('button', { name: /^Save / })).toBeVisible();
   }
-  await press(page, 'It may go');
+  await press(page, 'Go');
   await expect(page.getByText('Missed: Lining thick on the side one sees, thin on the other')).toBeVisible();
   await expect(page.getByText('That changed the verdict.').first()).toBeVisible();
   await expect(page.getByText('You said: it may go. The book says otherwise.')).toBeVisible();
@@ -100,8 +100,8 @@ test('a whole practice walk without a signal: a lining thick on the side one see
 test('nothing of practice is in a real unit’s records', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await page.goto(`${program.url}/practice`);
-  await press(page, 'Make one up');
-  await expect(page.getByRole('button', { name: 'Lay the chocks' })).toBeVisible();
+  await press(page, 'New practice trailer');
+  await expect(page.getByRole('button', { name: 'Set the chocks' })).toBeVisible();
   await press(page, '95 psi');
   await page.keyboard.type('1 1/2');
   await page.keyboard.press('Enter');
@@ -136,7 +136,7 @@ test('an exam by two phones: the code is typed, each thing marked, what must not
   await expect(learner.getByText(/^2 of \d+ marked\.$/)).toBeVisible();
   await press(learner, 'The exam is over');
   await expect(learner.getByRole('heading', { name: 'Not passed' })).toBeVisible();
-  await expect(learner.getByText(/^Left out, and must not be: .*Service brake/)).toBeVisible();
+  await expect(learner.getByText(/^Required items left out: .*Service brake/)).toBeVisible();
 });
 
 test('the air brake check by keyboard alone: out of order it begins again, in order it ends on the pads', async ({

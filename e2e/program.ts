@@ -151,7 +151,7 @@ const GOOD: Record<string, string[]> = {
 
 /** After saving: answers that the reading is right, if the pad asks; done when the next step is there. */
 export async function confirmIfAsked(page: Page, place: string, kind: string): Promise<void> {
-  const doubted = page.getByRole('button', { name: 'It is right' });
+  const doubted = page.getByRole('button', { name: 'Yes, it is correct' });
   const next = page.getByRole('button', {
     name: new RegExp(`^Save (?!${place} ${kind}$)|^Open the verdict sheet|^Close inspection`),
   });

@@ -18,8 +18,8 @@ async function torque(page: Page, wheel: string): Promise<void> {
   await press(page, `Torque. ${wheel}`);
   await page.getByLabel('Full value, from the maker').fill('475');
   await page.getByLabel('Set with').fill('Torque wrench 4');
-  await press(page, `${wheel} drawn up by hand in star`);
-  await press(page, `${wheel} at its full value in star`);
+  await press(page, `${wheel}: all nuts snug, star pattern`);
+  await press(page, `${wheel}: all nuts at full torque, star pattern`);
 }
 
 /** A driver on the page of H-11 reports oil at a hub, and the foreman makes a job of it for today. */
@@ -36,7 +36,7 @@ async function wetHub(driver: Page, foreman: Page): Promise<void> {
   await press(foreman, 'Make a job for H-11');
   await expect(foreman.getByText('Hub seal', { exact: true })).toBeVisible();
   await press(foreman, 'Make this job');
-  await press(foreman, 'Put on this bay and day');
+  await press(foreman, 'Schedule');
   await allSent(foreman);
 }
 
@@ -74,7 +74,7 @@ test('from a wet hub to the acknowledged repair: hold, triage, job, parts, steps
     for (let now = await asked(technician); now; now = await asked(technician)) {
       await enter(technician, ...(now[1] === 'hub oil' ? hub : play));
       await press(technician, `Save ${now[0]} ${now[1]}`);
-      const doubted = technician.getByRole('button', { name: 'It is right' });
+      const doubted = technician.getByRole('button', { name: 'Yes, it is correct' });
       const next = technician.getByRole('button', {
         name: new RegExp(`^Save (?!${now[0]} ${now[1]}$)|^Close inspection`),
       });
@@ -87,7 +87,7 @@ test('from a wet hub to the acknowledged repair: hold, triage, job, parts, steps
   await again(['Level: At add', 'Clear', 'Dry'], ['3 thousandths']);
   await expect(technician.getByText('measured again', { exact: false }).first()).toBeVisible();
   await expect(technician.getByRole('button', { name: 'Sign and certify' })).toBeDisabled();
-  await press(technician, 'Not right yet: work on it again');
+  await press(technician, 'Not right yet: reopen job');
   await technician.getByLabel('Why?').fill('Oil still at the add mark');
   await press(technician, 'Reopen this job');
   await technician.getByLabel('What was done').fill('Filled to the mark');
@@ -214,10 +214,10 @@ test('a shop changes how a repair goes, and counts its parts', async ({ browser,
 test('a re-torque past its day is in the queue until it is a report', async ({ browser, program }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await shop(foreman);
-  await expect(foreman.getByText('D-42 1R: not torqued again')).toBeVisible();
-  await press(foreman, 'Make it a report. D-42 1R');
+  await expect(foreman.getByText('D-42 1R: re-torque overdue')).toBeVisible();
+  await press(foreman, 'Report as a defect. D-42 1R');
   await allSent(foreman);
-  await expect(foreman.getByRole('button', { name: 'Otherwise …. D-42 1R' })).toBeVisible();
+  await expect(foreman.getByRole('button', { name: 'Other decision…. D-42 1R' })).toBeVisible();
 });
 
 test('a repair is found by its words, and its certificate goes on paper', async ({ browser, program }) => {

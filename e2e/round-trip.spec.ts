@@ -13,16 +13,16 @@ async function report(driver: Page): Promise<void> {
   await driver.getByRole('main').getByRole('button', { name: /^1R:/ }).last().click();
   await driver.getByRole('radio', { name: 'Brake' }).click();
   await driver.getByRole('radio', { name: 'Hisses at the wheel' }).click();
-  await driver.getByLabel('In your words').fill('Hisses when held');
+  await driver.getByLabel('Your own words').fill('Hisses when held');
   await press(driver, 'Send report');
   await expect(driver.getByText('Hisses when held')).toBeVisible();
 }
 
 async function answer(foreman: Page, place: string): Promise<void> {
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await press(foreman, `Otherwise …. H-11 ${place}`);
+  await press(foreman, `Other decision…. H-11 ${place}`);
   await press(foreman, 'To be repaired');
-  await expect(foreman.getByRole('button', { name: `Otherwise …. H-11 ${place}` })).toBeHidden();
+  await expect(foreman.getByRole('button', { name: `Other decision…. H-11 ${place}` })).toBeHidden();
 }
 
 async function roundTrip(browser: Browser, url: string, size: Size): Promise<void> {
@@ -41,7 +41,7 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   await press(technician, 'Open the verdict sheet');
   await expect(technician.getByText('Out of service', { exact: true }).first()).toBeVisible();
   await expect(technician.getByText('limit 2 in, margin -1/4 in')).toBeVisible();
-  await expect(technician.getByText('2 is not less than 1: out of service by the brake count.')).toBeVisible();
+  await expect(technician.getByText('2 is at least 1: out of service by the brake count.')).toBeVisible();
   await press(technician, 'Close inspection');
   await expect(technician.getByText('1L: Applied stroke past its limit').first()).toBeVisible();
 
@@ -54,7 +54,7 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   await foreman.getByRole('radio', { name: 'Wheels off' }).click();
   await press(foreman, 'Make this job');
   await foreman.getByRole('radio', { name: 'Bay 2 – lift' }).click();
-  await press(foreman, 'Put on this bay and day');
+  await press(foreman, 'Schedule');
   await expect(foreman.getByText('Bay 2 – lift', { exact: false }).first()).toBeVisible();
 
   await technician.getByRole('link', { name: /Chamber 1R, slack adjuster 1L/ }).click();

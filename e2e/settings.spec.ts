@@ -112,12 +112,12 @@ test('a route changed by two: what one had not saved stands, through a reload, a
   await press(manager, 'Save the route');
   await expect(manager.getByRole('heading', { name: 'Yard walk' })).toBeVisible();
 
-  await expect(foreman.getByText('Somebody else saved this route meanwhile', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('Someone else saved this route', { exact: false })).toBeVisible();
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Gate walk');
   await press(foreman, 'Save the route');
   await press(foreman, '1 entry refused. See why');
   await expect(foreman.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
-  await press(foreman, 'Give it up');
+  await press(foreman, 'Discard');
   await foreman.goto(`${program.url}/routes`);
   await press(foreman, 'Change. Yard walk');
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
@@ -135,8 +135,8 @@ test('a trailer behind a tractor is counted as a whole', async ({ browser, progr
   await press(page, 'Add a unit');
   await press(page, /^Y-1, /);
   await expect(page.getByText('Out of service at 20 % of 10 brakes')).toBeVisible();
-  await press(page, 'Good brakes elsewhere, not in the list: one more');
-  await press(page, 'Good brakes elsewhere, not in the list: one more');
+  await press(page, 'Good brakes on units not listed: one more');
+  await press(page, 'Good brakes on units not listed: one more');
   await expect(page.getByText('Out of service at 20 % of 12 brakes')).toBeVisible();
   await expect(
     page.getByText(/^Less than 3: by the \d+ of 12 brakes measured the brake count holds nothing\.$/),
@@ -146,7 +146,7 @@ test('a trailer behind a tractor is counted as a whole', async ({ browser, progr
 test('what if: a longer stroke turns the verdict, more air takes it back', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'driver');
   await page.goto(`${program.url}/book`);
-  await expect(page.getByText('is not more than 2 in', { exact: false })).toBeVisible();
+  await expect(page.getByText('is no more than 2 in', { exact: false })).toBeVisible();
   await page.getByLabel('Stroke', { exact: true }).fill('72');
   await expect(page.getByText('2 1/4 in is more than 2 in, by 1/4 in', { exact: false })).toBeVisible();
   await page.getByLabel('Reservoir').fill('110');

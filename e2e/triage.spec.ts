@@ -3,7 +3,7 @@ import { allSent, deviceOf, expect, openTrailer, press, reportFlap, test } from 
 
 const shop = (page: Page) => page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
 const left = async (page: Page) =>
-  Number(/\((\d+)\)/.exec((await page.getByText(/^Reports to answer \(/).textContent()) ?? '')?.[1]);
+  Number(/\((\d+)\)/.exec((await page.getByText(/^Reports to review \(/).textContent()) ?? '')?.[1]);
 
 test('the whole queue is answered by keys as proposed, one taken back, and nothing is lost', async ({
   browser,
@@ -25,7 +25,7 @@ test('the whole queue is answered by keys as proposed, one taken back, and nothi
   await expect(foreman.getByText('Every report is answered.')).toBeVisible();
   await allSent(foreman);
   await foreman.keyboard.press('u');
-  await expect(foreman.getByText('Reports to answer (1)')).toBeVisible();
+  await expect(foreman.getByText('Reports to review (1)')).toBeVisible();
 });
 
 test('a duplicate is joined, what is small is put off, and what a driver doubts is measured first', async ({
@@ -37,7 +37,7 @@ test('a duplicate is joined, what is small is put off, and what a driver doubts 
     await openTrailer(driver, 'H-14');
     await press(driver, 'Report a defect');
     await choose();
-    await driver.getByLabel('In your words').fill(words);
+    await driver.getByLabel('Your own words').fill(words);
     await press(driver, 'Send report');
     await expect(driver.getByText(words).first()).toBeVisible();
   };
@@ -58,13 +58,13 @@ test('a duplicate is joined, what is small is put off, and what a driver doubts 
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await shop(foreman);
   await press(foreman, 'Measure first. H-14 1R');
-  await foreman.getByRole('button', { name: /^Join the report that stands already\. H-14 1R/ }).click();
-  await press(foreman, 'Otherwise …. H-14 Trailer');
-  await press(foreman, 'Put it off …');
+  await foreman.getByRole('button', { name: /^Merge with the existing report\. H-14 1R/ }).click();
+  await press(foreman, 'Other decision…. H-14 Trailer');
+  await press(foreman, 'Defer…');
   await foreman.getByLabel('Why can it wait?').fill('At its next visit');
-  await press(foreman, 'Put it off');
+  await press(foreman, 'Defer');
   await allSent(foreman);
-  await expect(foreman.getByRole('button', { name: /^Otherwise …\. H-14 (1R|Trailer)$/ })).toHaveCount(0);
+  await expect(foreman.getByRole('button', { name: /^Other decision…\. H-14 (1R|Trailer)$/ })).toHaveCount(0);
   await openTrailer(driver, 'H-14');
   await driver.reload();
   await expect(driver.getByText('to be measured first', { exact: false })).toBeVisible();
@@ -81,7 +81,7 @@ test('what was put off until the meter reads so much is back in the queue once a
     await press(driver, 'Before the trip');
     await driver.getByRole('radio', { name: 'After the trip' }).click();
     await driver.getByLabel('Odometer or hub meter').fill(value);
-    const keep = driver.getByRole('button', { name: /^(Keep it|It stands so)\. meter of H-14/ });
+    const keep = driver.getByRole('button', { name: /^(Save|Meter reading is right)\. meter of H-14/ });
     await keep.click();
     await allSent(driver);
   };
@@ -90,12 +90,12 @@ test('what was put off until the meter reads so much is back in the queue once a
 
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await shop(foreman);
-  const row = foreman.getByRole('button', { name: 'Otherwise …. H-14 Trailer' });
+  const row = foreman.getByRole('button', { name: 'Other decision…. H-14 Trailer' });
   await row.click();
-  await press(foreman, 'Put it off …');
-  await foreman.getByLabel('Or until the meter reads', { exact: false }).fill('480,500 km');
+  await press(foreman, 'Defer…');
+  await foreman.getByLabel('Or until meter reading', { exact: false }).fill('480,500 km');
   await foreman.getByLabel('Why can it wait?').fill('At its next service');
-  await press(foreman, 'Put it off');
+  await press(foreman, 'Defer');
   await allSent(foreman);
   await expect(row).toHaveCount(0);
 

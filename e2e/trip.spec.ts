@@ -20,11 +20,11 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
   await driver.getByRole('radio', { name: 'After the trip' }).click();
   const meter = driver.getByLabel('Odometer or hub meter').first();
   await meter.fill('48,210 mi');
-  await press(driver, 'Keep it. meter of Y-1');
+  await press(driver, 'Save. meter of Y-1');
   await meter.fill('48,200 mi');
-  await expect(driver.getByText('a meter does not run backwards', { exact: false })).toBeVisible();
+  await expect(driver.getByText('A meter does not run backward', { exact: false })).toBeVisible();
   await meter.fill('48,300 mi');
-  await press(driver, 'Keep it. meter of Y-1');
+  await press(driver, 'Save. meter of Y-1');
   await allSent(driver);
 
   await driver.getByRole('button', { name: 'Back' }).click();
@@ -33,7 +33,7 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
   await press(driver, 'Hook behind Y-1 …');
   await driver.getByRole('dialog').getByLabel('Search').fill('H-12');
   await driver.getByRole('button', { name: 'H-12, Seed hopper' }).click();
-  await expect(driver.getByText('H-12 is held: the combination does not go as it is.', { exact: false })).toBeVisible();
+  await expect(driver.getByText('H-12 is on hold. Do not move this combination.', { exact: false })).toBeVisible();
 });
 
 test('on the road: the ways stand beside each other by the shop’s figures, and the service is asked for', async ({
@@ -42,9 +42,9 @@ test('on the road: the ways stand beside each other by the shop’s figures, and
 }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(foreman, 'H-12');
-  await press(foreman, 'On the road: service, or drive there …');
+  await press(foreman, 'Roadside: call service or drive in…');
   await expect(foreman.getByText('The shop has not written its figures yet.')).toBeVisible();
-  await expect(foreman.getByText('It is held: it does not move', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('On hold. Do not move it', { exact: false })).toBeVisible();
   await press(foreman, 'The shop’s figures');
   for (const [label, value] of [
     ['Call-out of the road service', '185'],
@@ -97,7 +97,7 @@ test('a driver on the road says where it drives to, asks for service, and its re
     return foreman.getByText('Mile 14: has reported (made up)').isVisible();
   };
   await expect.poll(reported).toBe(true);
-  await press(foreman, 'Take its report as a job');
+  await press(foreman, 'Create a job from its report');
   await allSent(foreman);
   await press(foreman, 'Open its job');
   await expect(foreman.getByText('Road service', { exact: false }).first()).toBeVisible();

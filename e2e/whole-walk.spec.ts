@@ -55,7 +55,7 @@ async function answer(page: Page): Promise<boolean> {
     if (await powered.isVisible()) await powered.click();
     await type(page, FIGURES.find(([words]) => words.test(asked))?.[1] ?? []);
     await save.click();
-    const doubted = page.getByRole('button', { name: 'It is right' });
+    const doubted = page.getByRole('button', { name: 'Yes, it is correct' });
     await expect(doubted.or(place.filter({ hasNotText: before })).first()).toBeVisible();
     if (await doubted.isVisible()) await doubted.press('Enter');
   }
@@ -85,7 +85,7 @@ for (const [kind, route, most] of [
     await press(page, 'Set up a unit');
     await page.getByLabel('Number, as painted on it').fill('F-1');
     await page.getByRole('radio', { name: kind, exact: true }).click();
-    await press(page, 'Set it up');
+    await press(page, 'Add unit');
     await openTrailer(page, 'F-1');
     const before = await taps();
     await begin(page, route);

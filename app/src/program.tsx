@@ -45,6 +45,7 @@ export { TrailerScreen } from './work/trailer/TrailerScreen';
 export { Trip } from './work/trailer/Trip';
 export { Gone } from './work/units/Gone';
 export { EditUnit, NewUnit } from './work/units/UnitEditor';
+export { DayScreen } from './work/yard/Day';
 
 type PracticeScreens = typeof import('./practice');
 /** A screen of the practice yard, which is fetched when somebody practises. */

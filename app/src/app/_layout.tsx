@@ -17,7 +17,7 @@ const KEPT_WITHIN_MS = 5_000;
 function Opening({ lost }: { lost: boolean }) {
   return (
     <View role="status" className="flex-1 items-center justify-center gap-4 bg-ground p-6">
-      <Text tone="soft">{lost ? 'The program could not be fetched: there is no signal.' : 'Opening…'}</Text>
+      <Text tone="soft">{lost ? 'No signal. The app could not load.' : 'Opening…'}</Text>
       {lost ? <Button tall label="Try again" onPress={() => location.reload()} /> : null}
     </View>
   );

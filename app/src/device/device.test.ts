@@ -102,7 +102,7 @@ test('a new device has every store, and an id under which it counts its acts', a
   const stores = [...db.objectStoreNames];
   const id = await db.get('own', 'id');
   db.close();
-  expect(stores).toEqual(['answers', 'drafts', 'outbox', 'own', 'practice', 'rows', 'typed']);
+  expect(stores).toEqual(['answers', 'drafts', 'keys', 'outbox', 'own', 'practice', 'rows', 'typed']);
   expect(id).toMatch(/^[0-9a-f-]{36}$/);
 });
 

@@ -34,5 +34,5 @@ export function dueWords(today: string, on: string): string {
   if (days === 0) return 'due today';
   const count = Math.abs(days);
   const words = `${count} ${count === 1 ? 'day' : 'days'}`;
-  return days < 0 ? `${words} over` : `due in ${words}`;
+  return days < 0 ? `${words} overdue` : `due in ${words}`;
 }

@@ -49,5 +49,5 @@ test('dates as people say them', () => {
     dueWords('2026-11-24', '2026-11-24'),
     dueWords('2026-11-24', '2026-11-25'),
     dueWords('2026-11-24', '2026-11-18'),
-  ]).toEqual(['due today', 'due in 1 day', '6 days over']);
+  ]).toEqual(['due today', 'due in 1 day', '6 days overdue']);
 });

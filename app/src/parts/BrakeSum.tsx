@@ -22,8 +22,8 @@ function Line({ label, sum, strong }: { label: string; sum: string; strong?: boo
 
 /** What the sum says, and of how many brakes it says anything. */
 function settledWords({ outOfService, outOfServiceAt, defective, measured, total }: BrakeCount, open: boolean): string {
-  if (outOfService) return `${defective} is not less than ${outOfServiceAt}: out of service by the brake count.`;
-  if (open) return `Not settled: ${measured} of ${brakes(total)} measured.`;
+  if (outOfService) return `${defective} is at or over ${outOfServiceAt}: out of service by brake count.`;
+  if (open) return `Not decided: ${measured} of ${brakes(total)} measured.`;
   if (measured === 0) return 'No brake was measured here: the brake count says nothing of them.';
   const by = measured < total ? `by the ${measured} of ${brakes(total)} measured ` : '';
   return `Less than ${outOfServiceAt}: ${by}the brake count holds nothing.`;
@@ -53,8 +53,8 @@ export function BrakeSum({ count, share }: { count: BrakeCount; share: Share | n
   const open = range && !count.outOfService && count.defectiveAtMost >= (count.outOfServiceAt ?? 0);
   return (
     <View>
-      <Line label="Brakes that count in full" sum={`${count.full} × 1`} />
-      <Line label="Brakes that count by half, in pairs" sum={`${count.half} × ½`} />
+      <Line label="Brakes that count as 1" sum={`${count.full} × 1`} />
+      <Line label="Brakes that count as ½ (two make 1)" sum={`${count.half} × ½`} />
       <View className="border-t-2 border-ink" />
       <Line
         strong

@@ -14,7 +14,7 @@ export function ClockBar() {
   const off = useSyncExternalStore(onClock, minutesAhead, minutesAhead);
   const [known, setKnown] = useState(0);
   if (off === 0 || Math.abs(off - known) * MINUTE_MS <= SKEW_TOLD_MS) return null;
-  const words = `This device’s clock is ${minutesWords(Math.abs(off))} ${off > 0 ? 'fast' : 'slow'}: set it. Times are put right when sent.`;
+  const words = `This device’s clock is ${minutesWords(Math.abs(off))} ${off > 0 ? 'fast' : 'slow'}. Set it: times are corrected when sent.`;
   return (
     <Pressable
       role="button"

@@ -30,7 +30,7 @@ export function ConfirmButton({
     );
   return (
     <View className="grow flex-row flex-wrap gap-2">
-      <Button className="grow" label="Keep it" hint={hint} onPress={() => setAsking(false)} />
+      <Button className="grow" label="Cancel" hint={hint} onPress={() => setAsking(false)} />
       <Button className="grow" look="stop" label={ask} onPress={onDo} />
     </View>
   );

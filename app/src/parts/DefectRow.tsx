@@ -77,7 +77,7 @@ export function DefectRow({
             <Text key={at} size="small">{`${more} – added by ${who}, ${clock(at, fleet.zone)}`}</Text>
           ))}
           <Text size="small" tone="soft">
-            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${waitsWords(defect)}${defect.holds ? ' · holds the trailer' : ''}`}
+            {`${by}, ${clock(defect.reportedAt, fleet.zone)}${STATE_WORDS[defect.state]}${waitsWords(defect)}${defect.holds ? ' · unit on hold for this' : ''}`}
           </Text>
         </View>
       </View>

@@ -21,7 +21,7 @@ test('what was answered is shown at once', async () => {
 test('what stands between its controls is waited for, once, so that nothing moves under a finger', async () => {
   const { rerender } = await show(answered, [fetching]);
   expect(screen.queryByText('the unit')).toBeNull();
-  expect(screen.getByText('Reading…')).toBeTruthy();
+  expect(screen.getByText('Loading…')).toBeTruthy();
   await rerender(
     <Loaded query={answered} beside={[{ isPending: false, fetchStatus: 'fetching' }]}>
       {(data: string) => <Text>{data}</Text>}
@@ -41,7 +41,7 @@ test('why an answer is not there is said: the refusal in its own words, else tha
   expect(screen.getByText('There is no such unit.')).toBeTruthy();
   await unmount();
   await show({ error: new TypeError('fetch failed'), isPending: false } as never);
-  expect(screen.getByText(/server cannot be reached/)).toBeTruthy();
+  expect(screen.getByText(/No connection/)).toBeTruthy();
   expect(screen.getByText('Try again')).toBeTruthy();
 });
 

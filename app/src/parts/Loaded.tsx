@@ -16,7 +16,7 @@ function Reading() {
   return (
     <View className="flex-row items-center gap-3 p-6" role="status">
       <ActivityIndicator color={palette.act} />
-      <Text tone="soft">Reading…</Text>
+      <Text tone="soft">Loading…</Text>
     </View>
   );
 }
@@ -57,7 +57,7 @@ export function Loaded<D>({ query, beside = [], children }: Props<D>) {
         <Notice look="stop">
           {query.error instanceof Refused
             ? query.error.message
-            : 'The server cannot be reached, and this device has not seen this page before.'}
+            : 'No connection, and this page is not saved on this device.'}
         </Notice>
         <Button label="Try again" onPress={() => void query.refetch()} />
       </View>

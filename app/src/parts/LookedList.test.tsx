@@ -47,7 +47,7 @@ test('an act that cannot be taken back asks once, and may be left', async () => 
   const done = jest.fn();
   await render(<ConfirmButton label="Drop it" ask="Yes, drop it" hint="H-90" onDo={done} />);
   await fireEvent.press(screen.getByText('Drop it'));
-  await fireEvent.press(screen.getByText('Keep it'));
+  await fireEvent.press(screen.getByText('Cancel'));
   expect(done).not.toHaveBeenCalled();
   await fireEvent.press(screen.getByText('Drop it'));
   await fireEvent.press(screen.getByText('Yes, drop it'));

@@ -86,7 +86,7 @@ export function MeterField({ unit }: { unit: Metered }) {
       {field}
       {written ? (
         <Button
-          label={doubt ? 'It stands so' : 'Keep it'}
+          label={doubt ? 'Meter reading is right' : 'Save'}
           hint={`meter of ${unit.number}`}
           disabled={!valid}
           onPress={keep}

@@ -13,11 +13,11 @@ export function OutboxBar() {
   const alone = entries.filter(({ onlyHere }) => onlyHere).length;
   if (refused + alone === 0 && !(waiting > 0 && (offline || signedOut))) return null;
   const words = alone
-    ? `Keep this window open: ${things(alone)} only here`
+    ? `Keep this window open: ${things(alone)} not saved on this device`
     : refused
       ? `${things(refused)} refused. See why`
       : signedOut
-        ? `${things(waiting)} kept here. Sign in again to send`
+        ? `${things(waiting)} saved. Sign in again to send`
         : `No signal. ${things(waiting)} kept on this device`;
   return (
     <Pressable

@@ -1,31 +1,52 @@
+import { BENCH, EVERYBODY, type Role, SHOP } from '@zealous-axle/core';
 import { router, usePathname } from 'expo-router';
 import type { LucideIcon } from 'lucide-react-native';
+import Boxes from 'lucide-react-native/icons/boxes';
+import CalendarClock from 'lucide-react-native/icons/calendar-clock';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import CircleUser from 'lucide-react-native/icons/circle-user';
 import Truck from 'lucide-react-native/icons/container';
+import GraduationCap from 'lucide-react-native/icons/graduation-cap';
+import LayoutDashboard from 'lucide-react-native/icons/layout-dashboard';
+import Settings from 'lucide-react-native/icons/settings';
+import TrendingDown from 'lucide-react-native/icons/trending-down';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { memo, type ReactNode, useEffect } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { useOutbox } from '../device/useOutbox';
 import { usePalette } from '../look/theme';
 import { useWide } from '../look/wide';
-import { useMay } from '../session/may';
+import { useSessionState } from '../session/session';
 import { LinkRow } from './LinkRow';
 import { Text } from './Text';
 
 interface Place {
   label: string;
-  to: '/' | '/shop' | '/me';
+  to: '/' | '/day' | '/shop' | '/plan' | '/forecast' | '/work' | '/practice' | '/set-up' | '/me';
   icon: LucideIcon;
+  for: readonly Role[];
+  /** Where there is room at the edge; on a phone it is reached from its own page. */
+  wide?: true;
 }
 
-function usePlaces(): Place[] {
-  const shop = useMay(['technician', 'foreman', 'manager']);
-  return [
-    { label: 'Yard', to: '/', icon: Truck },
-    ...(shop ? [{ label: 'Shop', to: '/shop' as const, icon: Wrench }] : []),
-    { label: 'Me', to: '/me', icon: CircleUser },
-  ];
+const PLACES: readonly Place[] = [
+  { label: 'Yard', to: '/', icon: Truck, for: EVERYBODY },
+  { label: 'Today', to: '/day', icon: LayoutDashboard, for: SHOP },
+  { label: 'Shop', to: '/shop', icon: Wrench, for: BENCH },
+  { label: 'Plan', to: '/plan', icon: CalendarClock, for: BENCH, wide: true },
+  { label: 'Forecast', to: '/forecast', icon: TrendingDown, for: BENCH, wide: true },
+  { label: 'Parts', to: '/work', icon: Boxes, for: BENCH, wide: true },
+  { label: 'Practice', to: '/practice', icon: GraduationCap, for: EVERYBODY, wide: true },
+  { label: 'Setup', to: '/set-up', icon: Settings, for: SHOP, wide: true },
+  { label: 'Me', to: '/me', icon: CircleUser, for: EVERYBODY },
+];
+
+/** Where one can go from the edge of a screen: what a role works in. A manager's phone begins with the day. */
+function usePlaces(wide: boolean): Place[] {
+  const role = useSessionState()?.person.role;
+  const places = PLACES.filter((place) => role && place.for.includes(role) && (wide || !place.wide));
+  if (wide || role !== 'manager') return places;
+  return [...places.filter(({ to }) => to === '/day'), ...places.filter(({ to }) => to !== '/day')];
 }
 
 function Places({ wide }: { wide: boolean }) {
@@ -38,7 +59,7 @@ function Places({ wide }: { wide: boolean }) {
       aria-label="Places"
       className={wide ? 'w-24 gap-2 border-r border-line bg-card py-4' : 'flex-row border-t border-line bg-card pb-1'}
     >
-      {usePlaces().map(({ label, to, icon: Icon }) => {
+      {usePlaces(wide).map(({ label, to, icon: Icon }) => {
         const here = to === '/' ? path === '/' || path.startsWith('/trailer') : path.startsWith(to);
         const waits = to === '/me' && entries.length > 0;
         return (

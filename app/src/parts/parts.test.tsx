@@ -44,8 +44,8 @@ test('the plan has every axle end of its unit, and says what is not measured', a
     <RunningGear unit={unit} ends={endsOf(unit, [read])} size="medium" onSelect={(code) => chosen.push(code)} />,
   );
   expect(screen.getByLabelText('1L: Violation. Lining 3/16')).toBeTruthy();
-  for (const code of ['1R', '2L', '2R']) expect(screen.getByLabelText(`${code}: Not judged. `)).toBeTruthy();
-  await fireEvent.press(screen.getByLabelText('2R: Not judged. '));
+  for (const code of ['1R', '2L', '2R']) expect(screen.getByLabelText(`${code}: No verdict. `)).toBeTruthy();
+  await fireEvent.press(screen.getByLabelText('2R: No verdict. '));
   expect(chosen).toEqual(['2R']);
 });
 
@@ -84,14 +84,14 @@ test('the brake count is a sum, with its range while brakes are open', async () 
   await render(<BrakeSum share={[1, 5]} count={count} />);
   expect(screen.getByText('1 × ½')).toBeTruthy();
   expect(screen.getByText('0 to 3')).toBeTruthy();
-  expect(screen.getByText('Not settled: 1 of 4 brakes measured.')).toBeTruthy();
+  expect(screen.getByText('Not decided: 1 of 4 brakes measured.')).toBeTruthy();
 });
 
 test('a settled count says which way', async () => {
   await render(
     <BrakeSum share={[1, 5]} count={{ ...count, full: 1, defective: 1, defectiveAtMost: 1, outOfService: true }} />,
   );
-  expect(screen.getByText('1 is not less than 1: out of service by the brake count.')).toBeTruthy();
+  expect(screen.getByText('1 is at or over 1: out of service by brake count.')).toBeTruthy();
   expect(screen.getByText('Out of service at 20 % of 4 brakes')).toBeTruthy();
 });
 

@@ -7,7 +7,7 @@ export const VERDICT_LOOK = {
   violation: { word: 'Violation', tone: 'violation', box: 'bg-violation-tint border-violation' },
   'shop-limit': { word: 'Shop limit', tone: 'shop', box: 'bg-shop-tint border-shop' },
   within: { word: 'Within limits', tone: 'within', box: 'bg-within-tint border-within' },
-  'not-judged': { word: 'Not judged', tone: 'open', box: 'bg-open-tint border-open' },
+  'not-judged': { word: 'No verdict', tone: 'open', box: 'bg-open-tint border-open' },
 } as const satisfies Record<Verdict, { word: string; tone: string; box: string }>;
 
 /** What the fleet's book calls the verdicts, where it has words of its own. */

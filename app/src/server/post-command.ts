@@ -6,7 +6,7 @@ const TOO_OLD: Problem = {
   type: 'about:blank',
   title: 'Too old',
   status: 409,
-  detail: 'The server keeps this as it was made, but it is older than a device may go without it: it decides nothing.',
+  detail: 'Sent too late. It is kept on record but changes nothing.',
   errors: [],
 };
 

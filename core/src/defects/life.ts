@@ -26,11 +26,11 @@ export type DefectAct =
   | 'join'
   | 'bring back'
   | 'see due'
-  | 'find nothing at'
+  | 'close as no fault found'
   | 'dismiss'
   | 'put right on the spot'
   | 'withdraw'
-  | 'take back the answer to'
+  | 'undo the decision on'
   | 'plan'
   | 'unplan'
   | 'finish'
@@ -84,7 +84,7 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   // Whoever reads the meter it was put off until: nobody answers anything by it.
   { act: 'see due', from: ['deferred'], to: 'reported', who: EVERYBODY },
   { act: 'join', from: [...UNANSWERED, 'triaged'], to: 'joined', who: SHOP },
-  { act: 'find nothing at', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
+  { act: 'close as no fault found', from: [...UNANSWERED, 'triaged'], to: 'no-fault', who: SHOP, needs: ['a reason'] },
   { act: 'dismiss', from: [...UNANSWERED, 'triaged'], to: 'dismissed', who: SHOP, needs: ['a reason'] },
   // Whoever found it put it right there and then: a finding that is closed, with its picture.
   {
@@ -96,7 +96,7 @@ export const DEFECT_LIFE: readonly Act<DefectState, DefectAct, DefectNeed>[] = [
   },
   // The reading it rests on was corrected: nobody has answered it, and it was never so.
   { act: 'withdraw', from: UNANSWERED, to: 'withdrawn', who: EVERYBODY, needs: ['a reason'] },
-  { act: 'take back the answer to', from: ANSWERED, to: 'reported', who: SHOP },
+  { act: 'undo the decision on', from: ANSWERED, to: 'reported', who: SHOP },
   { act: 'plan', from: [...UNANSWERED, 'triaged'], to: 'planned', who: SHOP },
   { act: 'unplan', from: ['planned'], to: 'triaged', who: SHOP },
   { act: 'finish', from: ['planned'], to: 'done', who: BENCH },

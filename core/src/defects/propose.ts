@@ -122,7 +122,7 @@ export function urgencyOf(
   if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
   if (measured && ONLY_A_READING.test(words)) return { severity: 'measure-first', because: 'Only a reading can tell.' };
   if (!rule) return { severity: 'next-visit', because: 'A limit of the shop’s own.' };
-  return { severity: 'next-visit', because: `No limit of the law: ${rule.rule}.` };
+  return { severity: 'next-visit', because: `Not a legal limit: ${rule.rule}.` };
 }
 
 /**
@@ -146,9 +146,7 @@ export function proposalFor(
   const said = [
     own.because,
     joins ? 'The same is reported already.' : '',
-    comeBackOf
-      ? `Repaired ${daysBetween(comeBackOf.on, today)} days ago by ${comeBackOf.by}: it may have come back.`
-      : '',
+    comeBackOf ? `Repaired ${daysBetween(comeBackOf.on, today)} days ago by ${comeBackOf.by}. May be a comeback.` : '',
   ];
   return {
     severity: own.severity,

@@ -145,7 +145,7 @@ function lostOil({ readings }: UnitFacts): WearFinding[] {
     const [first, now] = [last[0], last.at(-1)];
     if (last.length < FORECAST.oilReadings || !falls || !first || !now || now.rank - first.rank < 2) return [];
     const { axle, side, tyre } = placeOf(key as ReadingKey);
-    const words = `Its oil fell from ${levelWords(first.rank)} to ${levelWords(now.rank)} over ${last.length} readings, and was never filled up: it loses oil.`;
+    const words = `Its oil fell from ${levelWords(first.rank)} to ${levelWords(now.rank)} over ${last.length} readings, with no fill recorded: it is losing oil.`;
     return [{ finding: 'loses-oil', axle, side, tyre, words }];
   });
 }

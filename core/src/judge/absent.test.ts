@@ -20,9 +20,7 @@ test('what is kept of a judgement is what was read; the rest is worked out again
 
 test('what the walked route asked and nobody looked at is said, in words for the eye or the hand', () => {
   const absent = absentFindings(unit, read, [drips]);
-  expect(absent.find(({ kind }) => kind === 'check:drips')?.because).toBe(
-    'Under the unit was not looked at: look at it.',
-  );
+  expect(absent.find(({ kind }) => kind === 'check:drips')?.because).toBe('Under the unit: not checked. Check it.');
   expect(absent.find(({ kind }) => kind === 'lining')?.because).toBe('Lining was not measured: measure it.');
   expect(absent.some((each) => keyOf(each) === 'stroke-applied@1L')).toBe(false);
   expect(allFindings(unit, read, [drips])).toHaveLength(expectedReadings(unit).length + 1);

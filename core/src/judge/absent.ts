@@ -32,7 +32,7 @@ export const absentFindings = (unit: Unit, findings: readonly Finding[], asked: 
       subjectOf(step),
       notJudged(
         isByEye(step.kind)
-          ? `${subjectWords(step)} was not looked at: look at it.`
+          ? `${subjectWords(step)}: not checked. Check it.`
           : `${subjectWords(step)} was not measured: measure it.`,
       ),
     ),

@@ -71,7 +71,7 @@ test('each unit is judged by its own readings', () => {
 test('a code or a check the catalogue no longer has is not judged, and says what to do', () => {
   const book = plainBook('na');
   expect(judgeCheck(book, { kind: 'check', check: 'gone', found: [] })).toMatchObject([
-    { verdict: 'not-judged', because: 'The catalogue has no check “gone”: look again by a check it has.' },
+    { verdict: 'not-judged', because: 'No check “gone” in the catalog. Use one that is listed.' },
   ]);
   expect(judgeDefect(book, { code: 'gone' })).toMatchObject({
     verdict: 'not-judged',

@@ -15,7 +15,7 @@ const HOW = {
 export function judgeCheck(book: Book, reading: ReadingOf<'check'>): Opinion[] {
   const { check, found, how, on, lamps, words } = reading;
   const entry = checkEntry(check);
-  if (!entry) return [notJudged(`The catalogue has no check “${check}”: look again by a check it has.`)];
+  if (!entry) return [notJudged(`No check “${check}” in the catalog. Use one that is listed.`)];
   const noted = [on ? `${LAMP_WORDS[on]}.` : '', lamps ? `${lampsWords(lamps)}.` : '', words]
     .filter(Boolean)
     .map((each) => ` ${each}`)

@@ -12,7 +12,7 @@ export interface Decision {
 }
 
 const WHOSE = { book: 'the book', fleet: 'the fleet', maker: 'the maker' } as const;
-const named = (limit: Limit): string => `${limit.value} of ${WHOSE[limit.from ?? 'book']}`;
+const named = (limit: Limit): string => `${limit.value} (${WHOSE[limit.from ?? 'book']})`;
 
 const verdictPast = (limit: Limit, amount: number): Decision['verdict'] =>
   keeps(limit, amount) ? 'within' : (limit.fails ?? 'violation');
@@ -20,7 +20,7 @@ const verdictPast = (limit: Limit, amount: number): Decision['verdict'] =>
 function whyThis(chosen: Limit, all: readonly Limit[]): string {
   if (all.length < 2 || !all.some(({ from }) => from)) return '';
   const others = all.filter((limit) => limit !== chosen);
-  return ` Of ${[chosen, ...others].map(named).join(' and ')} this one decides.`;
+  return ` Limits that apply: ${[chosen, ...others].map(named).join(', ')}. The first decides.`;
 }
 
 /** Holds an amount against limits that are alike: the worst verdict decides, among equals the strictest limit. Null when none applies. */
@@ -76,10 +76,10 @@ export function judgeEach(
   return worseOf(ask(law), ask(own), marginOf(own.limit, amount) < marginOf(law.limit, amount));
 }
 
-const NO_LIMIT = 'The book has no limit for this, and the maker’s is not known: the maker’s manual has it.';
+const NO_LIMIT = 'No limit in the book, and the maker’s is not known. Check the maker’s manual.';
 
 const otherPart = ({ note = '' }: Limit): string =>
-  `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}: the maker’s manual has the one for this.`;
+  `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}. Check the maker’s manual for this one.`;
 
 /** What is noted of a limit that was passed, and of one that holds besides. */
 const notes = (limit: Limit, held: Limit | undefined): string =>

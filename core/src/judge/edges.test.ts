@@ -40,13 +40,18 @@ test('among limits that are kept, or passed alike, the strictest is the one that
   expect(stroke('1 1/2 in')).toMatchObject({ verdict: 'within', limit: '1 3/4 in', margin: '1/4 in' });
   expect(stroke('1 7/8 in')).toMatchObject({ verdict: 'shop-limit', limit: '1 3/4 in' });
   expect(stroke('2 1/8 in')).toMatchObject({ verdict: 'violation', limit: '2 in', share: 0.5 });
-  expect(stroke('1 1/2 in').because).toMatch('Of 1 3/4 in of the fleet and 2 in of the book this one decides.');
+  expect(stroke('1 1/2 in').because).toMatch(
+    'Limits that apply: 1 3/4 in (the fleet), 2 in (the book). The first decides.',
+  );
 });
 
 test('a figure meant for some parts says nothing of others, to the edge', () => {
   const drum = (value: string) => first({ kind: 'drum', ...at, value });
   expect(drum('16.500 in')).toMatchObject({ verdict: 'within', limit: '16.620 in' });
-  expect(drum('16.499 in')).toMatchObject({ verdict: 'not-judged', because: expect.stringMatching('Which drum') });
+  expect(drum('16.499 in')).toMatchObject({
+    verdict: 'not-judged',
+    because: expect.stringMatching('marked on this drum'),
+  });
   expect(drum('16.620 in').verdict).toBe('within');
   expect(drum('16.621 in').verdict).toBe('violation');
   const rotor = (value: string) => first({ kind: 'rotor', ...at, value }, { axle: { brake: 'air-disc' } });

@@ -78,7 +78,7 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
     });
   }
   if (!reading.target)
-    return notJudged('The pressure this load asks for was not given: take it from the maker’s table or the plate.', {
+    return notJudged('Required pressure for this load was not entered. Take it from the maker’s table or the plate.', {
       measured,
     });
   const margin = cold - pascals(reading.target);
@@ -92,6 +92,6 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   if (margin >= 0)
     return opinion({ verdict: 'within', because: `${taken}: not less than ${reading.target}.` }, figures);
   const low = cold <= pascals(pressurePart(reading.target, rule.lookInsideBelow));
-  const look = low ? ' So far below, practice is to take it off and look inside.' : '';
+  const look = low ? ' This far below, shop practice is to take the tire off and look inside.' : '';
   return opinion({ verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` }, figures);
 }

@@ -17,6 +17,6 @@ export function judgePart(book: Book, end: WheelEnd, reading: ReadingOf<'drum'> 
   return judgeAmount(rules, kind, withMark(end, kind, marked), {
     measured: value,
     amount: nmOf(value),
-    silent: `Which ${kind} is it? Give the discard figure marked on it.`,
+    silent: `Enter the discard figure marked on this ${kind}.`,
   });
 }

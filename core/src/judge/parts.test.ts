@@ -131,7 +131,7 @@ describe('king pin, slider, mud flap, end play', () => {
     for (const known of [{ wheel: '20 in' }, { power: true }, {}])
       expect(first({ kind: 'wheel-play', value: '3 in', ...known })).toMatchObject({
         verdict: 'not-judged',
-        because: expect.stringContaining('say how wide'),
+        because: expect.stringContaining('enter the steering wheel diameter'),
       });
   });
   test.each([
@@ -240,7 +240,7 @@ describe('fleet and maker limits', () => {
   test('past the fleet’s limit alone is the shop’s, and never counts', () => {
     const found = first(stroke('1 15/16 in'), { limits: [own('stroke.clamp.30.standard', '1 7/8 in')] });
     expect(found).toMatchObject({ verdict: 'shop-limit', limit: '1 7/8 in', share: 0 });
-    expect(found.because).toMatch('1 7/8 in of the fleet and 2 in of the book');
+    expect(found.because).toMatch('1 7/8 in (the fleet), 2 in (the book)');
   });
   test('past the law stays a violation', () =>
     expect(first(stroke('2 1/4 in'), { limits: [own('stroke.clamp.30.standard', '1 7/8 in')] })).toMatchObject({

@@ -20,8 +20,8 @@ function airAt({ reservoir: prescribed }: Book, reservoir: string | undefined): 
 const OPEN: Record<Air, { keeps?: string; fails?: string }> = {
   prescribed: {},
   'not asked': {},
-  low: { keeps: 'the reservoir stood too low, at full pressure the stroke may be longer' },
-  high: { fails: 'the reservoir stood too high, at the prescribed pressure the stroke may be shorter' },
+  low: { keeps: 'reservoir pressure was too low; the stroke may be longer at full pressure' },
+  high: { fails: 'reservoir pressure was too high; the stroke may be shorter at the required pressure' },
   'not noted': { keeps: 'the reservoir pressure was not noted, the stroke may be longer at full pressure' },
 };
 
@@ -38,12 +38,12 @@ function whatNext(book: Book, end: WheelEnd, presses: number | undefined): strin
   if (end.adjuster !== 'automatic') return '';
   if (presses) return ` Measured after ${presses} full applications: find the cause, do not adjust it and walk away.`;
   return policyChoice(book.policies ?? {}, 'adjuster') === 'press-first'
-    ? ' Automatic adjuster: press the brake hard several times and measure again before judging it. Do not adjust it and walk away.'
+    ? ' Automatic adjuster: make several hard brake applications and measure again before judging it. Do not adjust it and walk away.'
     : ' Automatic adjuster: find the cause at once. Do not adjust it and walk away.';
 }
 
 const NO_PUSHROD =
-  'The pushrod of this brake is not measured: its lining decides, so measure that, and go by its maker’s figure where there is one.';
+  'Pushrod stroke is not measured on this brake. The lining decides: measure it, and use the maker’s figure if there is one.';
 const NO_CHAMBER_LIMIT = (chamber: Chamber) =>
   `The book has no limit for a ${chamberWords(chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`;
 
@@ -94,7 +94,7 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
   if (nm === 0) return unmoved(book, reading);
   if (!end.chamber && limits.length === 0)
     return notJudged(
-      'The chamber is not known, so neither is its limit: read its size at the clamp and set it on the unit.',
+      'The chamber is not known, so its limit is not known. Read the size at the clamp and enter it on the unit.',
       { measured },
     );
   const air = airAt(book, reading.reservoir);

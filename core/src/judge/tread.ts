@@ -23,7 +23,7 @@ function stillOpen(limit: Limit, spots: readonly Spot[], run: number, wanted: nu
   const failing = full.filter((spot) => adjacentFail(limit, spot, run)).length;
   const unread = Math.max(0, wanted - full.length);
   if (failing + unread < wanted) return null;
-  return `${run} adjacent major grooves at ${wanted} places round the tyre would settle whether it is out of service; ${full.length} of ${wanted} places have them`;
+  return `To settle whether it is out of service, read ${run} adjacent major grooves at ${wanted} places around the tire; ${full.length} of ${wanted} places have them`;
 }
 
 /** A groove's part of the breadth, as it lies in the middle of its share: it takes half of it. */

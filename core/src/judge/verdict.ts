@@ -29,7 +29,7 @@ export const VERDICT_WORDS: Record<Verdict, string> = {
   violation: 'Violation',
   'shop-limit': 'Shop limit',
   within: 'Within limits',
-  'not-judged': 'Not judged',
+  'not-judged': 'No verdict',
 };
 
 /** A verdict as a book calls it. */

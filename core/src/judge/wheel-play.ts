@@ -3,7 +3,7 @@ import type { ReadingOf } from '../reading';
 import { judgeAmount } from './decide';
 import { nmOf, notJudged, type Opinion } from './opinion';
 
-const WHICH = 'The figure depends on it: say how wide the steering wheel is, and whether the steering is powered.';
+const WHICH = 'The limit depends on it: enter the steering wheel diameter and whether it has power steering.';
 
 /** Judges the play at the rim of a steering wheel by its diameter and whether it is powered (49 CFR 393.209(b)). */
 export function judgeWheelPlay(book: Book, { value, wheel, power }: ReadingOf<'wheel-play'>): Opinion {

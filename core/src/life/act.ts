@@ -45,16 +45,21 @@ export function mayAct<State extends string, Name extends string, Need extends s
   const rows = table.filter((row) => row.act === act);
   if (!rows.some(({ who }) => who.includes(role))) {
     const who = [...new Set(rows.flatMap((row) => row.who))].map((each) => ARTICLE[each]);
-    return { ok: false, because: 'role', message: `To ${act} ${subject} takes ${list(who, 'or')}.` };
+    return { ok: false, because: 'role', message: `Only ${list(who, 'or')} can ${act} ${subject}.` };
   }
   const row = rows.find(
     ({ from, who }) => (state === null ? from.length === 0 : from.includes(state)) && who.includes(role),
   );
   if (!row)
-    return { ok: false, because: 'state', message: `You cannot ${act} ${subject} that is ${state ?? 'not there'}.` };
+    return { ok: false, because: 'state', message: `Cannot ${act} ${subject} while it is ${state ?? 'not there'}.` };
   const missing = (row.needs ?? []).filter((need) => !given[need]);
   if (missing.length)
-    return { ok: false, because: 'needs', missing, message: `To ${act} ${subject} needs ${list(missing, 'and')}.` };
+    return {
+      ok: false,
+      because: 'needs',
+      missing,
+      message: `To ${act} ${subject}, still needed: ${list(missing, 'and')}.`,
+    };
   return { ok: true, to: row.to };
 }
 

@@ -7,13 +7,13 @@ const words = (id: string) => {
 };
 
 test.each([
-  ['stroke.clamp.30.long', '30 long stroke clamp chamber: not more than 2 1/2 in'],
-  ['lining.steer.strip', 'Front wheels of a power unit, S-cam, wedge, one strip: not less than 3/16 in'],
+  ['stroke.clamp.30.long', '30 long stroke clamp chamber: no more than 2 1/2 in'],
+  ['lining.steer.strip', 'Front wheels of a power unit, S-cam, wedge, one strip: at least 3/16 in'],
   ['lining.hydraulic', 'Hydraulic drum, hydraulic disc, electric: more than 1/16 in'],
-  ['tread.other', 'Every other wheel: not less than 2/32 in'],
+  ['tread.other', 'Every other wheel: at least 2/32 in'],
   ['leak.released.single', 'One vehicle: less than 2 psi a minute'],
-  ['leak.suspension', 'Everywhere: not more than 3 psi in 5 min'],
-  ['drum.16-5', 'From 16.500 in: not more than 16.620 in'],
+  ['leak.suspension', 'Everywhere: no more than 3 psi in 5 min'],
+  ['drum.16-5', 'From 16.500 in: no more than 16.620 in'],
 ])('%s', (id, said) => expect(words(id)).toBe(said));
 
 test('every limit of every book says what it applies to', () => {

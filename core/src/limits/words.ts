@@ -18,13 +18,13 @@ const VEHICLE_WORDS = {
 const SIZE_WORDS = { small: 'tyres 8.25 and smaller', large: 'tyres 9.00 and larger' } as const;
 /** A comparison in words: what keeps the limit. */
 export const LIMIT_IS_WORDS: Record<Limit['is'], string> = {
-  'at-most': 'not more than',
-  'at-least': 'not less than',
+  'at-most': 'no more than',
+  'at-least': 'at least',
   'more-than': 'more than',
   'less-than': 'less than',
 };
 
-/** What a limit asks for, in its own words: `not more than 2 in`. */
+/** What a limit asks for, in its own words: `no more than 2 in`. */
 export function limitWords({ is, value, perSeconds }: Limit, shown: (text: string) => string = (text) => text): string {
   const per = perSeconds ? (perSeconds === 60 ? ' a minute' : ` in ${perSeconds / 60} min`) : '';
   return `${LIMIT_IS_WORDS[is]} ${shown(value)}${per}`;

@@ -76,7 +76,7 @@ export function implausible(reading: Reading): string | null {
       const range = outOfRange(reading.kind, amountOf(text));
       if (!range) continue;
       const from = range.least ? `from ${range.least} to ${range.most}` : `at most ${range.most}`;
-      return `${text} can hardly be: ${words.toLowerCase()} is ${from}. Look at the unit and measure again.`;
+      return `${text} is not plausible: ${words.toLowerCase()} is ${from}. Check the unit of measure, then measure again.`;
     }
   return odd?.(reading) ?? null;
 }

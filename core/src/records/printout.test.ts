@@ -130,7 +130,7 @@ test('an inspection closed incomplete says why, what was skipped, and how long i
   expect(paper.facts).toContainEqual(['Closed', '1 Jul 2026, 11:00, incomplete']);
   expect(paper.facts).toContainEqual(['Time taken', '5 min']);
   expect(paper.skips).toEqual(['Lining, 2R: Covered in mud']);
-  expect(paper.verdict).toBe('Not judged');
+  expect(paper.verdict).toBe('No verdict');
 });
 
 test('no paper calls anything safe, and none leaves a fault out', () => {

@@ -10,7 +10,7 @@ export type JobNeed =
   | 'every step ticked'
   | 'every part taken'
   | 'the torque and its tool'
-  | 'a paper that stands'
+  | 'a valid qualification'
   | 'the readings taken again'
   | 'a statement'
   | 'a reason';
@@ -36,7 +36,7 @@ export const JOB_LIFE: readonly Act<JobState, JobAct, JobNeed>[] = [
     from: ['done'],
     to: 'certified',
     who: BENCH,
-    needs: ['the readings taken again', 'a paper that stands', 'a statement'],
+    needs: ['the readings taken again', 'a valid qualification', 'a statement'],
   },
 ];
 

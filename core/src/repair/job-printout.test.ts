@@ -75,7 +75,7 @@ test('a certificate says what became of each defect, and never more than was don
   expect(of(page, 'Parts')).toEqual(['2 of 3 × Stud – left out: one is sound']);
   expect(of(page, 'Fitted new')).toEqual(['1R hub seal, number not noted, no limit noted']);
   expect(of(page, 'Torque')).toEqual([
-    '1R, 10 nuts, drawn up by hand, W 4. Ada, 2 Mar 2026, 09:05',
+    '1R, 10 nuts, snug, W 4. Ada, 2 Mar 2026, 09:05',
     '1R, 10 nuts, 475 lb-ft, W 4, calibrated until 2026-09-01. Ada, 2 Mar 2026, 09:05',
   ]);
   expect(of(page, 'Torqued again')).toEqual(['By 2026-03-09, open']);

@@ -67,7 +67,7 @@ const fittedLines = ({ fitted }: JobRecord): string[] =>
 const torqueLines = ({ job }: JobRecord, at: At): string[] =>
   job.torque.map(({ wheel, value, tool, calibrated, by, at: when }) => {
     const where = wheel
-      ? `${positionCode({ ...wheel, tyre: null })}, ${wheel.holes} nuts, ${wheel.stage === 'snug' ? 'drawn up by hand' : value}`
+      ? `${positionCode({ ...wheel, tyre: null })}, ${wheel.holes} nuts, ${wheel.stage === 'snug' ? 'snug' : value}`
       : value;
     return `${where}, ${tool}${calibrated ? `, calibrated until ${calibrated}` : ''}. ${by}, ${at(when)}`;
   });

@@ -28,17 +28,18 @@ describe('a job', () => {
   };
 
   test('is certified only when done and measured again', () => {
-    const given = { 'a statement': true, 'the readings taken again': true, 'a paper that stands': true };
+    const given = { 'a statement': true, 'the readings taken again': true, 'a valid qualification': true };
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'certify', 'technician', given)).toMatchObject({ because: 'state' });
     expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', { 'a statement': true })).toMatchObject({
-      missing: ['the readings taken again', 'a paper that stands'],
+      missing: ['the readings taken again', 'a valid qualification'],
     });
     expect(mayAct(JOB_LIFE, 'a job', 'done', 'certify', 'technician', given)).toEqual({ ok: true, to: 'certified' });
   });
   test('needs its words and its torque to be finished', () => {
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician', done)).toEqual({ ok: true, to: 'done' });
     expect(mayAct(JOB_LIFE, 'a job', 'started', 'finish', 'technician')).toMatchObject({
-      message: 'To finish a job needs what was done, every step ticked, every part taken and the torque and its tool.',
+      message:
+        'To finish a job, still needed: what was done, every step ticked, every part taken and the torque and its tool.',
     });
   });
   test('is placed by the shop, never by a driver', () => {
@@ -46,7 +47,7 @@ describe('a job', () => {
     expect(mayAct(JOB_LIFE, 'a job', 'open', 'place', 'foreman', given).ok).toBe(true);
     expect(mayAct(JOB_LIFE, 'a job', 'open', 'place', 'driver', given)).toMatchObject({
       because: 'role',
-      message: 'To place a job takes a foreman or a manager.',
+      message: 'Only a foreman or a manager can place a job.',
     });
   });
 });
@@ -121,7 +122,7 @@ describe('release', () => {
     const cracked = { code: 'lining-cracked', place: '2L', holds: false } as const;
     const at = (state: 'triaged' | 'certified' | 'no-fault') =>
       barriersOf({ held: true, defects: [{ ...cracked, state }], readings: [] });
-    expect(at('triaged')).toEqual([expect.stringMatching(/^2L: Lining cracked.* – triaged, not certified\.$/)]);
+    expect(at('triaged')).toEqual([expect.stringMatching(/^2L: Lining crack.* – triaged, not certified\.$/)]);
     expect(at('certified')).toEqual([]);
     expect(at('no-fault')).toEqual([]);
     // A lamp that stops nothing is a violation that does not hold.

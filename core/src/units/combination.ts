@@ -45,7 +45,7 @@ const DAY_MS = 86_400_000;
 export function meterDoubt(before: Meter | null, value: string, at: string): string | null {
   if (!before) return null;
   const [was, is] = [must(parseDistance(before.value)), must(parseDistance(value))];
-  if (is < was) return `It stood at ${before.value} before: a meter does not run backwards.`;
+  if (is < was) return `Last reading was ${before.value}. A meter does not run backward.`;
   const days = Math.max(1, Math.ceil((Date.parse(at) - Date.parse(before.at)) / DAY_MS));
   const unit = value.toLowerCase().endsWith('mi') ? 'mi' : 'km';
   const most = must(parseDistance(settings.mostADay));

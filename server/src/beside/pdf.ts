@@ -150,7 +150,7 @@ function documentOf(paper: InspectionPrintout): TDocumentDefinitions {
       title('Findings, worst first'),
       findingsTable(paper.findings),
       { text: `${paper.within} readings and checks inside their limits.`, fontSize: 8, margin: [0, 4, 0, 0] },
-      ...lines('Not judged: never a pass', paper.open),
+      ...lines('No verdict: never a pass', paper.open),
       ...lines('Skipped, because', paper.skips),
       ...lines('Sent by gauges', paper.gauges),
       ...lines('Changed of the unit', paper.changes),

@@ -127,7 +127,7 @@ const answeredNow = ({ at }: Pick<Doing<'triage-defect'>, 'at'>, reason: string 
 
 type Answering = 'dismiss-defect' | 'find-no-fault';
 /** It is no defect, or none was found: it holds no longer, and the reason stays with it. */
-const ended = async (doing: Doing<Answering>, act: 'dismiss' | 'find nothing at') => {
+const ended = async (doing: Doing<Answering>, act: 'dismiss' | 'close as no fault found') => {
   const { store, body } = doing;
   const row = await versioned(store, body.defect, body.version);
   const more = { holds: false, ...answeredNow(doing, body.reason) };
@@ -135,7 +135,7 @@ const ended = async (doing: Doing<Answering>, act: 'dismiss' | 'find nothing at'
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };
 export const dismissDefect: Handler<'dismiss-defect'> = (doing) => ended(doing, 'dismiss');
-export const findNoFault: Handler<'find-no-fault'> = (doing) => ended(doing, 'find nothing at');
+export const findNoFault: Handler<'find-no-fault'> = (doing) => ended(doing, 'close as no fault found');
 
 /** Tied up there and then, and seen on a photo: it is closed without a job. */
 export const putRightHere: Handler<'put-right-here'> = async (doing) => {
@@ -216,7 +216,7 @@ export const takeBackAnswer: Handler<'take-back-answer'> = async (doing) => {
   const unit = found(await findUnit(store, row.unitId));
   const holds = row.holds || holdsFromReport(row.code, signRules(session, unit));
   const fresh = { holds, joinedTo: null, until: null, untilMeter: null, dusk: null, reason: null, answeredAt: null };
-  const version = await moveDefect(doing, row, 'take back the answer to', fresh);
+  const version = await moveDefect(doing, row, 'undo the decision on', fresh);
   if (holds) await holdFor(doing, row.unitId, whyHeld(row));
   return { unitId: row.unitId, changed: [changed('defect', row.id, version)] };
 };

@@ -54,6 +54,7 @@ export const READERS: Readonly<Record<string, readonly Role[]>> = {
   'POST /units.csv/preview': SHOP,
   '/moves-in': SHOP,
   'POST /moves-in/known': SHOP,
+  '/day': SHOP,
   '/set-up': SHOP,
   '/people': SHOP,
   '/outside': SHOP,

@@ -207,7 +207,10 @@ describe('a driver', () => {
     const { inspection, steps } = await walk('technician', 'walk');
     const [step] = steps as [Step];
     const answer = await look('driver', inspection, step);
-    expect([answer.status, answer.body.detail]).toEqual([403, 'A walk-round is finished by the driver who began it.']);
+    expect([answer.status, answer.body.detail]).toEqual([
+      403,
+      'Only the driver who started a walk-around can finish it.',
+    ]);
     const skipped = await world.send(who('driver'), 'skip-reading', {
       skip: uuidv7(),
       inspection,
@@ -228,7 +231,7 @@ describe('a driver', () => {
     const stroke = { kind: 'stroke-applied', axle: 1, side: 'left', value: '1 in', reservoir: '95 psi' } as const;
     const body = { reading: uuidv7(), inspection, value: stroke };
     const answer = await world.send(who('driver'), 'take-reading', body);
-    expect([answer.status, answer.body.detail]).toEqual([403, expect.stringMatching('measured by the bench')]);
+    expect([answer.status, answer.body.detail]).toEqual([403, expect.stringMatching('Only shop staff can measure')]);
   });
 });
 

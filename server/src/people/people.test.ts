@@ -59,7 +59,7 @@ test('a foreman invites and changes the bench and the road, a manager everybody,
   const change = { person: manager.id, version: 1, form: { name: 'Other', role: 'driver' as const } };
   expect((await world.send(who('foreman'), 'set-person', change)).status).toBe(409);
   expect((await world.send(who('manager'), 'set-person', change)).body.detail).toContain(
-    'Nobody does this to themselves',
+    'You cannot do this to your own account',
   );
   expect((await world.raw(who('driver'), '/people')).statusCode).toBe(403);
 });

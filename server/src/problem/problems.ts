@@ -3,13 +3,17 @@ import { type Said, type SentenceCode, sentence } from './sentences';
 
 /** Every error the server can answer with: its status and its sentence. Nothing else writes error text. */
 const PROBLEMS = {
-  invalid: [400, 'Something in the request is not understood', 'The errors name what was expected, and where.'],
+  invalid: [400, 'Check your entries', 'The errors name what was expected, and where.'],
   'not-signed-in': [401, 'Not signed in', 'Sign in to go on.'],
   'wrong-sign-in': [401, 'Sign-in refused', 'The name or the password is wrong.'],
   'wrong-code': [401, 'Code refused', 'The name or the code is wrong, or the code was used or is too old.'],
-  'second-factor': [401, 'A code is asked for', 'Write the code your own device shows, or one you kept on paper.'],
+  'second-factor': [401, 'A code is asked for', 'Enter the code from your device, or a backup code.'],
   'wrong-second-factor': [401, 'Code refused', 'The code is wrong, too old, or was used. Wait for the next one.'],
-  'sign-in-first': [401, 'Sign in first', 'A PIN changes the person only where somebody signed in in full today.'],
+  'sign-in-first': [
+    401,
+    'Sign in first',
+    'A PIN works only on a device where someone signed in with a password today.',
+  ],
   'wrong-signature': [
     401,
     'Not signed as agreed',
@@ -23,7 +27,7 @@ const PROBLEMS = {
   'wrong-pin': [
     401,
     'PIN refused',
-    'The PIN is wrong. After five wrong ones it opens nothing until its person signs in with their password.',
+    'Wrong PIN. After five wrong tries it is locked until you sign in with your password.',
   ],
   'not-allowed': [403, 'Not for this role', 'Your role may not do this.'],
   'not-set-up': [409, 'Not set up', 'Your fleet is not connected to this. A manager sets it up under Outside.'],
@@ -38,15 +42,11 @@ const PROBLEMS = {
   'too-large': [413, 'Too large', 'The request is larger than this address takes.'],
   'too-slow': [503, 'Took too long', 'The request was given up. Send a smaller one, or try again.'],
   'too-many': [429, 'Too many tries', 'Wait a minute, then try again.'],
-  broken: [500, 'Something broke here', 'The error is in our log. Nothing of this request was stored.'],
+  broken: [500, 'Something broke here', 'The error was logged. Nothing was saved.'],
   busy: [503, 'Busy', 'Others changed the same things at the same time. Send it again.'],
   unavailable: [503, 'Not ready', 'The database does not answer. Try again shortly.'],
   full: [503, 'No room', 'The disk of the database is full. Nothing of this request was stored.'],
-  unsure: [
-    503,
-    'Not known',
-    'The database was lost while it stored this. Send it again: it is done once, whether it was stored or not.',
-  ],
+  unsure: [503, 'Not known', 'Connection lost while saving. Send it again; it will be applied only once.'],
 } as const satisfies Record<string, readonly [status: number, title: string, detail: string]>;
 
 export type ProblemCode = keyof typeof PROBLEMS;

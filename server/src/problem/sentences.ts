@@ -1,6 +1,6 @@
 /** Every sentence a refusal says beside its title. Nothing else writes error text; what `core` refuses brings its own. */
 const SENTENCES = {
-  unreadable: 'This text has a sign in it that cannot be kept. Write it again.',
+  unreadable: 'This text has a character that cannot be saved. Retype it.',
   'not-json': 'The body is not JSON: it ends early, or a sign stands where it may not.',
   'whole-trailer': 'This concerns the whole trailer',
   'which-end': 'Say at which wheel end',
@@ -19,8 +19,8 @@ const SENTENCES = {
   'route-id': 'Must be the route’s id.',
   'other-unit': 'What this belongs to is of another unit.',
   'not-a-picture': 'This is not a JPEG picture.',
-  'own-walk': 'A walk-round is finished by the driver who began it.',
-  'bench-only': 'Brakes, bearings and king pin are measured by the bench.',
+  'own-walk': 'Only the driver who started a walk-around can finish it.',
+  'bench-only': 'Only shop staff can measure brakes, bearings and kingpin.',
   'corrections-only': 'This inspection is closed: only a correction of a reading may follow.',
   'before-start': 'An inspection cannot end before it began.',
   'closed-already': 'This inspection is closed already.',
@@ -30,7 +30,7 @@ const SENTENCES = {
   'why-dropped': 'Something was read already: say why the inspection is dropped.',
   'dropped-inspection': 'This inspection was dropped: begin another.',
   'not-a-reading': 'A defect is reported, or found by a check.',
-  'not-standing': 'The reading to correct is not one that stands at this place.',
+  'not-standing': 'The reading you are correcting is not the current one here.',
   'still-open': (count: number, first: string) =>
     `${count} readings are still open, the first at ${first}: close it as incomplete, and say why.`,
   'why-incomplete': 'Say why the inspection stays incomplete',
@@ -42,22 +42,22 @@ const SENTENCES = {
   'no-order': 'There is no such order for this job.',
   received: 'These parts came already.',
   'no-wheel': 'This wheel does not come off in this job.',
-  'snug-first': 'First every nut is drawn up by hand in star, then to its full value.',
+  'snug-first': 'First snug every nut in a star pattern, then go to full torque.',
   'calibration-over': (day: string) => `The calibration of this tool ended on ${day}: use another.`,
-  'not-your-clock': 'Everybody stops their own clock.',
+  'not-your-clock': 'You can stop only your own clock.',
   'no-stock': (name: string, stock: number, days: number) =>
     `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
   'other-exercise': 'What was practised is not what this task asks for: open the task, and do it from there.',
   'own-exam': 'Nobody marks their own exam: whoever examines you holds the code on a device of their own.',
   'meter-ahead': 'A meter cannot have been read at a time that has not come.',
-  'not-lapsed': (day: string) => `It is due on ${day}: there is time.`,
+  'not-lapsed': (day: string) => `Not due until ${day}.`,
   retorqued: 'These wheels were torqued again already.',
   'no-template-for-any': 'No template names any of these: make each job by hand.',
   'no-template': 'There is no such template of work.',
   'paper-missing': (name: string, state: string) =>
     state === 'expired'
-      ? `Your paper as ${name} has expired: somebody else signs.`
-      : `Signing this takes a paper as ${name}.`,
+      ? `Your ${name} qualification has expired. Someone else must sign.`
+      : `Signing this requires the ${name} qualification.`,
   'not-practised':
     'Signing this takes a set task of the practice yard, passed within a year: the shop’s rules ask for it beside the paper.',
   'hooked-already': (pulled: string, puller: string) => `${pulled} is hooked behind ${puller}: drop it first.`,
@@ -73,7 +73,7 @@ const SENTENCES = {
     `${what}: by the book of this unit it holds until it is repaired. Where nothing is found, answer “No fault found”.`,
   'release-barred': (barriers: readonly string[]) => barriers.join(' '),
   'not-your-calendar': 'Whoever opened this address closes it, or a manager.',
-  'plan-job-over': 'A job of this plan is over, or was never there: read the plan again.',
+  'plan-job-over': 'A job in this plan is closed or missing. Reload the plan.',
   'plan-broken': (job: string, rule: string) => `${job}: ${rule}.`,
   'no-page': 'This is no place to go on from: ask for the first page.',
   'no-unit': (number: string) => `There is no unit “${number}”.`,
@@ -83,7 +83,7 @@ const SENTENCES = {
       : 'This paper has a last day, no interval.',
   'name-taken': (name: string) => `Somebody signs in as ${name} already.`,
   'not-yours': (role: string) => `Only a manager may invite or change a ${role}.`,
-  'not-oneself': 'Nobody does this to themselves: another foreman or manager does.',
+  'not-oneself': 'You cannot do this to your own account. Ask another foreman or manager.',
   'has-left': 'They have left: bring them back first.',
   'current-password': 'The current password is wrong.',
   'password-or-code': 'The password or the code is wrong.',

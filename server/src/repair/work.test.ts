@@ -83,7 +83,7 @@ test('a job has the steps, parts and wheels of its template, and no end before e
   expect(await lacks()).toContain('every part taken and the torque');
   await takeAll();
   expect(await lacks()).toBe('To finish a job needs the torque and its tool.');
-  expect((await torque('full')).body.detail).toContain('First every nut is drawn up by hand');
+  expect((await torque('full')).body.detail).toContain('First snug every nut');
   await torque('snug');
   expect((await torque('snug', 'right')).body.detail).toContain('does not come off');
   await torque('full');
@@ -142,7 +142,7 @@ test('one clock runs for a person; a second job stops it, and one left on is put
   world.later(14 * 60);
   expect(
     (await one.send('foreman', 'clock-off', { job: one.job, time: second, because: 'pause' })).body.detail,
-  ).toContain('their own clock');
+  ).toContain('your own clock');
   await one.done('technician', 'clock-off', { job: one.job, time: second, because: 'end of shift', minutes: 45 });
   expect((await one.page()).times.map(minutes).at(-1)).toBe(45);
 });
@@ -183,7 +183,7 @@ describe('a signature', () => {
     return { ...at, sign };
   }
 
-  test('takes a paper that stands, and says which it was', async () => {
+  test('takes a valid qualification, and says which it was', async () => {
     const { qualify, sign, page } = await toSign();
     expect((await sign()).body.detail).toBe('Signing this takes a paper as Brake inspector.');
     await qualify('2020-01-01');
@@ -297,7 +297,7 @@ describe('a re-torque', () => {
     const lapsed = async () => (await world.get(who('foreman'), '/retorques/lapsed')).body.lapsed;
     const lapse = () => send('foreman', 'lapse-retorque', { unit: fleet.unit, retorque: asked.id });
     expect(await lapsed()).toEqual([]);
-    expect((await lapse()).body.detail).toContain('there is time');
+    expect((await lapse()).body.detail).toContain('Not due until');
     world.later(9 * 24 * 60);
     expect(await lapsed()).toMatchObject([{ id: asked.id, unit: { id: fleet.unit } }]);
     expect((await lapse()).status).toBe(200);

@@ -1,6 +1,7 @@
 import {
   actsPageSchema,
   dayIn,
+  daySchema,
   gonePageSchema,
   inspectionsPageSchema,
   photosPageSchema,
@@ -17,6 +18,7 @@ import { inspectionsBefore, photosBefore } from '../inspection';
 import { inFleet } from '../store';
 import { unitNumbered } from '../units';
 import { actsBefore } from './acts';
+import { dayOf } from './day';
 import { wishJudged } from './judge-again';
 import { goneUnits, PAGE, unitPage, yardPage, yardRowOf, yardTotal } from './queries';
 
@@ -27,6 +29,7 @@ const PHOTOS = 24;
 /** The yard page by page, and one unit with all that is known of it. */
 export function unitRoutes(app: App, serving: Serving): void {
   yardRoutes(app, serving);
+  dayRoute(app, serving);
   goneRoutes(app, serving);
   numberRoutes(app, serving);
   oneUnitRoutes(app, serving);
@@ -75,6 +78,20 @@ function yardRoutes(app: App, serving: Serving): void {
       if (total.judging) await inFleet(serving.db, fleet, (store) => wishJudged(store, fleet, null));
       return total;
     },
+  );
+}
+
+function dayRoute(app: App, serving: Serving): void {
+  app.get(
+    '/day',
+    {
+      schema: { tags: ['shop'], summary: 'What the shop has before it today', response: { 200: daySchema } },
+    },
+    (request) =>
+      ask(serving, request, (store, { fleet }) => {
+        const now = serving.now();
+        return dayOf(store, dayIn(fleet.zone, now), now);
+      }),
   );
 }
 

@@ -23,7 +23,7 @@ export function AddToReport({ defect }: { defect: DefectView }) {
       />
       {open ? (
         <Drawer title={name} onClose={() => setOpen(false)}>
-          <Text>The report stays as it was signed. What you add stands below it, with your name and the time.</Text>
+          <Text>The signed report does not change. Your addition goes below it with your name and the time.</Text>
           <WordsForm
             label="What else?"
             words={COMMANDS['add-to-report'].body.shape.words}

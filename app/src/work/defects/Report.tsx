@@ -75,7 +75,7 @@ function Where({
   return (
     <View className="gap-2">
       <Text level={2} bold size="lead">
-        {place && place !== WHOLE ? `At ${place}` : place === WHOLE ? 'The whole trailer' : 'Where is it?'}
+        {place && place !== WHOLE ? `At ${place}` : place === WHOLE ? 'The whole unit' : 'Where is it?'}
       </Text>
       {place ? (
         <Pressable role="button" onPress={() => onPlace(null)} className="min-h-11 justify-center">
@@ -106,7 +106,7 @@ function Where({
 function Earlier({ number, onClear }: { number: string; onClear: () => void }) {
   return (
     <View className="gap-2">
-      <Notice>Begun earlier and not sent: it stands here as you left it.</Notice>
+      <Notice>Unsent report from earlier. Your entries are still here.</Notice>
       <ConfirmButton label="Begin anew" ask="Throw this report away" hint={number} onDo={onClear} />
     </View>
   );
@@ -176,7 +176,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
     <Field
       control={control}
       name="words"
-      label={entry?.part === 'other' ? 'What is wrong?' : 'In your words (if it helps)'}
+      label={entry?.part === 'other' ? 'What is wrong?' : 'Your own words (optional)'}
       multiline
       maxLength={440}
     />

@@ -92,7 +92,7 @@ export function aboutOf(
 
 function missing(unit: UnitPage, filled: Filled, own: readonly OwnCheck[]): string | null {
   const { entry, needsTyre } = aboutOf(unit, filled, own);
-  if (!filled.place) return 'Touch the place on the plan, or say that it concerns the whole trailer.';
+  if (!filled.place) return 'Tap the place on the drawing, or choose “The whole unit”.';
   if (!entry) return 'Choose what is wrong.';
   if (needsTyre && !filled.tyre) return 'Choose the tyre.';
   return entry.part === 'other' && !parseOwnCode(entry.code) && filled.words.trim() === ''

@@ -33,11 +33,11 @@ function Row({ row, today }: { row: ForecastRow; today: string }) {
       </View>
       <View className="items-end">
         <Text bold tone={!row.on ? 'out' : row.on < today ? 'violation' : 'ink'}>
-          {row.on ? farDay(row.on) : 'past it now'}
+          {row.on ? farDay(row.on) : 'past limit now'}
         </Text>
         {row.on && row.on < today ? (
           <Text size="small" tone="violation">
-            expected; not measured since
+            projected; not measured since
           </Text>
         ) : null}
         {row.earliest && row.earliest !== row.on ? (
@@ -60,7 +60,7 @@ const WITHIN = [
 function Weeks({ asked }: { asked: ForecastAsked }) {
   const query = useWeeksAhead(asked);
   return (
-    <Card title="Weeks ahead" note="Were each done in the week its limit is reached">
+    <Card title="Weeks ahead" note="Workload if each is done the week it reaches its limit">
       <Loaded query={query}>
         {({ weeks }) => (
           <>
@@ -100,13 +100,13 @@ function List({ asked }: { asked: ForecastAsked }) {
         return (
           <Card
             title={`Reaches its limit (${first?.total ?? 0})`}
-            note="The day it is expected, and between which days it falls eight times of ten"
+            note="Projected date, and the range it falls in 8 times out of 10"
           >
             {first && first.known < first.units ? (
-              <Notice look="ask">{`${first.known} of ${first.units} units are worked out; the others are being read.`}</Notice>
+              <Notice look="ask">{`${first.known} of ${first.units} units calculated; the rest are in progress.`}</Notice>
             ) : null}
             {rows.length === 0 ? (
-              <Text tone="soft">Nothing, by what was read so far and is asked for here.</Text>
+              <Text tone="soft">Nothing projected, from readings so far and this filter.</Text>
             ) : null}
             {rows.map((row) => (
               <Row key={`${row.unit.id} ${row.key}`} row={row} today={first?.today ?? ''} />

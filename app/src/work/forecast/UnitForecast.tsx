@@ -90,9 +90,7 @@ function Wearing({ forecast }: { forecast: UnitForecastView }) {
   if (!position)
     return (
       <Card>
-        <Text tone="soft">
-          Nothing that wears was read here yet: three readings over thirty days say when a limit is reached.
-        </Text>
+        <Text tone="soft">No wear readings yet. It takes three readings over 30 days to project a date.</Text>
         <Button label="Open the unit" onPress={() => router.navigate(`/trailer/${forecast.unit.id}`)} />
       </Card>
     );
@@ -135,7 +133,7 @@ function Wearing({ forecast }: { forecast: UnitForecastView }) {
         <Text bold>{said}</Text>
         {position.limits.map(({ whose, value, source, reach }) => (
           <Text key={`${whose} ${value} ${source}`} tone="soft">
-            {`${shown(value)}, ${source}: ${reach ? `expected ${reach.on}` : 'not foreseen'}`}
+            {`${shown(value)}, ${source}: ${reach ? `expected ${reach.on}` : 'no date projected'}`}
           </Text>
         ))}
       </Card>

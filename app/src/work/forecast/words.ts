@@ -45,7 +45,7 @@ export function foreseenWords({ state, first, lives }: PositionView, shown: (tex
 export const BEGAN_WORDS = {
   'first-reading': 'first reading here',
   fitted: 'fitted',
-  'seems-new': 'reads like a new part; nobody wrote one down',
+  'seems-new': 'reads like a new part; none recorded',
 } as const;
 
 export const distanceWords = (metres: number | null, unit: 'mi' | 'km'): string =>

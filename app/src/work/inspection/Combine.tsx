@@ -111,9 +111,7 @@ export function Combine() {
   };
   return (
     <Screen title="What if they ran together" under="By the readings that stand now" back={goBack(`/trailer/${id}`)}>
-      <Notice>
-        Nothing here is stored. Every unit is also judged alone: one that is held stays held in any combination.
-      </Notice>
+      <Notice>Nothing here is saved. Each unit is also judged alone: on hold stays on hold in any combination.</Notice>
       {missing ? <Notice look="stop">A unit could not be read: this device has not seen it before.</Notice> : null}
       {answer ? (
         <Card title="The whole combination">
@@ -124,7 +122,7 @@ export function Combine() {
             <Text>This book has no brake count over a combination: each unit is judged alone.</Text>
           )}
           <Stepper
-            label="Good brakes elsewhere, not in the list"
+            label="Good brakes on units not listed"
             value={assumed}
             least={0}
             most={MOST_OTHER_BRAKES}

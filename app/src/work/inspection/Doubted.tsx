@@ -41,7 +41,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
         >{`${before.text} on ${before.on}, now ${now}: ${by} ${doubt.way === 'grown' ? 'more' : 'less'}.`}</Text>
       ) : null}
       <Text>{doubt.because ?? padOf(kind).unlikely?.[doubt.way]}</Text>
-      <Button tall look="act" label="It is right" onPress={onConfirm} />
+      <Button tall look="act" label="Yes, it is correct" onPress={onConfirm} />
       {onRenewed && renewed ? (
         <ConfirmButton
           quiet
@@ -53,7 +53,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
       ) : null}
       <Button tall label="Measure again" onPress={onAgain} />
       <Text size="small" tone="soft">
-        Measured again, both readings are kept: the second takes the place of the first.
+        If you measure again, both readings are kept and the second one counts.
       </Text>
     </Drawer>
   );

@@ -6,7 +6,7 @@ const WORDS: Record<GaugeState, string> = {
   off: 'Gauge: off',
   looking: 'Gauge: looking for it…',
   on: 'Gauge: listening',
-  lost: 'Gauge lost: looking for it again. Enter by hand meanwhile.',
+  lost: 'Gauge lost. Reconnecting. Enter readings by hand for now.',
 };
 
 /** Whether gauges are listened for, and what the last one said. */

@@ -79,7 +79,7 @@ export function Gauges() {
             </Text>
           ))}
           <Text size="small" tone="soft">
-            While measuring, a press goes into the figure in hand, and the pad goes on to the next.
+            While measuring, each press fills the current field and moves to the next.
           </Text>
         </Card>
       )}

@@ -28,7 +28,9 @@ export function GoodTogether() {
       <View className="flex-row">
         <QuickAnswer
           key={draft.cursor}
-          label={mirrored.length ? `All ${good.length} as at the other end` : `Looked at all ${good.length}: all good`}
+          label={
+            mirrored.length ? `All ${good.length} same as the other end` : `Looked at all ${good.length}: all good`
+          }
           onPress={() => inspecting.takeTogether(good)}
         />
       </View>

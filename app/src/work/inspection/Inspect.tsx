@@ -88,7 +88,7 @@ interface FrameProps {
 }
 
 const NOT_KEPT =
-  'This device’s storage takes nothing more. What you enter stands in this window alone: free some storage, and keep the window open until all of it is sent.';
+  'This device cannot save more. New entries are only in this window: free up storage and keep it open until everything is sent.';
 
 /** The screen around the pad: drawn again when a step ends, not at a keystroke. */
 const Frame = memo(function Frame(props: FrameProps) {
@@ -173,7 +173,7 @@ export function Inspect() {
     return (
       <Screen title="Measuring" focused back={() => router.replace('/')}>
         <Notice look="ask">
-          This inspection is not on this device. It goes on where it was begun; what was sent of it stands on its sheet.
+          Not on this device. Continue it where it was started; what was sent is on its verdict sheet.
         </Notice>
         <Button tall label="Open its sheet" onPress={() => router.replace(`/sheet/${id}`)} />
       </Screen>

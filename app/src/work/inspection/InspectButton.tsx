@@ -39,7 +39,7 @@ export function InspectButton({ unit }: { unit: UnitPage }) {
         look="act"
         icon={Ruler}
         className="grow"
-        label={`Go on, ${progressWords(draft)}`}
+        label={`Continue, ${progressWords(draft)}`}
         onPress={() => router.navigate(`/inspect/${draft.inspection}`)}
       />
     );

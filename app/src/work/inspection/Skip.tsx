@@ -28,7 +28,7 @@ export function Skip({
     <Drawer title={`Skip ${what}`} onClose={onClose}>
       <Text tone="soft">It stays open: not measured is never a pass.</Text>
       {onNotFitted ? (
-        <Button tall label="Not fitted: never asked of this unit again" onPress={onNotFitted} />
+        <Button tall label="Not on this unit: do not ask again" onPress={onNotFitted} />
       ) : (
         <Button tall label="Not fitted" onPress={() => onSkip('Not fitted')} />
       )}

@@ -45,7 +45,7 @@ function useGaugeValues(
     const field = currentField(draft, step);
     if (asksChocks(draft, step)) return setGaugeMessage('First chock the wheels, both ways, and say so.');
     if (padOf(step.kind).reservoir && draft.reservoir === '')
-      return setGaugeMessage('First say the reservoir pressure.');
+      return setGaugeMessage('Enter the reservoir pressure first.');
     seen.current.add(frameKey(frame));
     if (!field) return;
     const { value, ...gauge } = frame;

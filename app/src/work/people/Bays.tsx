@@ -54,7 +54,7 @@ function EditBay({ bay, onClose }: { bay: BayView; onClose: () => void }) {
     <Drawer title={bay.name || 'A new bay'} onClose={onClose}>
       <TextField label="Name, like “Bay 1 – lift”" value={name} maxLength={40} onChangeText={setName} />
       <View className="gap-2">
-        <Text bold>Is fit for</Text>
+        <Text bold>Can take</Text>
         <View className="flex-row flex-wrap gap-2">
           {BAY_KINDS.map((kind) => (
             <Toggle
@@ -67,7 +67,7 @@ function EditBay({ bay, onClose }: { bay: BayView; onClose: () => void }) {
             />
           ))}
         </View>
-        {work.kinds.length ? null : <Text tone="soft">Nothing chosen: it takes whatever comes.</Text>}
+        {work.kinds.length ? null : <Text tone="soft">Nothing chosen: takes any job.</Text>}
       </View>
       <WeeklyHours
         title="Is open"

@@ -22,7 +22,7 @@ export function Claim({ name, code, onBack }: { name: string; code: string; onBa
   const problem = formState.errors.root?.message;
   return (
     <View className="gap-5">
-      <Text>You were given a name and a code. The code opens the door once; from then on your password does.</Text>
+      <Text>You were given a name and a code. The code works once; after that, use your password.</Text>
       <Field control={control} name="name" label="Name" placeholder="person@fleet" autoComplete="username" />
       <Field control={control} name="code" label="Code" placeholder="K7QM-2XWD-9HRT" />
       <Field
@@ -37,7 +37,7 @@ export function Claim({ name, code, onBack }: { name: string; code: string; onBa
       <Button
         tall
         look="act"
-        label="Come in"
+        label="Sign in"
         onPress={() => void enter()}
         disabled={formState.isSubmitting || !formState.isValid}
       />

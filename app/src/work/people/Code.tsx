@@ -31,7 +31,7 @@ export function Code({ given, slug, onClose }: { given: Given; slug: string; onC
   return (
     <Drawer title={`For ${given.name}`} onClose={onClose}>
       {state ? <Notice look={state.look}>{state.words}</Notice> : null}
-      <Text>This is shown once. Tell it to nobody else: it opens the door within a week, once.</Text>
+      <Text>Shown once. Give it to no one else. It works one time, within a week.</Text>
       <View id="once-code">
         <Card>
           <Text tone="soft">Name</Text>

@@ -122,7 +122,7 @@ export function Departures() {
           {each.doubt ? (
             <>
               <Text tone="violation">{each.doubt}</Text>
-              <Button label="It stands so" hint={`meter of ${each.said?.unit}`} onPress={() => takeOne(each)} />
+              <Button label="Yes, use it" hint={`meter of ${each.said?.unit}`} onPress={() => takeOne(each)} />
             </>
           ) : null}
         </View>

@@ -31,7 +31,7 @@ const THEMES: readonly { value: ThemeChoice; label: string }[] = [
 /** What somebody else made of it meanwhile, where the server sent it along. */
 function newerWords(current: unknown): string | null {
   const newer = current as { state?: string; version?: number; title?: string } | undefined;
-  return newer?.state ? `It now stands as: ${[newer.title, newer.state].filter(Boolean).join(', ')}.` : null;
+  return newer?.state ? `Current status: ${[newer.title, newer.state].filter(Boolean).join(', ')}.` : null;
 }
 
 function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
@@ -45,11 +45,9 @@ function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
       <Text
         size="small"
         tone="soft"
-      >{`${clock(entry.at, fleet.zone)}${own ? '' : ' · of another person: sent when they sign in here'}`}</Text>
+      >{`${clock(entry.at, fleet.zone)}${own ? '' : ' · someone else’s: sent when they sign in here'}`}</Text>
       {entry.onlyHere ? (
-        <Notice look="stop">
-          This device’s storage did not take it. It is lost with this window unless it is sent first.
-        </Notice>
+        <Notice look="stop">Not saved on this device. If this window closes before it is sent, it is lost.</Notice>
       ) : null}
       {refused ? (
         <>
@@ -57,7 +55,7 @@ function Entry({ entry, own }: { entry: Waiting; own: boolean }) {
           {newer ? <Text bold>{newer}</Text> : null}
           <View className="flex-row gap-2">
             <Button className="flex-1" label="Try again" onPress={() => void retry(entry.id)} />
-            <Button className="flex-1" look="stop" label="Give it up" onPress={() => void discard(entry.id)} />
+            <Button className="flex-1" look="stop" label="Discard" onPress={() => void discard(entry.id)} />
           </View>
         </>
       ) : null}
@@ -86,7 +84,7 @@ export function Me() {
           <Notice look="ask">The server asks you to sign in again before it takes these. Nothing is lost.</Notice>
         ) : null}
         {offline && entries.length ? (
-          <Notice look="ask">The server cannot be reached. They are sent by themselves when it can.</Notice>
+          <Notice look="ask">No connection. These send automatically when it is back.</Notice>
         ) : null}
         {entries.map((entry) => (
           <Entry key={entry.id} entry={entry} own={entry.person === person.id} />
@@ -98,10 +96,10 @@ export function Me() {
       <Card title="Look">
         <Choice label="Theme" options={THEMES} value={choice} onChange={choose} />
       </Card>
-      <Card title="My units" note={person.units ? 'My own' : 'As the fleet has them'}>
+      <Card title="Units of measure" note={person.units ? 'My own' : 'As the fleet has them'}>
         <UnitChoices
           units={person.units ?? fleet.units}
-          onChange={(units) => void send('set-own-units', { units }, 'My units')}
+          onChange={(units) => void send('set-own-units', { units }, 'Units of measure')}
         />
         {person.units ? (
           <Button
@@ -110,7 +108,10 @@ export function Me() {
           />
         ) : null}
       </Card>
-      <Card title="How we judge" note="Every figure the program judges by, with its source, and what the shop chose.">
+      <Card
+        title="Limits and policies"
+        note="Every figure the program judges by, with its source, and what the shop chose."
+      >
         <Button label="Open the limit book" onPress={() => router.navigate('/book')} />
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
         <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />

@@ -71,14 +71,16 @@ export function Person({ whom, onCode, onClose }: Props) {
     <Drawer title={name} onClose={onClose}>
       {whom.state === 'left' ? (
         <>
-          <Text>They left: they stay in the records and cannot sign in. Once back, they need a new code.</Text>
-          <Button tall label="Back again" onPress={() => leave(false)} />
+          <Text>Left the fleet: stays in the records, cannot sign in. Needs a new code to come back.</Text>
+          <Button tall label="Reactivate" onPress={() => leave(false)} />
         </>
       ) : (
         <>
           <Change whom={whom} onClose={onClose} />
           <Button
-            label={whom.secondFactor ? 'A new code: password and second factor end' : 'A new code: the password ends'}
+            label={
+              whom.secondFactor ? 'A new code: password and two-step sign-in end' : 'A new code: the password ends'
+            }
             onPress={reset}
           />
           <ConfirmButton label="Has left" ask={`${name} has left`} hint={name} onDo={() => leave(true)} />

@@ -56,7 +56,9 @@ function Steps({ has }: { has: Has }) {
       <Step
         title="People"
         has={`${things(people, 'person', 'people')}${invited ? `, ${invited} invited` : ''}`}
-        missing={people + invited < 2 ? 'Alone, whoever repairs also signs, and no driver can report.' : null}
+        missing={
+          people + invited < 2 ? 'With one person, the same person repairs and signs, and no driver can report.' : null
+        }
       >
         <Button label="People" onPress={() => router.navigate('/people')} />
       </Step>
@@ -99,7 +101,7 @@ export function SetUp() {
   const { fleet } = useSession();
   const query = useQuery({ queryKey: ['set-up'], queryFn: () => call<Has>('GET', '/set-up') });
   return (
-    <Screen narrow title="Setting up" under={fleet.name} back={goBack('/me')}>
+    <Screen narrow title="Fleet setup" under={fleet.name} back={goBack('/me')}>
       <Loaded query={query}>{(has) => <Steps has={has} />}</Loaded>
     </Screen>
   );

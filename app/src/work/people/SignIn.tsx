@@ -51,7 +51,7 @@ export function SignIn({ onBegin }: { onBegin?: () => void }) {
         ) : (
           <>
             <Form onBegin={onBegin} />
-            <Button label="I was given a code" onPress={() => setGiven({ name: '', code: '' })} />
+            <Button label="I have an invite code" onPress={() => setGiven({ name: '', code: '' })} />
           </>
         )}
         <Text size="small" tone="soft">

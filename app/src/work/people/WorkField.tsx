@@ -91,7 +91,7 @@ function Qualifications({ held, wrong, onChange }: QualificationsProps) {
   const open = QUALIFICATIONS.filter(({ name }) => held.every((each) => each.name !== name));
   return (
     <View className="gap-2">
-      <Text bold>Holds a paper as</Text>
+      <Text bold>Qualifications</Text>
       {held.map(({ name, until }, index) => (
         <View key={name} className="gap-1 border-t border-line pt-2">
           <TextField

@@ -140,7 +140,9 @@ function StatusBar({ said, usual }: { said: string | null; usual: string }) {
 }
 
 function usualWords(mayChange: boolean, proposed: boolean, busy: boolean): string {
-  if (proposed) return 'This is the proposal; the plan itself stands until it is taken.';
+  if (proposed) return 'This is a proposal. The current plan stays until you use it.';
   if (busy) return 'Planning…';
-  return mayChange ? 'Drag a job, or choose it and use the arrow keys; p pins it.' : 'Planned by the foreman.';
+  return mayChange
+    ? 'Drag a job, or choose it and use the arrow keys; p pins it.'
+    : 'View only. The foreman makes the plan.';
 }

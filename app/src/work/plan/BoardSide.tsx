@@ -40,7 +40,7 @@ export function BoardSide(props: Props) {
       {overtaken ? (
         <View className="gap-2">
           <Notice look="ask">{`${board.published?.by ?? 'Somebody'} made another plan, ${clock(board.published?.at ?? board.now, board.zone)}: ${theirsWords(overtaken, board)}.`}</Notice>
-          <Button label="Go on from theirs" hint="drops your changes" onPress={draft.drop} />
+          <Button label="Use their plan" hint="drops your changes" onPress={draft.drop} />
         </View>
       ) : null}
       {draft.changed && !isProposal ? <Changes draft={draft} publishing={publishing} /> : null}
@@ -76,7 +76,7 @@ export const proposedSlots = (board: Board, run: string | null): readonly KeptSl
 function NothingToPlanWith() {
   return (
     <View className="gap-2">
-      <Notice look="ask">Without a bay, and somebody with hours of work, nothing can be planned.</Notice>
+      <Notice look="ask">Planning needs at least one bay and one person with work hours.</Notice>
       <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
       <Button label="People and their hours" onPress={() => router.navigate('/people')} />
     </View>
@@ -99,7 +99,7 @@ function Changes({ draft, publishing }: { draft: Draft; publishing: Publishing }
         onPress={publishing.publish}
       />
       <View className="flex-row flex-wrap gap-2">
-        <Button label="Search on from here" disabled={draft.busy} onPress={() => void draft.searchOn()} />
+        <Button label="Improve from here" disabled={draft.busy} onPress={() => void draft.searchOn()} />
         <Button look="bare" label="Drop them" disabled={draft.busy} onPress={draft.drop} />
       </View>
     </View>
@@ -113,12 +113,17 @@ function Searches({ board, publishing }: { board: Board; publishing: Publishing 
       <Button
         className="grow"
         look={board.slots.length ? 'plain' : 'act'}
-        label="Plan all anew"
+        label="Re-plan everything"
         disabled={searching}
         onPress={() => publishing.ask('anew')}
       />
       {board.slots.length ? (
-        <Button className="grow" label="What must move" disabled={searching} onPress={() => publishing.ask('again')} />
+        <Button
+          className="grow"
+          label="Re-plan only what must move"
+          disabled={searching}
+          onPress={() => publishing.ask('again')}
+        />
       ) : null}
     </View>
   );

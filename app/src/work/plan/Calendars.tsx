@@ -45,7 +45,7 @@ export function Calendars({ onClose }: { onClose: () => void }) {
       ) : null}
       {made && !waiting ? (
         <View className="gap-2">
-          <Notice look="ask">Whoever has this address can read the plan. It is shown this once.</Notice>
+          <Notice look="ask">Anyone with this link can read the plan. Shown only once.</Notice>
           <Text reading selectable>
             {made.address}
           </Text>

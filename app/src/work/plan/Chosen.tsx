@@ -48,18 +48,20 @@ export function Chosen({ board, draft, slot, names, mayChange, onClose }: Props)
       <Text>{`${clock(slot.start, board.zone)} to ${clock(slot.end, board.zone)}`}</Text>
       <Text>{`${slot.bay ? names.bay(slot.bay) : 'No bay'} · ${slot.technicians.map(names.person).join(' and ')}`}</Text>
       {job.size ? <Text tone="soft">{`${job.number}: ${job.size}`}</Text> : null}
-      {slot.setupMinutes ? <Text tone="soft">{`Of it ${minutesWords(slot.setupMinutes)} to set up`}</Text> : null}
+      {slot.setupMinutes ? <Text tone="soft">{`Includes ${minutesWords(slot.setupMinutes)} setup`}</Text> : null}
       {job.leaves ? (
         <Text tone={slot.end > job.leaves.at ? 'violation' : 'soft'}>{leavesWords(job.leaves, board.zone)}</Text>
       ) : null}
       {job.waits ? <Text tone="violation">{waitsWords(job)}</Text> : null}
       {job.begun ? (
-        <Text tone="within">{`Begun; it stays. ${job.working.length ? `${job.working.map(names.person).join(' and ')} at work.` : 'Nobody is clocked on.'}`}</Text>
+        <Text tone="within">{`Started. It will not be moved. ${job.working.length ? `${job.working.map(names.person).join(' and ')} at work.` : 'Nobody is clocked on.'}`}</Text>
       ) : null}
       {why?.binding.map((each) => (
         <Text key={JSON.stringify(each)}>{bindingWords(each, names, unitOf)}</Text>
       ))}
-      {why?.shares.length ? <Text>{`Shares wheels off with ${why.shares.map(names.job).join(', ')}.`}</Text> : null}
+      {why?.shares.length ? (
+        <Text>{`Wheels come off once for this and ${why.shares.map(names.job).join(', ')}.`}</Text>
+      ) : null}
       {mayChange && !job.begun ? (
         <View className="flex-row flex-wrap gap-2">
           <Button

@@ -74,7 +74,7 @@ export function OnPhone({ board }: { board: Board }) {
           <Button tall look="act" label="Take this plan" disabled={sending} onPress={() => void take(found)} />
           <Button
             look="bare"
-            label="Put aside"
+            label="Dismiss"
             onPress={() => void send('put-plan-aside', { run: found.id }, 'Put a proposal aside')}
           />
         </View>

@@ -56,7 +56,7 @@ export function Presses({ board, draft, names, onChoose }: Props) {
     setAsking(false);
   };
   return (
-    <Card title="What presses">
+    <Card title="Needs attention">
       <Some items={held} first={SHOWN} idOf={({ unit }) => unit} name="held units">
         {(job) => {
           const until = last(of(job.unit));
@@ -104,9 +104,7 @@ export function Presses({ board, draft, names, onChoose }: Props) {
           </Text>
         )}
       </Some>
-      {gains?.length === 0 ? (
-        <Text tone="soft">An hour more of anybody, or of any bay, would change nothing.</Text>
-      ) : null}
+      {gains?.length === 0 ? <Text tone="soft">One more hour of any person or bay would not help.</Text> : null}
     </Card>
   );
 }

@@ -19,7 +19,7 @@ interface Props {
 }
 
 function stateWords({ state, progress, seconds }: PlanRun): string {
-  if (state === 'waiting') return 'Waits for a free worker.';
+  if (state === 'waiting') return 'In line to start.';
   if (state !== 'searching') return state === 'cancelled' ? 'Stopped; this is the best it had.' : '';
   return progress ? `Searching: ${Math.round(progress.elapsedMs / 1000)} of ${seconds} s.` : 'Searching.';
 }
@@ -31,7 +31,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
     <Card title="Proposals">
       {board.runs.map((run) => {
         const { answer } = run;
-        const asked = run.by ? `${run.by} asked` : (run.because ?? 'The clock asked');
+        const asked = run.by ? `${run.by} asked` : (run.because ?? 'Automatic');
         const running = run.state === 'waiting' || run.state === 'searching';
         const before = draft.publishedTerms;
         const proven = provenWords(run, weightsOf(board.request));
@@ -40,7 +40,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
           <View key={run.id} className="gap-2 border-t border-line pt-2">
             <Text
               bold
-            >{`${run.how === 'anew' ? 'Everything anew' : 'What must move'} · ${asked}, ${clock(run.at, board.zone)}`}</Text>
+            >{`${run.how === 'anew' ? 'Re-plan of everything' : 'Re-plan of what must move'} · ${asked}, ${clock(run.at, board.zone)}`}</Text>
             {stateWords(run) ? <Text tone="soft">{stateWords(run)}</Text> : null}
             {run.problem ? <Notice look="stop">{named(run.problem, board)}</Notice> : null}
             {difference ? <Text>{differenceWords(difference)}</Text> : null}
@@ -74,7 +74,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
                     />
                     <Button
                       look="act"
-                      label="Take it"
+                      label="Use this plan"
                       disabled={draft.busy || draft.changed}
                       onPress={() => onTake(run)}
                     />
@@ -83,7 +83,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
                 {running ? null : (
                   <Button
                     look="bare"
-                    label="Put aside"
+                    label="Dismiss"
                     onPress={() => void send('put-plan-aside', { run: run.id }, 'Put a proposal aside')}
                   />
                 )}

@@ -58,10 +58,10 @@ export function Weights({ board, onClose }: { board: Board; onClose: () => void 
     void send('set-plan-weights', { version: board.settings, weights: read(form) }, 'What the plan is wanted by');
   });
   return (
-    <Drawer title="What weighs in the plan" onClose={onClose}>
+    <Drawer title="Plan priorities" onClose={onClose}>
       <Text tone="soft">
-        A search looks for the plan with the smallest sum. What weighs more is given up last; only how the figures stand
-        to each other counts. Plans found before are put aside.
+        The planner looks for the lowest total. A higher number matters more; only the ratios count. Earlier proposals
+        are discarded.
       </Text>
       <View className="gap-2">
         {SUMS.map((name) => (
@@ -91,11 +91,11 @@ export function Weights({ board, onClose }: { board: Board; onClose: () => void 
       <Field
         control={control}
         name="movedSlot"
-        label="A promised slot that is moved, when the plan is mended"
+        label="Moving a published job when replanning"
         inputMode="numeric"
         maxLength={9}
       />
-      <Button label="As it was shipped" onPress={() => reset(asTexts(PLAN_WEIGHTS))} />
+      <Button label="Restore defaults" onPress={() => reset(asTexts(PLAN_WEIGHTS))} />
       <Button tall look="act" label="Save" disabled={!formState.isValid} onPress={() => void save()} />
     </Drawer>
   );

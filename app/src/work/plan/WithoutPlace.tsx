@@ -39,7 +39,7 @@ export function WithoutPlace({ board, slots, unplaced }: Props) {
           </Some>
         </>
       ) : null}
-      {jobs.length ? <Text bold>{`No place in the plan (${jobs.length})`}</Text> : null}
+      {jobs.length ? <Text bold>{`Not scheduled (${jobs.length})`}</Text> : null}
       <Some items={jobs} first={12} idOf={({ id }) => id} name="jobs without a place">
         {(job) => {
           const why = unplaced.find((each) => each.job === job.id)?.reason;

@@ -17,7 +17,7 @@ export async function publishPlan(body: CommandBody<'publish-plan'>): Promise<Pu
     if (!(error instanceof Refused))
       return {
         how: 'unreachable',
-        words: 'The server cannot be reached: your changes stand here, and nobody else sees them yet.',
+        words: 'No connection. Your changes are only here; no one else sees them yet.',
       };
     const newer = error.problem.current as Board | undefined;
     if (!newer?.published) return { how: 'refused', words: error.message };

@@ -74,7 +74,7 @@ export function useDraft(board: Board) {
       const found = await askMove(by, request, slots, job, place);
       change(found.slots);
       const left = found.unplaced.map((id) => board.jobs.find((each) => each.id === id)?.number ?? '');
-      return left.length ? `Moved. ${left.join(', ')} no longer has a place: give it one, or take this back.` : null;
+      return left.length ? `Moved. ${left.join(', ')} is no longer scheduled. Schedule it, or undo.` : null;
     });
 
   const searchOn = () =>

@@ -14,7 +14,7 @@ export interface Names {
 export function namesOf({ jobs, bays, people }: Pick<Board, 'jobs' | 'bays' | 'people'>): Names {
   const of = (pairs: readonly [string, string][]) => {
     const known = new Map(pairs);
-    return (id: string) => known.get(id) ?? 'somebody who is not here any more';
+    return (id: string) => known.get(id) ?? 'no longer in the fleet';
   };
   return {
     job: of(jobs.map(({ id, number, title }) => [id, `${number}, ${title}`])),
@@ -90,9 +90,9 @@ export function bindingWords(binding: Binding, names: Names, unitOf: (trailer: s
     case 'person':
       return `${names.person(binding.technician)} is at ${names.job(binding.job)} before.`;
     case 'shift':
-      return `${names.person(binding.technician)} comes then.`;
+      return `${names.person(binding.technician)}: shift starts then.`;
     case 'others':
-      return 'Earlier would cost other jobs more.';
+      return 'Any earlier would delay other jobs more.';
   }
 }
 

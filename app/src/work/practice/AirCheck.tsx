@@ -282,7 +282,7 @@ function Told({
         note={
           check.begunAgain
             ? `Begun again ${check.begunAgain === 1 ? 'once' : `${check.begunAgain} times`}.`
-            : 'In its order at the first go.'
+            : 'Right order on the first try.'
         }
       >
         <Text bold>

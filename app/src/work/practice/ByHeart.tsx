@@ -101,7 +101,7 @@ function Recall({ form }: { form: Form }) {
   if (!card)
     return (
       <Card title="Nothing more for now">
-        <Text>What you know comes back by itself, the later the better you knew it.</Text>
+        <Text>Cards come back on their own; the better you knew one, the later.</Text>
         <Button
           label="Ask for new ones all the same"
           onPress={() => setAsked(form.cards.filter(({ id }) => !known.has(id)).map(({ id }) => id))}

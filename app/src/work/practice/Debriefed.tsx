@@ -78,7 +78,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
           <Text>It is, by the book:</Text>
           <VerdictBadge verdict={told.verdict} />
         </View>
-        {told.byCountAlone ? <Text>No brake alone holds it: the brake count does.</Text> : null}
+        {told.byCountAlone ? <Text>No single brake puts it on hold; the brake count does.</Text> : null}
         <Notice look={told.decidedRight ? 'good' : 'stop'}>
           {`You said: ${told.mayGo ? 'it may go' : 'it is held'}. ${told.decidedRight ? 'So does the book.' : 'The book says otherwise.'}`}
         </Notice>
@@ -106,7 +106,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
         </Card>
       )}
       {wrong.length ? (
-        <Card title="Otherwise than it is">
+        <Card title="Read wrong">
           <Some
             items={wrong}
             first={12}
@@ -117,7 +117,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
           </Some>
         </Card>
       ) : null}
-      <Card title="As it is">
+      <Card title="Read right">
         <Some items={right} first={4} idOf={(row) => `${row.unit} ${keyOf(row.step)}`} name="readings as it is">
           {(row) => <Row row={row} onShow={() => setShown(row)} />}
         </Some>
@@ -149,7 +149,7 @@ function useResult(walk: Walk, told: Debrief): void {
         })),
         off: offOf(walk, told),
       },
-      'What practice came to',
+      'Practice results',
     );
   }, [sent, setSent, walk, told]);
 }

@@ -52,7 +52,9 @@ export function Examine() {
       ) : (
         <Card title="Their code" note="Six letters and digits, from the phone of whoever is examined.">
           <TextField label="Code" value={typed} maxLength={6} onChangeText={setTyped} />
-          {data?.own ? <Notice look="stop">Nobody marks their own exam: somebody else types this code.</Notice> : null}
+          {data?.own ? (
+            <Notice look="stop">You cannot grade your own exam. Someone else enters this code.</Notice>
+          ) : null}
           {error ? (
             <Notice look="stop">
               {error instanceof Refused

@@ -178,11 +178,11 @@ export function NewTask({ people, onClose }: { people: PracticeClass['people']; 
       <Field
         control={control}
         name="seed"
-        label="Its number: the same number makes the same one"
+        label="Number (same number, same exercise)"
         inputMode="numeric"
         maxLength={9}
       />
-      <Field control={control} name="pass" label="Passed from, of 100" inputMode="numeric" maxLength={3} />
+      <Field control={control} name="pass" label="Passing score, of 100" inputMode="numeric" maxLength={3} />
       <Field control={control} name="due" label="Until (may stay empty)" placeholder="2026-12-31" />
       <Choice
         stacked

@@ -56,7 +56,7 @@ function Tasks({ begin }: { begin: (wanted: Wanted) => void }) {
   const tasks = data?.tasks ?? [];
   if (tasks.length === 0) return null;
   return (
-    <Card title="Set for you">
+    <Card title="Assigned to you">
       {tasks.map((task) => (
         <View key={task.id} className="flex-row items-center gap-2 border-t border-line py-2">
           <View className="min-w-0 flex-1">
@@ -136,7 +136,7 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
       <Button
         tall
         look={walk && !walk.finishedAt ? 'plain' : 'act'}
-        label={walk && !walk.finishedAt ? 'Make another one up, drop this walk' : 'Make one up'}
+        label={walk && !walk.finishedAt ? 'Make another one up, drop this walk' : 'New practice trailer'}
         onPress={() =>
           begin({ seed: newSeed(), level: chosenLevel, route: routeId, vehicle: chosenVehicle, task: null })
         }
@@ -155,7 +155,7 @@ function Results() {
       note={
         data.total > data.results.length
           ? `The last ${data.results.length} of ${data.total}`
-          : 'Yours alone; your teacher sees it too.'
+          : 'Only you and your teacher see this.'
       }
     >
       <Spreads spread={data.spread} />

@@ -25,7 +25,7 @@ function Result({ result }: { result: ExamResult }) {
     <Card title={result.passed ? 'Passed' : 'Not passed'}>
       <Text reading bold size="title">{`${result.points} of ${result.of}`}</Text>
       {result.failedOn.length ? (
-        <Notice look="stop">{`Left out, and must not be: ${result.failedOn.map(({ point }) => point).join(', ')}.`}</Notice>
+        <Notice look="stop">{`Required items left out: ${result.failedOn.map(({ point }) => point).join(', ')}.`}</Notice>
       ) : null}
       {result.leftOut.map((card) => (
         <View key={card.id} className="gap-1 border-t border-line py-2">

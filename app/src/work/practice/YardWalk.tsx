@@ -39,7 +39,7 @@ export type PadOf = ComponentType<{
 /** How much a finding presses, in one row: what is said before it is taken. */
 function HowMuch({ said, onSaid }: { said: Said; onSaid: (said: Said) => void }) {
   return (
-    <RadioGroup label="How much does it press?" className="flex-row gap-1.5">
+    <RadioGroup label="How urgent is it?" className="flex-row gap-1.5">
       {SAID.map((each) => (
         <Pressable
           key={each}
@@ -65,10 +65,10 @@ function Decide({ walk, onDecide }: { walk: Walk; onDecide: (mayGo: boolean) => 
       <Text level={2} bold size="title">
         May it go?
       </Text>
-      {open ? <Notice look="ask">{`${open} steps were neither read nor passed over.`}</Notice> : null}
-      <Text>You decide, as you would in the yard. Then each reading is held against what is.</Text>
-      <Button tall look="act" label="It may go" onPress={() => onDecide(true)} />
-      <Button tall look="stop" label="It is held" onPress={() => onDecide(false)} />
+      {open ? <Notice look="ask">{`${open} steps not done or skipped.`}</Notice> : null}
+      <Text>You decide, as you would in the yard. Then each reading is compared with the true value.</Text>
+      <Button tall look="act" label="Go" onPress={() => onDecide(true)} />
+      <Button tall look="stop" label="Hold" onPress={() => onDecide(false)} />
     </View>
   );
 }
@@ -81,7 +81,7 @@ function Chocks({ walk, onChock }: { walk: Walk; onChock: () => void }) {
       <Text className="min-w-0 flex-1">
         {walk.taken.length ? 'Not chocked: the mark for it is lost.' : 'Before touching anything?'}
       </Text>
-      <Button label="Lay the chocks" onPress={onChock} />
+      <Button label="Set the chocks" onPress={onChock} />
     </View>
   );
 }

@@ -51,7 +51,7 @@ function Preview<P extends AnyPreview>({
     <Card title={name} note={`${lines(preview.lines)}: ${good} good, ${bad.length} bad`}>
       {brings(preview)}
       {bad.length ? (
-        <Notice look="stop">Nothing is stored while a line is bad, unless you take the good lines only.</Notice>
+        <Notice look="stop">Nothing is imported while a line has errors, unless you import only the good lines.</Notice>
       ) : null}
       {bad.slice(0, MOST_SHOWN).map(({ line, message }) => (
         <View key={line} className="flex-row gap-3 border-t border-line py-1">

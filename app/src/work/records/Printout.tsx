@@ -97,7 +97,7 @@ function Page({ paper }: { paper: InspectionPrintout }) {
     h('h2', null, 'Findings, worst first'),
     createElement(Findings, { findings: paper.findings }),
     h('p', null, `${paper.within} readings and checks inside their limits.`),
-    createElement(Lines, { title: 'Not judged: never a pass', lines: paper.open }),
+    createElement(Lines, { title: 'No verdict: never a pass', lines: paper.open }),
     createElement(Lines, { title: 'Skipped, because', lines: paper.skips }),
     createElement(Lines, { title: 'Sent by gauges', lines: paper.gauges }),
     createElement(Lines, { title: 'Changed of the unit', lines: paper.changes }),
@@ -141,7 +141,7 @@ export function Paper() {
               })}
             />
           ) : (
-            <Notice look="ask">This inspection is not closed: it goes on paper when it is.</Notice>
+            <Notice look="ask">Close this inspection before printing.</Notice>
           )
         }
       </Loaded>

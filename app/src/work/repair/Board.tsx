@@ -7,7 +7,7 @@ import { Text } from '../../parts/Text';
 import { onHoldWords } from './words';
 
 const STATE_WORDS: Record<JobView['state'], string> = {
-  open: 'not placed',
+  open: 'not scheduled',
   placed: 'planned',
   started: 'being done',
   done: 'to certify',
@@ -47,7 +47,7 @@ export function Board({ bays, today, jobs }: { bays: Shop['bays']; today: string
       {unplaced.length ? (
         <View className="gap-2">
           <Text bold tone="violation">
-            Not on a day yet
+            Not scheduled yet
           </Text>
           {unplaced.map((job) => (
             <JobRow key={job.id} job={job} />

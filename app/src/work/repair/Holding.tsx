@@ -77,9 +77,7 @@ export function Holding({ unit }: { unit: UnitPage }) {
       )}
       {signing ? (
         <Drawer title={`Release ${unit.number}`} onClose={() => setSigning(false)}>
-          <Text>
-            Your name and the time stand under this. Say what was done, and what was found not to need repair.
-          </Text>
+          <Text>Your name and the time go on record. State what was done and what was found not to need repair.</Text>
           {usualOf(unit).map((said) => (
             <Button key={said} className="max-w-full" label={`Sign: “${said}”`} onPress={() => release(said)} />
           ))}

@@ -18,7 +18,9 @@ export function MakeAll({ defects }: { defects: readonly DefectView[] }) {
     );
   };
   if (!asking)
-    return <Button label={`Make jobs of all ${defects.length}, by their templates`} onPress={() => setAsking(true)} />;
+    return (
+      <Button label={`Create jobs for all ${defects.length} defects from templates`} onPress={() => setAsking(true)} />
+    );
   return (
     <View className="gap-2 rounded-xl border-2 border-act p-3">
       <Text>One job for each trailer and kind of work, as the templates say. What no template names stays here.</Text>

@@ -77,9 +77,7 @@ function WorkCard({ works, plan, others, add, takeOff }: Planned) {
   return (
     <View className="gap-2 rounded-xl border border-line bg-card p-3">
       <Text bold>The work</Text>
-      {works.length === 0 ? (
-        <Text tone="soft">No template names these: choose one, or write what is to be done.</Text>
-      ) : null}
+      {works.length === 0 ? <Text tone="soft">No template covers these. Choose one or describe the work.</Text> : null}
       {works.map(({ template }) => (
         <View key={template.id} className="min-h-11 flex-row items-center justify-between gap-2">
           <Text className="min-w-0 flex-1">{template.name}</Text>

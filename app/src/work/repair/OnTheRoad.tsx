@@ -114,7 +114,7 @@ function Compare({ costs, held }: { costs: RoadCosts; held: boolean }) {
     toShop: minutes('toShop'),
   });
   const asked = [
-    ['untilService', 'Until the service is there'],
+    ['untilService', 'Wait for service'],
     ['work', 'Its work'],
     ['toShop', 'To the shop or the named place'],
   ] as const;
@@ -135,7 +135,7 @@ function Compare({ costs, held }: { costs: RoadCosts; held: boolean }) {
         {held ? null : (
           <>
             <Way title="Drive there" way={ways.drive} />
-            <Way title="Drive, and it is found" way={ways.found} points={costs.points} />
+            <Way title="Drive, and an inspector finds it" way={ways.found} points={costs.points} />
           </>
         )}
       </View>
@@ -205,7 +205,7 @@ function Call({ call, unit, road }: { call: RoadCall; unit: UnitPage; road: Road
       {report && !job && may ? (
         <Button
           look="act"
-          label="Take its report as a job"
+          label="Create a job from its report"
           disabled={taken}
           onPress={() => {
             setTaken(true);
@@ -231,7 +231,7 @@ function Calls({ road, unit }: { road: Road; unit: UnitPage }) {
 function DrivesTo({ unit, defect, onClose }: { unit: UnitPage; defect: DefectView; onClose: () => void }) {
   return (
     <Drawer title="It drives to a named place" onClose={onClose}>
-      <Text>You decide this, not the program. It stands with the report, with your name and the time.</Text>
+      <Text>You decide this, not the program. It is added to the report with your name and the time.</Text>
       <WordsForm
         short
         label="Where does it stand, and where does it drive to?"
@@ -263,11 +263,9 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
     <>
       <Card title="May it move?">
         {unit.holds.length ? (
-          <Notice look="stop">{`It is held: it does not move until it is released. ${rule ? `${rule.rule}.` : ''}`}</Notice>
+          <Notice look="stop">{`On hold. Do not move it until it is released. ${rule ? `${rule.rule}.` : ''}`}</Notice>
         ) : (
-          <Text>
-            No hold stands. Local law and the maker’s manual decide whether it may drive to a place of repair.
-          </Text>
+          <Text>Not on hold. Local law and the maker’s manual decide whether it may drive to a place of repair.</Text>
         )}
         {open.length ? (
           <Choice

@@ -53,9 +53,9 @@ test.each([
 test('one that lapsed is made a report once, by whoever may', async () => {
   mockLapsed = [retorque];
   const { rerender } = await render(<LapsedRetorques may={false} />);
-  expect(screen.queryByText('Make it a report')).toBeNull();
+  expect(screen.queryByText('Report as a defect')).toBeNull();
   await rerender(<LapsedRetorques may />);
-  await press('Make it a report');
-  expect(screen.queryByText('Make it a report')).toBeNull();
+  await press('Report as a defect');
+  expect(screen.queryByText('Report as a defect')).toBeNull();
   expect(mockSent.mock.calls.map(([name]) => name)).toEqual(['lapse-retorque']);
 });

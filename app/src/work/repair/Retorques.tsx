@@ -37,7 +37,7 @@ function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; o
   });
   return (
     <Drawer title={`Torque again: ${wheelsOf(retorque)}`} onClose={onClose}>
-      <Text>Each nut in star to its value. A nut that still turns was loose.</Text>
+      <Text>Each nut to full torque, in a star pattern. A nut that still turns was loose.</Text>
       <TorqueFields control={control} name="value" tool="tool" label="Value" />
       <Choice stacked label="Did a nut move?" options={MOVED} value={moved} onChange={setMoved} />
       <Button
@@ -84,12 +84,12 @@ export function LapsedRetorques({ may }: { may: boolean }) {
   const left = data?.lapsed.filter(({ id }) => !sent.includes(id)) ?? [];
   return left.map((retorque) => (
     <View key={retorque.id} className="gap-2 border-t border-line py-2">
-      <Text bold>{`${retorque.unit.number} ${wheelsOf(retorque)}: not torqued again`}</Text>
+      <Text bold>{`${retorque.unit.number} ${wheelsOf(retorque)}: re-torque overdue`}</Text>
       <Text size="small" tone="out">{`Was due ${dueWords(retorque)}, to ${retorque.value}`}</Text>
       {may ? (
         <Button
           look="act"
-          label="Make it a report"
+          label="Report as a defect"
           hint={`${retorque.unit.number} ${wheelsOf(retorque)}`}
           onPress={() => {
             setSent([...sent, retorque.id]);

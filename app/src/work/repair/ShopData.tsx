@@ -23,7 +23,7 @@ export function ShopData() {
   const [adding, setAdding] = useState(false);
   return (
     <Screen narrow title="Work and parts" under={fleet.name} back={goBack('/set-up')}>
-      <Card title="How repairs go" note="Practice to begin with: change what your shop does otherwise.">
+      <Card title="Repair templates" note="Starting figures are shop practice. Change them to match your shop.">
         <Loaded query={query} beside={[short, parts]}>
           {({ templates }) => (
             <>

@@ -13,17 +13,12 @@ import { usePending } from './job/pending';
 /** The order list: what open jobs need beyond what is there or ordered, and when it would be here. */
 function ToOrder({ short }: Pick<PartsNeeded, 'short'>) {
   return (
-    <Card
-      title="To be ordered"
-      note="What open jobs need beyond what is there or on its way; the most pressing job has the stock."
-    >
+    <Card title="To be ordered" note="Needed by open jobs beyond stock and orders. The most urgent job gets the stock.">
       {short.map(({ part, name, missing, jobs, on }) => (
         <View key={part} className="gap-1 border-t border-line pt-2">
           <Text bold>{`${missing} × ${name}`}</Text>
           <Text size="small" tone={on ? 'soft' : 'violation'}>
-            {on
-              ? `Ordered today it is here ${dayName(on)}`
-              : 'The parts room does not know it: nobody knows when it comes'}
+            {on ? `Ordered today it is here ${dayName(on)}` : 'Not in the parts list: no lead time known'}
           </Text>
           {jobs.map(({ id, number }) => (
             <LinkRow key={id} href={`/job/${id}`} className="min-h-11 justify-center active:opacity-70">
@@ -48,7 +43,7 @@ function OnItsWay({ coming }: { coming: PartsNeeded['coming'][number] }) {
         <Text size="small" tone="soft">{`Expected ${dayName(due)}, ordered by ${by} for ${number}`}</Text>
         {over ? (
           <Text size="small" tone="violation">
-            That job is over: it goes to stock, for whichever job needs it next
+            That job is closed. It goes to stock for the next job that needs it
           </Text>
         ) : null}
       </View>

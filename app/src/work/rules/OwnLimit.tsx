@@ -46,7 +46,7 @@ export function OwnLimit({ book, limit, onClose }: { book: Book; limit: Limit; o
       />
       <Button tall look="act" label="Set this limit" disabled={!formState.isValid} onPress={() => void add()} />
       <Text size="small" tone="soft">
-        Past it alone is a shop limit. The law’s own figure goes on deciding what is a violation.
+        Past only this limit is a shop limit finding. The legal figure still decides what is a violation.
       </Text>
     </Drawer>
   );

@@ -19,7 +19,7 @@ function Withdraw({ limit: { id, value }, onClose }: { limit: FleetLimit; onClos
   };
   return (
     <Drawer title={`Withdraw ${value}`} onClose={onClose}>
-      <Text>From then on nothing is judged by it. What was judged before stays as it was judged.</Text>
+      <Text>It no longer applies from then on. Earlier verdicts do not change.</Text>
       <WordsForm
         label="Reason"
         words={COMMANDS['withdraw-fleet-limit'].body.shape.reason}

@@ -68,7 +68,7 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
     >
       {changed && base < version ? (
         <Notice look="ask">
-          Somebody else saved this route meanwhile. What you changed stands here as you left it; “Undo” shows theirs.
+          Someone else saved this route. Your changes are still here. “Undo” shows their version.
         </Notice>
       ) : null}
       {formState.isValid ? null : <Notice look="ask">Every section needs a name and at least one step.</Notice>}

@@ -67,7 +67,7 @@ export function Routes() {
   return (
     <Screen title="Routes" under="One fixed order of each walk" back={goBack('/me')}>
       {waits ? <Notice look="ask">A change waits to be sent.</Notice> : null}
-      {may ? <Notice>A route that ships is not changed: copy it, then change the copy.</Notice> : null}
+      {may ? <Notice>Built-in routes cannot be edited. Copy one, then edit the copy.</Notice> : null}
       {fleet.routes.map(({ version, definition }) => (
         <RouteCard key={definition.id} route={definition} own={version} may={may} />
       ))}

@@ -102,7 +102,7 @@ export function FleetRulesScreen() {
     >
       {waits ? <Notice look="ask">A change waits to be sent, or was refused: see under Me.</Notice> : null}
       {may ? null : <Notice>A foreman or a manager can change these.</Notice>}
-      <Card title="Limit book" note="Judgements already made keep the book they were made by.">
+      <Card title="Limit book" note="Verdicts already given keep the book they used.">
         {may ? (
           <Choice
             stacked

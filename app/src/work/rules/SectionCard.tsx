@@ -129,7 +129,7 @@ export function SectionCard({ control, index, count, onMove, onRemove }: Props) 
   return (
     <Card title={section.name} note={WHERE[section.at]}>
       <Field control={control} name={`${name}.name`} label="Name" maxLength={60} />
-      <Field control={control} name={`${name}.says`} label="Said when it begins" maxLength={300} multiline />
+      <Field control={control} name={`${name}.says`} label="Instruction at start" maxLength={300} multiline />
       {section.at === 'ends' ? (
         <ChoiceField stacked control={control} name={`${name}.walk`} label="Order of the ends" options={ORDERS} />
       ) : null}
@@ -147,7 +147,7 @@ export function SectionCard({ control, index, count, onMove, onRemove }: Props) 
       </View>
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Add a step" hint={section.name} onPress={() => setAdding(true)} />
-        <Button label="Earlier" hint={section.name} disabled={index === 0} onPress={() => onMove(-1)} />
+        <Button label="Move up" hint={section.name} disabled={index === 0} onPress={() => onMove(-1)} />
         <Button label="Later" hint={section.name} disabled={index === count - 1} onPress={() => onMove(1)} />
         <Button look="stop" label="Take out" hint={section.name} disabled={count === 1} onPress={onRemove} />
       </View>

@@ -118,7 +118,7 @@ export function WhatIf({ book }: { book: Book }) {
   const { found, limit, count } = meant(book, chamber, value, psi, brakes);
   const air = `${psi} psi`;
   return (
-    <Card title="What if" note="Move the figures: nothing here is stored.">
+    <Card title="What if" note="Try other figures. Nothing here is saved.">
       <Chambers chambers={chambers} chosen={chamber} onChoose={setChamber} />
       <Slider
         label="Stroke"

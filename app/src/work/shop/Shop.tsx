@@ -95,14 +95,14 @@ function Columns({
   const wide = useWide();
   const { totals } = shop;
   const drawn = [
-    <Column key="triage" title="Reports to answer" total={totals.reported} pages={reported}>
+    <Column key="triage" title="Reports to review" total={totals.reported} pages={reported}>
       <LapsedRetorques may={may} />
       <Loaded query={reported}>
         {({ pages }) => <Triage groups={pages.flatMap(({ groups }) => groups)} may={may} today={shop.today} />}
       </Loaded>
       <ToMeasure />
     </Column>,
-    <Column key="repair" title="To be repaired" total={totals.triaged} pages={triaged}>
+    <Column key="repair" title="Needs a job" total={totals.triaged} pages={triaged}>
       <Loaded query={triaged}>
         {({ pages }) => <ToRepair defects={pages.flatMap(({ defects }) => defects)} mayPlan={may} />}
       </Loaded>

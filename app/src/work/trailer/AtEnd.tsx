@@ -58,7 +58,7 @@ export function AtEnd({ unit, at }: { unit: UnitPage; at: string }) {
           <Text className="min-w-0 flex-1">
             <Text bold>{`${standingWords(each)} `}</Text>
             {`${shown(readingText(each.value))}, ${clock(each.at, fleet.zone)}`}
-            {each.doubtful ? '. Which of two readings is the later is not known: look again' : ''}
+            {each.doubtful ? '. Two readings, order not known: check again' : ''}
           </Text>
         </View>
       ))}

@@ -42,7 +42,7 @@ export function ExpectedBack({ unit, number }: { unit: string; number: string })
         <Text bold tone={data.over || late ? 'violation' : 'ink'}>
           {data.back
             ? `${data.over ? 'Should be back since' : 'Expected back'} ${clock(data.back, fleet.zone)}`
-            : `Nobody knows yet when it is back: ${unplanned}.`}
+            : `Return time not known yet: ${unplanned}.`}
         </Text>
       ) : null}
       {was !== null ? (
@@ -50,7 +50,7 @@ export function ExpectedBack({ unit, number }: { unit: string; number: string })
           <Notice look="ask">
             {was ? `Changed: it was ${clock(was, fleet.zone)}.` : 'Changed: it had no time before.'}
           </Notice>
-          <Button label="Seen" hint={`when ${number} is back`} onPress={note} />
+          <Button label="Got it" hint={`when ${number} is back`} onPress={note} />
         </View>
       ) : null}
     </>

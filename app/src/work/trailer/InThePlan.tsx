@@ -84,13 +84,13 @@ export function InThePlan({ unit, number }: { unit: string; number: string }) {
       {mayTell ? (
         <View className="flex-row flex-wrap gap-2">
           <Button
-            label={data.leaves ? 'It leaves at another time' : 'Say when it leaves'}
+            label={data.leaves ? 'It leaves at another time' : 'Set departure'}
             onPress={() => setTelling(true)}
           />
           {data.leaves ? (
             <Button
               look="bare"
-              label="It does not leave"
+              label="Cancel departure"
               onPress={() => void send('set-departure', { unit, departure: null }, `${number} does not leave`)}
             />
           ) : null}

@@ -14,7 +14,7 @@ import { useMaySend } from '../../session/may';
 
 const GONE = [
   { value: 'sold', label: 'Sold', note: 'It left the fleet whole' },
-  { value: 'scrapped', label: 'Scrapped', note: 'It is no more' },
+  { value: 'scrapped', label: 'Scrapped', note: 'No longer exists' },
 ] as const;
 
 /** What became of it, and why: its records stay. */
@@ -67,9 +67,9 @@ export function ItsUnit({ unit }: { unit: UnitPage }) {
       {unit.state === 'in-use' ? null : (
         <Notice look="ask">{`${unit.number} is ${unit.state}: its records stay, and nothing new is begun.`}</Notice>
       )}
-      <Button label="Correct what it is" onPress={() => router.navigate(`/unit/${unit.id}`)} />
+      <Button label="Edit this unit" onPress={() => router.navigate(`/unit/${unit.id}`)} />
       {mayAdd ? (
-        <Button label="Set up another like it" onPress={() => router.navigate(`/unit/new?from=${unit.id}`)} />
+        <Button label="Add another like it" onPress={() => router.navigate(`/unit/new?from=${unit.id}`)} />
       ) : null}
       {mayEnd && unit.state === 'in-use' ? (
         <Button label="Sold or scrapped …" onPress={() => setLeaving(true)} />

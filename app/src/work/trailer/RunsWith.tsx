@@ -26,8 +26,8 @@ function heldWords(units: UnitPage['combination']): string | null {
   const held = units.filter((each) => each.held).map(({ number }) => number);
   if (held.length === 0) return null;
   const free = units.filter((each) => !each.held).map(({ number }) => number);
-  const others = free.length ? ` Dropped, the others may go on: ${free.join(', ')}.` : '';
-  return `${held.join(', ')} ${held.length === 1 ? 'is' : 'are'} held: the combination does not go as it is.${others}`;
+  const others = free.length ? ` Not on hold: ${free.join(', ')}. Drop the held unit first.` : '';
+  return `${held.join(', ')} ${held.length === 1 ? 'is' : 'are'} on hold. Do not move this combination.${others}`;
 }
 
 /** What a unit runs with today: hooked, dropped, and the trip they make together. */
@@ -40,7 +40,7 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
   const said = heldWords(units);
   const own: Head = unit;
   return (
-    <Card title="Runs with" note={units.length ? undefined : 'Nothing is hooked to it.'}>
+    <Card title="Hooked to" note={units.length ? undefined : 'Nothing is hooked to it.'}>
       {said ? <Notice look="stop">{said}</Notice> : null}
       {units.map((each, index) => {
         const ahead = units[index - 1];
@@ -76,11 +76,11 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
       <View className="flex-row flex-wrap gap-2">
         <Button
           className="max-w-full grow"
-          label={`Hook behind ${last.number} …`}
+          label={`Add a unit behind ${last.number}…`}
           onPress={() => setChoosing('behind')}
         />
         {units.length === 0 ? (
-          <Button className="max-w-full grow" label="Hook it behind …" onPress={() => setChoosing('front')} />
+          <Button className="max-w-full grow" label="Choose what pulls it…" onPress={() => setChoosing('front')} />
         ) : null}
       </View>
       {units.length ? (

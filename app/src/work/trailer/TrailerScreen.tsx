@@ -168,7 +168,7 @@ function Causes({ unit, findings }: { unit: UnitPage; findings: readonly Finding
   const causes = causesOf(findings, unit.defects);
   if (causes.length === 0) return null;
   return (
-    <Card title="Stands past a limit" note="Read, and not among the open defects.">
+    <Card title="Past a limit now" note="Measured, but not in the open defects.">
       {causes.map((finding) => (
         <FindingRow
           key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre}`}
@@ -192,7 +192,7 @@ function NotFitted({ unit }: { unit: UnitPage }) {
           {may ? (
             <Button
               look="bare"
-              label="It is fitted"
+              label="Mark as fitted"
               hint={keyWords(key)}
               onPress={() =>
                 void send(
@@ -292,7 +292,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
             <LinkRow key={job.id} href={`/job/${job.id}`} className="min-h-14 justify-center border-t border-line py-2">
               <Text bold>{job.title}</Text>
               <Text size="small" tone="soft">
-                {job.day ? `${dayName(job.day)}, ${job.bay?.name} · ${job.state}` : `${job.state}, not placed yet`}
+                {job.day ? `${dayName(job.day)}, ${job.bay?.name} · ${job.state}` : `${job.state}, not scheduled`}
               </Text>
             </LinkRow>
           ))}
@@ -315,7 +315,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
       <NotFitted unit={unit} />
       <Papers unit={unit} />
       <ItsUnit unit={unit} />
-      <Button label="On the road: service, or drive there …" onPress={() => router.navigate(`/road/${unit.id}`)} />
+      <Button label="Roadside: call service or drive in…" onPress={() => router.navigate(`/road/${unit.id}`)} />
       <Button label="Its walk by heart" onPress={() => router.navigate(`/practice/by-heart?unit=${unit.id}`)} />
       <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
       {early ? null : <InThePlan unit={unit.id} number={unit.number} />}

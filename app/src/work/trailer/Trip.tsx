@@ -40,7 +40,7 @@ function TripState({ unit, open, outOfUse }: { unit: UnitPage; open: number; out
   return (
     <>
       {unit.holds.length ? (
-        <Notice look="stop">{`Held: do not move it, call the shop.${found} ${reasons}`}</Notice>
+        <Notice look="stop">{`On hold. Do not move it; call the shop.${found} ${reasons}`}</Notice>
       ) : here.holds ? (
         <Notice look="stop">What was found here holds it, and is not sent yet: do not move it, call the shop.</Notice>
       ) : outOfUse ? (
@@ -71,7 +71,7 @@ function UnitCard({ unit, when, outOfUse }: { unit: UnitPage; when: When; outOfU
         <ExpectedBack unit={unit.id} number={unit.number} />
         {unsent ? (
           <Notice look="stop">
-            {`${unsent === 1 ? 'A report' : `${unsent} reports`} of it wait on this device: the shop does not know yet. Call it where it matters.`}
+            {`${unsent === 1 ? 'A report' : `${unsent} reports`} not sent yet: the shop does not know. If it matters, call the shop.`}
           </Notice>
         ) : null}
         <LastSigned unit={unit} />

@@ -37,14 +37,14 @@ test('a sticker is taken by its month, as that very sticker means it, and its la
   await render(<Papers unit={unitPageWith()} />);
   await press('Read the inspection sticker');
   await write('Month on the sticker', 'soon');
-  await press('Keep it');
+  await press('Save');
   expect(mockSent).not.toHaveBeenCalled();
   await write('Month on the sticker', '03/2026');
   expect(screen.getByText(/^Good until .* 2027$/)).toBeTruthy();
   const [, other] = screen.getAllByRole('radio');
   await act(async () => fireEvent.press(other as never));
   expect(screen.getByText(/^Good until .* 2026$/)).toBeTruthy();
-  await press('Keep it');
+  await press('Save');
   expect(mockSent.mock.calls[0]?.[0]).toBe('record-sticker');
   expect(mockSent.mock.calls[0]?.[1]).toMatchObject({ unit: 'u', month: '03/2026', means: expect.any(String) });
 });
@@ -54,13 +54,13 @@ test('another paper has a day that is one, and is taken away only where there is
   await press('Another paper …');
   await press('Insurance');
   await write('Its last day', '2026-02-30');
-  await press('Keep it');
+  await press('Save');
   expect(mockSent).not.toHaveBeenCalled();
   await write('Its last day', '2027-06-30');
-  await press('Keep it');
+  await press('Save');
   await press('Another paper …');
   await press('Insurance');
-  await press('It has none any more');
+  await press('Remove this document');
   expect(mockSent.mock.calls.map(([, body]) => (body as { good: unknown }).good)).toEqual([
     { until: '2027-06-30' },
     null,

@@ -53,7 +53,7 @@ function Sticker({ onMonth }: { onMonth: (month: string, means: StickerMeans) =>
       />
       <Field control={control} name="month" label="Month on the sticker" placeholder="12/2026" inputMode="text" />
       {last ? <Text bold>{`Good until ${dayName(last)} ${last.slice(0, 4)}`}</Text> : null}
-      <Button tall look="act" label="Keep it" disabled={!formState.isValid || !last} onPress={() => void keep()} />
+      <Button tall look="act" label="Save" disabled={!formState.isValid || !last} onPress={() => void keep()} />
     </>
   );
 }
@@ -79,16 +79,16 @@ function Paper({ kind, unit, onGood }: { kind: PaperKind; unit: UnitPage; onGood
       />
       {allowed ? (
         <Stepper
-          label="Done again after so many weeks"
+          label="Repeat every (weeks)"
           value={weeks}
           least={allowed.least}
           most={allowed.most}
           onChange={setWeeks}
         />
       ) : null}
-      <Button tall look="act" label="Keep it" disabled={!formState.isValid} onPress={() => void keep()} />
+      <Button tall look="act" label="Save" disabled={!formState.isValid} onPress={() => void keep()} />
       {unit.papers.some(({ paper }) => paper === kind.name) ? (
-        <Button label="It has none any more" onPress={() => onGood(null)} />
+        <Button label="Remove this document" onPress={() => onGood(null)} />
       ) : null}
     </>
   );

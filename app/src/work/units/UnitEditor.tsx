@@ -159,11 +159,11 @@ function Form({ name, first, act, own, onSave }: FormProps) {
     <>
       {form.earlier ? (
         <View className="gap-2">
-          <Notice>Begun earlier and not saved: it stands here as you left it.</Notice>
+          <Notice>Unsaved entries from earlier are still here.</Notice>
           <ConfirmButton label="Begin anew" ask="Throw this away" hint="unit" onDo={() => void form.clear()} />
         </View>
       ) : null}
-      <Card title="What it is">
+      <Card title="Unit">
         <Field control={control} name="number" label="Number, as painted on it" maxLength={20} />
         <ChoiceField
           control={control}
@@ -208,7 +208,7 @@ function Form({ name, first, act, own, onSave }: FormProps) {
         />
       )}
       {formState.isSubmitted && !formState.isValid ? (
-        <Notice look="ask">Something is missing or cannot be: it is said where it stands above.</Notice>
+        <Notice look="ask">Something is missing or not possible. See the fields marked above.</Notice>
       ) : null}
     </>
   );
@@ -223,7 +223,7 @@ export function NewUnit() {
     await send('add-unit', { unit, form }, `${form.number}: set up`);
     router.replace('/');
   };
-  const form = (first: UnitForm) => <Form name={`unit new ${from ?? ''}`} first={first} act="Set it up" onSave={add} />;
+  const form = (first: UnitForm) => <Form name={`unit new ${from ?? ''}`} first={first} act="Add unit" onSave={add} />;
   return (
     <Screen
       focused
@@ -246,7 +246,7 @@ export function EditUnit() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const query = useUnit(id);
   return (
-    <Screen focused narrow title="Correct the unit" under={query.data?.number} back={goBack(`/trailer/${id}`)}>
+    <Screen focused narrow title="Edit this unit" under={query.data?.number} back={goBack(`/trailer/${id}`)}>
       <Loaded query={query}>
         {(unit) => (
           <Form

@@ -5,10 +5,10 @@ import { Drawer } from '../../parts/Drawer';
 import { useVerdictWord } from '../../parts/verdict';
 
 const ORDER_WORDS: Record<YardOrder, string> = {
-  urgency: 'What presses first',
+  urgency: 'Most urgent first',
   number: 'Number',
   verdict: 'Worst verdict',
-  due: 'Paper that expires',
+  due: 'Next document due',
   measured: 'Longest unmeasured',
 };
 const ORDERS = YARD_ORDERS.map((value) => ({ value, label: ORDER_WORDS[value] }));

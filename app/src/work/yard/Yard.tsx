@@ -1,5 +1,6 @@
 import {
   countText,
+  SHOP,
   YARD_FILTERS,
   type YardAsked,
   type YardFilter,
@@ -22,8 +23,9 @@ import { Text } from '../../parts/Text';
 import { VirtualList } from '../../parts/VirtualList';
 import { useYard, useYardTotal } from '../../server/yard';
 import { useHereAll } from '../../session/here';
-import { useMaySend } from '../../session/may';
+import { useMay, useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
+import { DayBeside } from './Day';
 import { Filters } from './Filters';
 import { useReadAhead } from './useReadAhead';
 import { YardLine } from './YardLine';
@@ -40,7 +42,7 @@ function Nothing({ narrowed }: { narrowed: boolean }) {
   if (narrowed)
     return (
       <Text tone="soft" className="p-6">
-        No trailer fits. Clear the search, or show all.
+        No match. Clear the search or show all.
       </Text>
     );
   return (
@@ -54,6 +56,17 @@ function Nothing({ narrowed }: { narrowed: boolean }) {
         <Text>A foreman or a manager sets them up.</Text>
       )}
     </View>
+  );
+}
+
+/** Beside the yard while no unit is chosen: what the shop has before it, for whoever runs it. */
+function Beside() {
+  const runsShop = useMay(SHOP);
+  if (runsShop) return <DayBeside />;
+  return (
+    <Text tone="soft" className="p-8">
+      Choose a unit to see its status.
+    </Text>
   );
 }
 
@@ -82,7 +95,7 @@ function Rows({ asked, order, chosen }: ListProps) {
         <>
           {first?.here ? (
             <View className="p-3">
-              <Notice look="ask">{`No signal: among the ${things(rows.length)} this device has seen.`}</Notice>
+              <Notice look="ask">{`No signal. Searching only the ${things(rows.length)} saved on this device.`}</Notice>
             </View>
           ) : null}
           {rows.length === 0 ? (
@@ -187,15 +200,7 @@ export function Yard({ Panel }: { Panel: ComponentType<{ id: string }> }) {
           <Finder chosen={chosen} />
         </View>
         {wide ? (
-          <View className="min-h-0 min-w-0 flex-1">
-            {chosen ? (
-              <Panel key={chosen} id={chosen} />
-            ) : (
-              <Text tone="soft" className="p-8">
-                Choose a trailer to see where it stands.
-              </Text>
-            )}
-          </View>
+          <View className="min-h-0 min-w-0 flex-1">{chosen ? <Panel key={chosen} id={chosen} /> : <Beside />}</View>
         ) : null}
       </View>
     </Screen>

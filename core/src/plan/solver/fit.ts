@@ -92,7 +92,7 @@ function whyUnfit(model: Model, index: number, known: Rooms): string | null {
   if (ahead.length === 0)
     return `No ${bayKind} bay is open while ${job.people > 1 ? `${job.people} people` : 'somebody'} with ${skill} ${job.people > 1 ? 'are' : 'is'} there, from its release to the horizon.`;
   if (!job.splits && longest(ahead) < least)
-    return `It takes ${least} minutes at a stretch; the longest there is for it is ${longest(ahead)}.`;
+    return `Needs ${least} min in one stretch; the longest open stretch is ${longest(ahead)}.`;
   return null;
 }
 

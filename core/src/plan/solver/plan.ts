@@ -86,7 +86,9 @@ function answerOf(decoder: Decoder): Omit<PlanAnswer, 'elapsedMs'> {
       setupMinutes: setup,
     })),
     unplaced: model.jobs.flatMap(({ id }, index) =>
-      placed.has(index) ? [] : [{ job: id, reason: model.unfit.get(index) ?? 'It finds no place before the horizon.' }],
+      placed.has(index)
+        ? []
+        : [{ job: id, reason: model.unfit.get(index) ?? 'No room for it in the planning period.' }],
     ),
     objective: termsOf(model, puts),
     bound: NO_TERMS,
@@ -110,7 +112,7 @@ function leftOver(decoder: Decoder): Map<number, string> {
       return [
         index,
         first === undefined
-          ? 'No crew and bay are free together for it before the horizon.'
+          ? 'No crew and bay are free at the same time in the planning period.'
           : `It waits for ${model.jobs[first]?.id}, which finds no place before the horizon.`,
       ];
     }),

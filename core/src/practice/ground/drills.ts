@@ -94,7 +94,7 @@ const VERDICT_OPTIONS = [
   'Within',
   'Past it, counts a half',
   'Past it, counts as one',
-  'Not judged: measure again',
+  'No verdict: measure again',
 ] as const;
 
 const endWith = (chamber: Chamber): WheelEnd => ({

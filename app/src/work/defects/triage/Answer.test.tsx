@@ -45,7 +45,7 @@ const write = (label: string, text: string) =>
   act(async () => fireEvent.changeText(screen.getByLabelText(label), text));
 
 test.each([true, false])(
-  'to be repaired, held or not as proposed (%s) unless it is answered otherwise',
+  'repair, hold the unit or not as proposed (%s) unless it is answered otherwise',
   async (holds) => {
     await show({ holds });
     await press('To be repaired');
@@ -72,8 +72,8 @@ test('what the book holds has no other answer than to hold it', async () => {
 
 test.each(['hold', 'before-use'] as const)('what is %s by its rule cannot be put off', async (severity) => {
   await show({ severity });
-  expect(screen.queryByText('Put it off …')).toBeNull();
-  expect(screen.getByText('The rule does not let it wait: it cannot be put off.')).toBeTruthy();
+  expect(screen.queryByText('Defer…')).toBeNull();
+  expect(screen.getByText('The rule does not let it wait. It cannot be deferred.')).toBeTruthy();
 });
 
 test('a lamp that may run by daylight is let go until dusk with a reason, and only while it is day', async () => {
@@ -93,15 +93,15 @@ test('a lamp that may run by daylight is let go until dusk with a reason, and on
 
 test('put off it needs a reason, and comes back by a day or by the meter', async () => {
   await show();
-  await press('Put it off …');
-  await press('Put it off');
+  await press('Defer…');
+  await press('Defer');
   expect(answers).toEqual([]);
   await write('Why can it wait?', 'Seen by day only');
-  await write('Or until the meter reads (may stay empty)', 'far');
-  await press('Put it off');
+  await write('Or until meter reading (optional)', 'far');
+  await press('Defer');
   expect(answers).toEqual([]);
-  await write('Or until the meter reads (may stay empty)', '48 210 km');
-  await press('Put it off');
+  await write('Or until meter reading (optional)', '48 210 km');
+  await press('Defer');
   expect(answers).toEqual([
     {
       name: 'defer-defect',
@@ -125,20 +125,20 @@ test.each([
 
 test('a report of the same fault is joined, where there is one', async () => {
   const { unmount } = await show();
-  expect(screen.queryByText('Join the report that stands already')).toBeNull();
+  expect(screen.queryByText('Merge with the existing report')).toBeNull();
   await unmount();
   await show({ joins: 'x' });
-  await press('Join the report that stands already');
+  await press('Merge with the existing report');
   expect(answers).toEqual([{ name: 'join-defect', more: { with: 'x' } }]);
 });
 
 test.each<[Partial<Proposal>, string]>([
-  [{ answer: 'repair', holds: true }, 'to be repaired, held'],
+  [{ answer: 'repair', holds: true }, 'repair, hold the unit'],
   [{ answer: 'repair', holds: false }, 'to be repaired, not held'],
   [{ answer: 'measure' }, 'measure first'],
   [{ answer: 'join', joins: 'x' }, 'join the report that stands already'],
   // Nothing to join is left: it is repaired, never looser.
-  [{ answer: 'join', joins: null, holds: true }, 'to be repaired, held'],
+  [{ answer: 'join', joins: null, holds: true }, 'repair, hold the unit'],
 ])('as proposed, %j is: %s', (more, words) => expect(answerWords(asProposed(report(more)))).toBe(words));
 
 test('how much it presses: that it holds goes before what was proposed', () => {

@@ -26,7 +26,7 @@ import { useSession } from '../../../session/session';
 import { type Answered, placeOf } from './answers';
 
 const HOLD = [
-  { value: 'yes', label: 'Hold the trailer', note: 'It is not used until this is certified' },
+  { value: 'yes', label: 'Hold the trailer', note: 'Not used until this repair is certified' },
   { value: 'no', label: 'Not held', note: 'Repaired as its urgency says' },
 ] as const;
 
@@ -47,16 +47,11 @@ function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answer
   );
   return (
     <>
-      <Text>It comes back by itself on that day, or when the meter reads so much, whichever is first.</Text>
+      <Text>It returns for review on that day or at that meter reading, whichever is first.</Text>
       <Field control={control} name="until" label="Until" placeholder="2026-12-31" />
-      <Field
-        control={control}
-        name="untilMeter"
-        label="Or until the meter reads (may stay empty)"
-        placeholder="48 210 km"
-      />
+      <Field control={control} name="untilMeter" label="Or until meter reading (optional)" placeholder="48 210 km" />
       <Field control={control} name="reason" label="Why can it wait?" multiline maxLength={300} autoFocus />
-      <Button tall look="act" label="Put it off" disabled={!formState.isValid} onPress={() => void done()} />
+      <Button tall look="act" label="Defer" disabled={!formState.isValid} onPress={() => void done()} />
     </>
   );
 }
@@ -109,15 +104,15 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
           <Button label="Measure first" onPress={() => onAnswer({ name: 'measure-defect', more: {} })} />
           {proposal.joins ? (
             <Button
-              label="Join the report that stands already"
+              label="Merge with the existing report"
               onPress={() => onAnswer({ name: 'join-defect', more: { with: proposal.joins ?? '' } })}
             />
           ) : null}
           {mayWait ? (
-            <Button label="Put it off …" onPress={() => setAsking('defer')} />
+            <Button label="Defer…" onPress={() => setAsking('defer')} />
           ) : (
             <Text size="small" tone="soft">
-              The rule does not let it wait: it cannot be put off.
+              The rule does not let it wait. It cannot be deferred.
             </Text>
           )}
           {daylight ? (

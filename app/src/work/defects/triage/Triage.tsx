@@ -49,7 +49,7 @@ const Report = memo(function Report({ report, current, may, onProposed, onOther 
               hint={placeOf(report)}
               onPress={() => onProposed(report)}
             />
-            <Button label="Otherwise …" hint={placeOf(report)} onPress={() => onOther(report)} />
+            <Button label="Other decision…" hint={placeOf(report)} onPress={() => onOther(report)} />
           </View>
         ) : null}
       </DefectRow>
@@ -70,7 +70,7 @@ function Last({ last, onUndo }: { last: readonly TriageReport[]; onUndo: () => v
   return (
     <View className="flex-row items-center gap-2">
       <View className="min-w-0 flex-1">
-        <Notice look="good">{`Answered: ${words}.`}</Notice>
+        <Notice look="good">{`Decided: ${words}.`}</Notice>
       </View>
       <Button label="Undo" onPress={onUndo} />
     </View>
@@ -105,7 +105,7 @@ function OfTrailer({ group, may, current, onAll, onProposed, onOther }: GroupPro
         {leaves ? <Text size="small">{leavesWords(leaves, fleet.zone)}</Text> : null}
       </LinkRow>
       {may && reports.length > 1 ? (
-        <Button label={`All ${reports.length} of ${unit.number} as proposed`} onPress={onAll} />
+        <Button label={`Accept all ${reports.length} for ${unit.number}`} onPress={onAll} />
       ) : null}
       {reports.map((report) => (
         <Report

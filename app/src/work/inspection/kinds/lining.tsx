@@ -89,7 +89,7 @@ export const lining: KindPad = {
   unlikely: {
     grown: 'Lining does not grow: was it relined, or is one of the two readings wrong?',
     shrunk: 'That is a lot of lining since then: look again at the thinnest point.',
-    'too-much': 'That is thicker than linings are: was a key missed?',
+    'too-much': 'Thicker than any lining. Check what you typed.',
   },
   Options,
 };

@@ -44,7 +44,7 @@ function Options(pad: PadProps) {
 }
 
 export const pressure: KindPad = {
-  how: () => 'With a gauge, cold. A hot reading is converted, never bled.',
+  how: () => 'With a gauge, cold. A hot reading is corrected. Never bleed a hot tire.',
   fields: ({ entry: { note } }) => [
     valueField('Pressure', 'pressure'),
     ...(note.hot

@@ -24,7 +24,7 @@ function Options({ entry: { note }, note: change }: PadProps) {
         onChange={(method) => change({ method })}
       />
       <Stepper
-        label="Pressed hard before this"
+        label="Hard applications before this"
         value={note.presses ?? 0}
         least={0}
         most={MOST_PRESSES}
@@ -77,7 +77,7 @@ export const strokeApplied: KindPad = {
   unlikely: {
     grown: 'That is much longer than last time: full application, at the chamber face?',
     shrunk: 'That is much shorter than last time: were the spring brakes released, and was it a full application?',
-    'too-much': 'That is longer than pushrods travel: was a key missed?',
+    'too-much': 'Longer than any pushrod travels. Check what you typed.',
     'too-little': 'That is hardly any travel: were the spring brakes released, and was it a full application?',
   },
   Options,

@@ -105,7 +105,7 @@ function Options(pad: PadProps) {
         </>
       ) : null}
       <Text size="small" tone="soft">
-        How it is worn, if unevenly
+        Uneven wear, if any
       </Text>
       <WearMarks {...pad} />
     </View>

@@ -122,7 +122,7 @@ export function AirPad(pad: PadProps) {
     <View className="gap-3">
       {test === 'suspension-leak' ? null : (
         <Choice
-          label="What is coupled"
+          label="Vehicles in this test"
           hideLabel
           options={VEHICLES}
           value={entry.note.vehicles ?? draft.carried.vehicles ?? 'single'}

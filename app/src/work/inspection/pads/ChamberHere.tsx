@@ -35,7 +35,7 @@ function Correct({ at, fitted, onCorrect, onClose }: CorrectProps) {
       {chamber && !same ? (
         <BecauseForm
           seenBy={SEEN_BY}
-          act="It is this chamber"
+          act="Save chamber"
           onBecause={(because, pictures) => {
             const sides = ends === 'one' ? [side] : SIDES;
             onCorrect({ ends: sides.map((each) => ({ axle, side: each })), facts: { chamber }, because, pictures });

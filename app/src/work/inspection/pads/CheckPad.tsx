@@ -107,7 +107,7 @@ export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProp
       ) : null}
       {found.length ? (
         <TextField
-          label="In your words (if it helps)"
+          label="Your own words (optional)"
           value={entry.note.words ?? ''}
           onChangeText={(words) => change({ words })}
           maxLength={300}

@@ -221,7 +221,7 @@ export function FigurePad(pad: PadProps) {
         />
       ) : null}
       {judged.limit || unruled ? null : (
-        <Notice look="ask">No limit is known for this equipment: the reading is kept, and gives no verdict.</Notice>
+        <Notice look="ask">No limit known for this equipment. The reading is saved with no verdict.</Notice>
       )}
       {field ? <Keys pad={pad} field={field} /> : null}
       <View className="flex-row flex-wrap items-start justify-between gap-2">

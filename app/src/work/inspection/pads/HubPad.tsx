@@ -28,8 +28,8 @@ const CONDITIONS = [
 const LEAKS = [
   { value: 'none', label: 'Dry' },
   { value: 'seep', label: 'Damp' },
-  { value: 'outside', label: 'Leaks out' },
-  { value: 'onto-lining', label: 'Onto lining' },
+  { value: 'outside', label: 'Leaking outside' },
+  { value: 'onto-lining', label: 'Leaking on lining' },
 ] as const;
 const HEATS = [
   { value: 'cool', label: 'Cool' },

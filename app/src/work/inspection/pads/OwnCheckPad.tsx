@@ -40,7 +40,7 @@ export function OwnCheckPad({ draft, step, entry, note: change, type }: PadProps
       ) : null}
       {found.length ? (
         <TextField
-          label="In your words (if it helps)"
+          label="Your own words (optional)"
           value={entry.note.words ?? ''}
           onChangeText={(words) => change({ words })}
           maxLength={300}

@@ -46,7 +46,7 @@ export function ReservoirPad({
         <Text level={2} bold size="title">
           Reservoir pressure
         </Text>
-        <Text>{`Engine off, brakes released and marked. Then a full application, held.${range ? ` Prescribed: ${range}.` : ''}`}</Text>
+        <Text>{`Engine off, brakes released, pushrods marked. Then make a full application and hold it.${range ? ` Prescribed: ${range}.` : ''}`}</Text>
       </View>
       {typed === null ? (
         <>
@@ -58,7 +58,7 @@ export function ReservoirPad({
           <Button tall label="Another pressure" onPress={() => setTyped('')} />
           <Button label="Not noted" onPress={() => onSet(NOT_NOTED)} />
           <Text size="small" tone="soft">
-            Without a pressure a stroke inside its limit gives no verdict: at full pressure it may be longer.
+            Without a pressure, a stroke inside its limit gets no verdict: it may be longer at full pressure.
           </Text>
         </>
       ) : (

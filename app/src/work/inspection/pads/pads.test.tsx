@@ -189,13 +189,13 @@ describe('the chamber here', () => {
   test('is put right at this end unless both were read, and never without a reason', async () => {
     await hold(step);
     await press('30 clamp chamber. Put it right');
-    expect(screen.queryByText('It is this chamber')).toBeNull();
+    expect(screen.queryByText('Save chamber')).toBeNull();
     await fireEvent.press(screen.getByText('Long stroke'));
-    await fireEvent.press(screen.getByText('It is this chamber'));
+    await fireEvent.press(screen.getByText('Save chamber'));
     expect(corrected).toEqual([]);
     await fireEvent.press(screen.getByText('Figure on the clamp ring'));
     await fireEvent.press(screen.getByText('It was written down wrong'));
-    await fireEvent.press(screen.getByText('It is this chamber'));
+    await fireEvent.press(screen.getByText('Save chamber'));
     expect(corrected).toMatchObject([
       { ends: [{ axle: 1, side: 'left' }], facts: { chamber: { size: '30', stroke: 'long' } } },
     ]);
@@ -277,7 +277,7 @@ test('where the book has no leak-down figure the clock names no time, and nothin
   expect(screen.queryByText(/^of /)).toBeNull();
   expect(screen.getByText('1 psi in 30 s')).toBeTruthy();
   expect(screen.getByText('The book has no leak-down figure for this.')).toBeTruthy();
-  expect(screen.getByText('Not judged')).toBeTruthy();
+  expect(screen.getByText('No verdict')).toBeTruthy();
 });
 
 test('lining at each shoe: the first point past its limit decides, and a point may be not to be seen', async () => {
@@ -338,7 +338,7 @@ describe('what is asked about before it is believed', () => {
         {...props}
       />,
     );
-    await press('It is right', 'Measure again');
+    await press('Yes, it is correct', 'Measure again');
     return said;
   };
 
@@ -350,7 +350,7 @@ describe('what is asked about before it is believed', () => {
 
   test('a first reading that is hardly possible', async () => {
     await asked({ doubt: { way: 'too-much', by: 1 }, before: null, now: '7 in' });
-    expect(screen.getByText('That is thicker than linings are: was a key missed?')).toBeTruthy();
+    expect(screen.getByText('Thicker than any lining. Check what you typed.')).toBeTruthy();
     expect(screen.queryByText(/ now 7 in/)).toBeNull();
   });
 });

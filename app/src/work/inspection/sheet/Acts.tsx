@@ -59,7 +59,7 @@ function CloseIncomplete({
   });
   return (
     <Drawer title={`Close with ${open} open`} onClose={onClose}>
-      <Text>What is not measured stays open on the sheet, and is never a pass. Say why it was left.</Text>
+      <Text>What is not measured stays open and is never a pass. Give the reason.</Text>
       <Field
         control={form.control}
         name="because"
@@ -71,7 +71,7 @@ function CloseIncomplete({
       <Button
         tall
         look="act"
-        label="Close incomplete"
+        label="Close as incomplete"
         onPress={() => void close()}
         disabled={!form.formState.isValid || form.formState.isSubmitting}
       />
@@ -191,12 +191,12 @@ export function Acts({ judged, id }: { judged: Judged; id: string }) {
         {draft && !draft.closed ? (
           open ? (
             <>
-              <Button tall className="grow" label="Close incomplete" onPress={() => setAsking('close')} />
+              <Button tall className="grow" label="Close as incomplete" onPress={() => setAsking('close')} />
               <Button
                 tall
                 look="act"
                 className="grow"
-                label={`Go on, ${open} open`}
+                label={`Continue, ${open} left`}
                 onPress={() => router.replace(`/inspect/${id}`)}
               />
             </>

@@ -51,7 +51,7 @@ function OpenList({ findings }: { findings: readonly Finding[] }) {
   const kinds = [...new Set(findings.map(({ kind }) => kind))];
   const measured = findings.filter((each) => each.measured !== null);
   return (
-    <Card title="Not judged" note="Not measured, or measured so that no verdict follows. Never a pass.">
+    <Card title="No verdict" note="Not measured, or measured in a way that gives no verdict. Never a pass.">
       {measured.map((each) => (
         <Sentence
           key={`${each.kind} ${each.axle} ${each.side} ${each.tyre}`}
@@ -100,7 +100,7 @@ function Clocks({ judged: { clocks } }: { judged: Judged }) {
   return (
     <Card
       title="A device’s clock was off"
-      note="The times here are put right by what its clock differed when it sent. What it said is kept beside them."
+      note="Times here are corrected for its clock error when it sent. The times it recorded are shown too."
     >
       {clocks.map(({ key, at, said }) => (
         <Text key={key}>
@@ -136,9 +136,7 @@ function withinWords(within: readonly Finding[], { taken }: Judged): string {
 
 function olderWords(within: readonly Finding[], { taken }: Judged): string | undefined {
   const older = within.length - ownFindings(within, taken).length;
-  return older
-    ? `And ${older} earlier readings that still stand, each with its own date on the trailer’s page.`
-    : undefined;
+  return older ? `Plus ${older} earlier readings still in use, dated on the unit page.` : undefined;
 }
 
 function Findings({ judged }: { judged: Judged }) {
@@ -205,7 +203,7 @@ function Head({ judged }: { judged: Judged }) {
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
       {judged.stale ? (
-        <Notice look="ask">A later inspection has been made. How it stands today is on its page.</Notice>
+        <Notice look="ask">There is a newer inspection. Current status is on the unit page.</Notice>
       ) : null}
       <Text>{verdictSentence(judgement)}</Text>
       {judged.job ? null : <Text bold>{unreadWords(judged.unit, judged.taken)}</Text>}
@@ -234,7 +232,10 @@ function Body({ judged, judgement, id }: { judged: Judged; judgement: Judgement;
   const files = judged.closed ? <Files id={id} /> : null;
   const share = BOOKS[judgement.book.id as BookId].brakeCount?.fraction ?? null;
   const combine = (
-    <Button label="With a tractor or other trailers …" onPress={() => router.navigate(`/combine/${judged.unit.id}`)} />
+    <Button
+      label="Count with a tractor or other trailers…"
+      onPress={() => router.navigate(`/combine/${judged.unit.id}`)}
+    />
   );
   // A book without a brake count has no sum to show.
   const brakes = share ? (

@@ -94,8 +94,7 @@ function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
 }
 
 /** Closed, and not judged. */
-const TOO_OLD =
-  'This inspection reached the server later than a device may go without it: it is kept as it was read, and has no verdict.';
+const TOO_OLD = 'This inspection reached the server too late. It is kept as recorded and has no verdict.';
 
 /** The sheet of an inspection: from the server once it is closed and judged there, until then from this device. */
 export function useJudged(id: string): { judged: Judged | null; waiting: boolean; problem: Error | null } {

@@ -62,7 +62,7 @@ export function ChangePerson() {
       <Button look={people.length ? 'act' : 'plain'} label="Change person" onPress={() => setOpen(true)} />
       {open ? (
         <Drawer
-          title={whom ? whom.name : 'Who takes over?'}
+          title={whom ? whom.name : 'Switch to'}
           onClose={() => {
             setOpen(false);
             setWhom(null);

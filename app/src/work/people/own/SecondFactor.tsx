@@ -52,8 +52,7 @@ function Password({ onOffer }: { onOffer: (offer: FactorOffer) => void }) {
   return (
     <>
       <Text>
-        Beside your password, each sign-in then asks for six digits that a device of your own shows. Any program for
-        one-time codes (TOTP) will do.
+        Each sign-in will also need a six-digit code from your own device. Any authenticator (TOTP) app works.
       </Text>
       <Field control={control} name="current" label="Password" secureTextEntry autoComplete="current-password" />
       {problem ? <Notice look="stop">{problem}</Notice> : null}
@@ -79,13 +78,7 @@ function Confirm({ offer, onCodes }: { offer: FactorOffer; onCodes: (codes: stri
       </Text>
       <Field control={control} name="code" label="The six digits it shows now" inputMode="numeric" maxLength={8} />
       {problem ? <Notice look="stop">{problem}</Notice> : null}
-      <Button
-        tall
-        look="act"
-        label="Ask for it from now on"
-        disabled={!formState.isValid}
-        onPress={() => void confirm()}
-      />
+      <Button tall look="act" label="Turn on" disabled={!formState.isValid} onPress={() => void confirm()} />
     </>
   );
 }
@@ -147,12 +140,9 @@ export function SecondFactor() {
   };
   return (
     <>
-      <Button
-        label={person.secondFactor ? 'Second factor: asked for' : 'A second factor at sign-in'}
-        onPress={() => setOpen(true)}
-      />
+      <Button label={person.secondFactor ? 'Two-step sign-in: on' : 'Two-step sign-in'} onPress={() => setOpen(true)} />
       {open ? (
-        <Drawer title="Second factor" onClose={close}>
+        <Drawer title="Two-step sign-in" onClose={close}>
           {codes ? (
             <Kept codes={codes} onClose={close} />
           ) : offer ? (

@@ -75,7 +75,7 @@ test('whose papers do not allow it is told which, and cannot sign', async () => 
 
 test('what is not right yet goes back to work, with why', async () => {
   await show({ defects: [LAMP] });
-  await press('Not right yet: work on it again');
+  await press('Not right yet: reopen job');
   await press('Still loose');
   await press('Reopen this job');
   expect(sent.mock.calls[0]?.slice(0, 2)).toEqual(['reopen-job', { job: 'j', version: 3, reason: 'Still loose' }]);

@@ -211,7 +211,7 @@ export function Certify({ page, act }: StageProps) {
       ) : (
         <Sign page={page} act={act} open={open} unneeded={unneeded} />
       )}
-      <Button label="Not right yet: work on it again" onPress={() => setReopening(true)} />
+      <Button label="Not right yet: reopen job" onPress={() => setReopening(true)} />
       {reopening ? (
         <Drawer title="Work on it again" onClose={() => setReopening(false)}>
           <WordsForm

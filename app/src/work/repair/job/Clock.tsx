@@ -72,7 +72,7 @@ export function Clock({ page, may }: { page: JobPage; may: boolean }) {
             <>
               <Notice look="ask">{`It has run for more than ${LEFT_ON_HOURS} hours: say how long you worked.`}</Notice>
               <Stepper
-                label={`Quarters of an hour: ${minutesWords(minutes)}`}
+                label={`Time worked: ${minutesWords(minutes)}`}
                 value={quarters}
                 least={1}
                 most={LEFT_ON_HOURS * 4}

@@ -89,7 +89,7 @@ export function FittedFields({ lots, set }: Pick<ReturnType<typeof useFitted>, '
     <View className="gap-3">
       <Text bold>What was fitted new</Text>
       <Text size="small" tone="soft">
-        As it is printed on the part. Without a limit of its own, the old part’s stays in force.
+        As it is printed on the part. If you enter no limit, the old part’s limit stays in force.
       </Text>
       {lots.map(({ key, words, part, printed }) => (
         <View key={key} className="gap-1 border-t border-line pt-2">

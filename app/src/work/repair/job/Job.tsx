@@ -74,7 +74,7 @@ function Place({ page, act }: StageProps) {
   const { data: full } = useBayDay(bay, day, job.id);
   const { person } = useSession();
   if (!mayNow(JOB_LIFE, job.state, 'place', person.role))
-    return <Text tone="soft">The foreman puts it on a bay and a day.</Text>;
+    return <Text tone="soft">The foreman assigns a bay and day.</Text>;
   const days = Array.from({ length: DAYS_AHEAD }, (_, index) => dayAfter(today, index));
   const moved = bay !== job.bay?.id || day !== job.day;
   const over = full !== undefined && full.booked + job.minutes > full.open;
@@ -96,14 +96,14 @@ function Place({ page, act }: StageProps) {
       {full && over ? (
         <Notice look="stop">
           {full.open
-            ? `That is ${minutesWords(full.booked + job.minutes)} of work in a bay that is open ${minutesWords(full.open)} that day.`
+            ? `${minutesWords(full.booked + job.minutes)} of work that day; the bay is open ${minutesWords(full.open)}.`
             : 'The bay is closed that day.'}
         </Notice>
       ) : null}
       <Button
         tall
         look={over ? 'stop' : 'act'}
-        label={over ? 'Put it there all the same' : job.state === 'open' ? 'Put on this bay and day' : 'Move it there'}
+        label={over ? 'Schedule anyway' : job.state === 'open' ? 'Schedule' : 'Move it there'}
         disabled={!bay || !day || !moved}
         onPress={() =>
           bay &&

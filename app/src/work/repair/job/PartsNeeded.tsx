@@ -31,13 +31,13 @@ function Order({
   return (
     <Drawer title={`Order: ${name}`} onClose={onClose}>
       <Text>
-        The job is on hold until it is here. The day is the parts room’s lead time; write the seller’s if it is another.
+        The job waits until the part arrives. The date is our lead time; enter the supplier’s date if different.
       </Text>
       <Field control={control} name="due" label="Expected on" placeholder={due} />
       <Button
         tall
         look="act"
-        label="It is ordered"
+        label="Mark as ordered"
         disabled={!formState.isValid}
         onPress={() => void handleSubmit((written) => onOrder(written.due))()}
       />
@@ -76,14 +76,14 @@ function OnHold({ page }: { page: JobPage }) {
   return waits.map(({ id, name, count, due, by }) => (
     <View key={id} className="min-h-12 flex-row items-center gap-2 border-t border-line py-1">
       <View className="min-w-0 flex-1">
-        <Text bold tone="violation">{`On hold for ${count} × ${name}`}</Text>
+        <Text bold tone="violation">{`Waiting for ${count} × ${name}`}</Text>
         <Text size="small" tone={due < page.today ? 'out' : 'soft'}>
           {`${due < page.today ? 'Was expected' : 'Expected'} ${dayName(due)}, ordered by ${by}`}
         </Text>
       </View>
       {mayReceive ? (
         <Button
-          label="It is here"
+          label="Mark as received"
           hint={name}
           onPress={() =>
             void send('receive-part', { job: job.id, order: id }, `${job.unit.number}: ${count} × ${name} came`)
@@ -103,8 +103,8 @@ function stands({ needed, had, stock, leadDays, elsewhere, without }: Needed, or
   if (missing <= 0) return ['taken', ...elsewhere].join(', ');
   if (stock >= missing) return `${stock} in stock`;
   if (ordered) return `${stock} in stock, the rest is ordered`;
-  if (leadDays === null) return 'The parts room does not know it: nobody knows when it comes';
-  return `${stock} in stock: ordered today here on ${dayName(dayAfter(today, leadDays))}`;
+  if (leadDays === null) return 'Not in the parts list: arrival date not known';
+  return `${stock} in stock. If ordered today, here ${dayName(dayAfter(today, leadDays))}`;
 }
 
 type Take = (part: string, name: string, count: number, elsewhere?: string) => void;

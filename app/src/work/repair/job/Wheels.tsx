@@ -74,7 +74,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
     void send(
       'torque-wheel',
       { job: job.id, check: uuidv7(), ...wheel, holes, stage, ...written, calibrated: calibrated || null },
-      `${job.unit.number}: ${at} ${stage === 'snug' ? 'drawn up by hand' : `torqued to ${written.value}`}`,
+      `${job.unit.number}: ${at} ${stage === 'snug' ? 'snug' : `torqued to ${written.value}`}`,
     );
     noteTorque(written);
     onTorqued({ ...written, calibrated, holes, kind });
@@ -84,7 +84,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
       <BoltCircle holes={holes} />
       <Text>
         {stage === 'snug'
-          ? `First each nut drawn up by hand, about ${SNUG_TORQUE}, in this order.`
+          ? `First snug each nut, about ${SNUG_TORQUE}, in this order.`
           : 'Now each nut to its full value, in the same order.'}
       </Text>
       <Choice
@@ -101,7 +101,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
       <Button
         tall
         look="act"
-        label={stage === 'snug' ? `${at} drawn up by hand in star` : `${at} at its full value in star`}
+        label={stage === 'snug' ? `${at}: all nuts snug, star pattern` : `${at}: all nuts at full torque, star pattern`}
         disabled={!formState.isValid}
         onPress={() => void keep()}
       />
@@ -124,7 +124,7 @@ export function Wheels({ page, may }: { page: JobPage; may: boolean }) {
         const words = full
           ? `${full.value}, ${full.tool}`
           : done('snug')
-            ? 'Drawn up by hand, not at its value yet'
+            ? 'Snug only, not at full torque yet'
             : 'Not torqued yet';
         return (
           <View key={endCode(wheel)} className="min-h-12 flex-row items-center gap-2 border-t border-line py-1">

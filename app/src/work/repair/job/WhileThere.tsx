@@ -19,7 +19,7 @@ const inWords = (where: string): string => (/^\d/.test(where) ? where : where.to
 
 /** What it saves against what it throws away: nobody is told which weighs more. */
 const sumWords = ({ saves, unused, unusedCost }: Bundle): string =>
-  `Done now it saves ${minutesWords(saves)} of setting up and a visit; thrown away: ${Math.round(unused * 100)} % of the part’s life${unusedCost ? `, ${moneyText(unusedCost)} of its price` : ''}.`;
+  `Doing it now saves ${minutesWords(saves)} of setup and a visit. Wasted: ${Math.round(unused * 100)}% of the part’s life${unusedCost ? `, ${moneyText(unusedCost)} of its price` : ''}.`;
 
 /** What else could be done while the unit is here anyway, and what of its papers and wheels is due. */
 export function WhileThere({ unit, number }: { unit: string; number: string }) {

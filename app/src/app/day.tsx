@@ -1,0 +1,3 @@
+import { screen } from '../fetch-program';
+
+export default screen('DayScreen');
