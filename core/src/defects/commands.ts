@@ -64,7 +64,7 @@ export const DEFECT_COMMANDS = {
   'join-defect': command('defect', whoMay(DEFECT_LIFE, 'join'), z.strictObject({ defect: id, version, with: id })),
   'find-no-fault': command(
     'defect',
-    whoMay(DEFECT_LIFE, 'find nothing at'),
+    whoMay(DEFECT_LIFE, 'close as no fault found'),
     z.strictObject({ defect: id, version, reason: wordsText(300) }),
   ),
   /** Tied up by whoever found it; its photo goes before. */
@@ -75,7 +75,7 @@ export const DEFECT_COMMANDS = {
   ),
   'take-back-answer': command(
     'defect',
-    whoMay(DEFECT_LIFE, 'take back the answer to'),
+    whoMay(DEFECT_LIFE, 'undo the decision on'),
     z.strictObject({ defect: id, version }),
   ),
   'acknowledge-repair': command('defect', whoMay(DEFECT_LIFE, 'acknowledge'), z.strictObject({ defect: id, version }), {

@@ -171,7 +171,7 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
   if (row.state === 'done' && !paper.practised) throw notNow('not-practised');
   const given = {
     'the readings taken again': open.length === 0,
-    'a paper that stands': paper.wrong === null && paper.practised,
+    'a valid qualification': paper.wrong === null && paper.practised,
     'a statement': body.statement !== '',
   };
   const result = await moveJob(doing, 'certify', {}, () => given, 'certify');

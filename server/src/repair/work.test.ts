@@ -82,7 +82,7 @@ test('a job has the steps, parts and wheels of its template, and no end before e
   await tickAll();
   expect(await lacks()).toContain('every part taken and the torque');
   await takeAll();
-  expect(await lacks()).toBe('To finish a job needs the torque and its tool.');
+  expect(await lacks()).toBe('To finish a job, still needed: the torque and its tool.');
   expect((await torque('full')).body.detail).toContain('First snug every nut');
   await torque('snug');
   expect((await torque('snug', 'right')).body.detail).toContain('does not come off');
@@ -185,7 +185,7 @@ describe('a signature', () => {
 
   test('takes a valid qualification, and says which it was', async () => {
     const { qualify, sign, page } = await toSign();
-    expect((await sign()).body.detail).toBe('Signing this takes a paper as Brake inspector.');
+    expect((await sign()).body.detail).toBe('Signing this requires the Brake inspector qualification.');
     await qualify('2020-01-01');
     expect((await sign()).body.detail).toContain('has expired');
     await qualify(null);
