@@ -80,7 +80,7 @@ test('a driver sees when a trailer is expected back, and is told when that chang
   // Before the trip it is said as well, until it was seen in one of the two places.
   await driver.goto(driver.url().replace('/trailer/', '/trip/'));
   await expect(driver.getByText(/^Changed: it was /)).toBeVisible();
-  await press(driver, `Seen. when ${number} is back`);
+  await press(driver, `Got it. when ${number} is back`);
   await expect(driver.getByText(/^Changed: it was /)).toHaveCount(0);
 });
 

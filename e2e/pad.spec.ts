@@ -143,7 +143,7 @@ test('where the device keeps nothing, the window says so, keeps what is entered,
 }) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await measureOn(page, 'J-51');
-  const told = page.getByText('stands in this window alone', { exact: false });
+  const told = page.getByText('only in this window', { exact: false });
   const alone = page.getByRole('button', { name: /^Keep this window open: \d/ });
   await page.evaluate(() => {
     const { put } = IDBObjectStore.prototype;

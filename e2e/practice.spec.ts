@@ -62,11 +62,11 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   const walked = perfectWalk(made).taken;
   const deceived = made.hidden[0]?.keys[0];
   for (const [nth, { key, reading }] of walked.entries()) {
-    await expect(page.getByText(new RegExp(`^${nth} (${walked.length}) `))).toBeVisible();
+    await expect(page.getByText(new RegExp(`^${nth} of ${walked.length} `))).toBeVisible();
     // Who looks at the side one sees reads what stands there.
     await enter(page, reading, key === deceived && reading.kind === 'lining' ? reading.points[0] : undefined);
     const doubted = page.getByRole('button', { name: 'Yes, it is correct' });
-    const next = page.getByText(new RegExp(`^${nth + 1} (${walked.length}) `));
+    const next = page.getByText(new RegExp(`^${nth + 1} of ${walked.length} `));
     await expect(doubted.or(next).first()).toBeVisible();
     if (await doubted.isVisible()) await doubted.press('Enter');
     if (nth !== 3) continue;

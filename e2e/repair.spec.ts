@@ -32,7 +32,7 @@ async function wetHub(driver: Page, foreman: Page): Promise<void> {
   await allSent(driver);
 
   await shop(foreman);
-  await foreman.getByRole('button', { name: /^To be repaired.*H-11 1R$/ }).click();
+  await foreman.getByRole('button', { name: /^Repair, .*H-11 1R$/ }).click();
   await press(foreman, 'Make a job for H-11');
   await expect(foreman.getByText('Hub seal', { exact: true })).toBeVisible();
   await press(foreman, 'Make this job');
@@ -180,7 +180,7 @@ test('what is still wrong after a repair comes back, and the queue says who sign
   await allSent(driver);
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await shop(foreman);
-  await expect(foreman.getByText('it may have come back', { exact: false }).first()).toBeVisible();
+  await expect(foreman.getByText('May be a comeback', { exact: false }).first()).toBeVisible();
   await expect(foreman.getByRole('button', { name: /^Photo: 1 of 1, 1R: / })).toBeVisible();
 });
 
@@ -237,7 +237,7 @@ test('a part that is missing holds its job up until it is here', async ({ browse
   await expect(technician.getByText(/^On hold for 2 × Air bag/)).toBeVisible();
   await technician.locator('a[href^="/job/"]').filter({ hasText: 'L-21' }).first().click();
   await expect(technician.getByText(/^On hold for 2 × Air bag, expected/)).toBeVisible();
-  await press(technician, 'It is here. Air bag');
+  await press(technician, 'Mark as received. Air bag');
   await allSent(technician);
   await expect(technician.getByText(/^On hold/)).toHaveCount(0);
   await expect(technician.getByText('2 in stock')).toBeVisible();
@@ -307,7 +307,7 @@ test('whose paper has expired cannot sign, and is told which', async ({ browser,
   const job = await started(foreman, technician, 'H-12', 'cross-member', 'crack', []);
   await command(technician, 'finish-job', { job, version: 3, done: 'Welded' });
   await technician.goto(`${program.url}/job/${job}`);
-  await expect(technician.getByText('Your paper as Welder has expired: somebody else signs.')).toBeVisible();
+  await expect(technician.getByText('Your Welder qualification has expired. Someone else must sign.')).toBeVisible();
   await expect(technician.getByLabel('Statement')).toBeHidden();
   await expect(technician.getByRole('button', { name: /^Sign/ })).toBeHidden();
   expect(await get<{ cannotSign: string | null }>(foreman, `/jobs/${job}`)).toMatchObject({

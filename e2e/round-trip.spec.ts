@@ -41,7 +41,7 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   await press(technician, 'Open the verdict sheet');
   await expect(technician.getByText('Out of service', { exact: true }).first()).toBeVisible();
   await expect(technician.getByText('limit 2 in, margin -1/4 in')).toBeVisible();
-  await expect(technician.getByText('2 is at least 1: out of service by the brake count.')).toBeVisible();
+  await expect(technician.getByText('2 is at or over 1: out of service by brake count.')).toBeVisible();
   await press(technician, 'Close inspection');
   await expect(technician.getByText('1L: Applied stroke past its limit').first()).toBeVisible();
 

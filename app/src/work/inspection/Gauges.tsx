@@ -56,7 +56,7 @@ export function Gauges() {
   return (
     <Screen title="Gauges" under={way ? WAY_WORDS[way] : undefined} back={goBack('/me')}>
       {way === 'none' ? (
-        <Notice>No gauge is connected: figures are typed. A manager connects one under Setting up, Outside.</Notice>
+        <Notice>No gauge is connected: figures are typed. A manager connects one under Fleet setup, Outside.</Notice>
       ) : null}
       {way === 'made-up' ? (
         <Notice look="ask">

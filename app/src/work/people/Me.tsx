@@ -119,7 +119,7 @@ export function Me() {
       </Card>
       {maySetUp ? (
         <Card title="The fleet" note="Units, people, bays, and what is still missing.">
-          <Button label="Setting up" onPress={() => router.navigate('/set-up')} />
+          <Button label="Fleet setup" onPress={() => router.navigate('/set-up')} />
         </Card>
       ) : null}
       <Card title="Tools">

@@ -72,7 +72,7 @@ function Steps({ has }: { has: Has }) {
       <Step title="Work and parts" has="How repairs go, and what is in stock" missing={null}>
         <Button label="Work and parts" onPress={() => router.navigate('/work')} />
       </Step>
-      <Step title="How we judge" has="The book’s limits, and what the shop chose" missing={null}>
+      <Step title="Limits and policies" has="The book’s limits, and what the shop chose" missing={null}>
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
         <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />

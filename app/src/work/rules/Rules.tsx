@@ -88,7 +88,7 @@ export function FleetRulesScreen() {
   };
   return (
     <Screen
-      title="How we judge"
+      title="Limits and policies"
       under={fleet.name}
       back={goBack('/me')}
       footer={

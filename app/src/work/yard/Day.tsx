@@ -140,7 +140,7 @@ function Figures({ day }: { day: ShopDay }) {
         calm={parts.late === 0}
       />
       <Figure
-        label="Documents"
+        label="Documents past due"
         count={papers.over}
         note={`${papers.soon} end within 30 days`}
         href="/"

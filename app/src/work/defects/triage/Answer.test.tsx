@@ -134,7 +134,7 @@ test('a report of the same fault is joined, where there is one', async () => {
 
 test.each<[Partial<Proposal>, string]>([
   [{ answer: 'repair', holds: true }, 'repair, hold the unit'],
-  [{ answer: 'repair', holds: false }, 'to be repaired, not held'],
+  [{ answer: 'repair', holds: false }, 'repair, no hold'],
   [{ answer: 'measure' }, 'measure first'],
   [{ answer: 'join', joins: 'x' }, 'join the report that stands already'],
   // Nothing to join is left: it is repaired, never looser.

@@ -41,7 +41,7 @@ export function answerWords({ name, more }: Answered): string {
   if (name === 'run-by-daylight') return 'by daylight only, until dusk';
   if (name === 'find-no-fault') return 'no fault found';
   if (name === 'dismiss-defect') return 'not a defect';
-  return more.holds ? 'repair, hold the unit' : 'to be repaired, not held';
+  return more.holds ? 'repair, hold the unit' : 'repair, no hold';
 }
 
 /** Sends the answer to a report. */
