@@ -137,8 +137,8 @@ test('from a report to the certified release is at most 36 taps, and nothing has
   await press(technician, 'Take all 3 that are there');
   await press(technician, 'Torque. 1R');
   await press(technician, 'As last here: 475 lb-ft, Torque wrench 4');
-  await press(technician, '1R drawn up by hand in star');
-  await press(technician, '1R at its full value in star');
+  await press(technician, '1R: all nuts snug, star pattern');
+  await press(technician, '1R: all nuts at full torque, star pattern');
   await press(technician, 'Repair is done');
   await technician.getByRole('button', { name: /^Measure again/ }).click();
   await press(technician, '3 thousandths');
@@ -311,7 +311,7 @@ test('whose paper has expired cannot sign, and is told which', async ({ browser,
   await expect(technician.getByLabel('Statement')).toBeHidden();
   await expect(technician.getByRole('button', { name: /^Sign/ })).toBeHidden();
   expect(await get<{ cannotSign: string | null }>(foreman, `/jobs/${job}`)).toMatchObject({
-    cannotSign: 'Signing this takes a paper as Welder.',
+    cannotSign: 'Signing this requires the Welder qualification.',
   });
 });
 

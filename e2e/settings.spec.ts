@@ -22,7 +22,7 @@ test('a stricter limit is taken with its reason, a looser one is refused, and th
   await openTrailer(technician, 'H-11');
   await begin(technician);
   await stepTo(technician, '1L Lining');
-  await expect(technician.getByText('Not less than 3/4 in')).toBeVisible();
+  await expect(technician.getByText('At least 3/4 in')).toBeVisible();
   await enter(technician, '1/2');
   await expect(technician.getByText('Shop limit').first()).toBeVisible();
   await press(technician, 'Why?');
@@ -228,7 +228,7 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
 
   await openTrailer(manager, 'W-81');
   await expect(manager.getByText('Winch straps: Torn through', { exact: false }).first()).toBeVisible();
-  await expect(manager.getByText('holds the trailer', { exact: false }).first()).toBeVisible();
+  await expect(manager.getByText('unit on hold for this', { exact: false }).first()).toBeVisible();
 });
 
 test('a check of the shop’s own with a figure and a picture of what good looks like, once at each axle', async ({

@@ -11,7 +11,7 @@ test('the whole queue is answered by keys as proposed, one taken back, and nothi
 }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman', { viewport: { width: 1280, height: 800 } });
   await shop(foreman);
-  const otherwise = foreman.getByRole('button', { name: /^Otherwise/ });
+  const otherwise = foreman.getByRole('button', { name: /^Other decision/ });
   await expect(otherwise.first()).toBeVisible();
   const before = await left(foreman);
   let keys = 0;

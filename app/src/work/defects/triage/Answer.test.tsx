@@ -136,7 +136,7 @@ test.each<[Partial<Proposal>, string]>([
   [{ answer: 'repair', holds: true }, 'repair, hold the unit'],
   [{ answer: 'repair', holds: false }, 'repair, no hold'],
   [{ answer: 'measure' }, 'measure first'],
-  [{ answer: 'join', joins: 'x' }, 'join the report that stands already'],
+  [{ answer: 'join', joins: 'x' }, 'merge with the existing report'],
   // Nothing to join is left: it is repaired, never looser.
   [{ answer: 'join', joins: null, holds: true }, 'repair, hold the unit'],
 ])('as proposed, %j is: %s', (more, words) => expect(answerWords(asProposed(report(more)))).toBe(words));

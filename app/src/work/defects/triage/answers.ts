@@ -35,7 +35,7 @@ export function asProposed({ proposal: { answer, holds, joins } }: TriageReport)
 
 /** An answer in words, for the button that gives it and for the list of what was answered. */
 export function answerWords({ name, more }: Answered): string {
-  if (name === 'join-defect') return 'join the report that stands already';
+  if (name === 'join-defect') return 'merge with the existing report';
   if (name === 'measure-defect') return 'measure first';
   if (name === 'defer-defect') return `put off until ${more.until}${more.untilMeter ? ` or ${more.untilMeter}` : ''}`;
   if (name === 'run-by-daylight') return 'by daylight only, until dusk';
