@@ -158,7 +158,7 @@ function Figures({ day }: { day: ShopDay }) {
 }
 
 /** What the shop has before it today: each figure opens its list. */
-export function DayPanel() {
+function DayPanel() {
   const query = useQuery({
     queryKey: ['shop', 'day'],
     queryFn: () => call<ShopDay>('GET', '/day'),
