@@ -158,7 +158,7 @@ test('where the device keeps nothing, the window says so, keeps what is entered,
   await press(page, 'Save 1L applied stroke');
   await press(page, '7/8');
   await press(page, 'Save 1R applied stroke');
-  await expect(alone).toHaveAccessibleName('Keep this window open: 2 entries only here');
+  await expect(alone).toHaveAccessibleName('Keep this window open: 2 entries not saved on this device');
   await page.context().setOffline(false);
   await expect(alone).toBeHidden();
   await allSent(page);
