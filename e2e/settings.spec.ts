@@ -26,7 +26,7 @@ test('a stricter limit is taken with its reason, a looser one is refused, and th
   await enter(technician, '1/2');
   await expect(technician.getByText('Shop limit').first()).toBeVisible();
   await press(technician, 'Why?');
-  await expect(technician.getByText('3/4 in of the fleet and 1/4 in of the book', { exact: false })).toBeVisible();
+  await expect(technician.getByText('3/4 in (the fleet), 1/4 in (the book)', { exact: false })).toBeVisible();
 
   await press(foreman, 'Withdraw. 3/4 in');
   const withdraw = foreman.getByRole('button', { name: 'Withdraw 3/4 in' });
