@@ -7,7 +7,7 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
 }) => {
   const driver = await deviceOf(browser, program.url, 'driver', { keeps: true });
   await openTrailer(driver, 'Y-1');
-  await press(driver, 'Hook behind Y-1 …');
+  await press(driver, 'Add a unit behind Y-1…');
   await driver.getByRole('dialog').getByLabel('Search').fill('H-1');
   await expect(driver.getByRole('button', { name: 'H-13, Seed hopper' })).toBeVisible();
   await driver.getByRole('button', { name: 'H-13, Seed hopper' }).click();
@@ -30,7 +30,7 @@ test('a combination is hooked without a signal, walked as one, and a hold on one
   await driver.getByRole('button', { name: 'Back' }).click();
   await press(driver, 'Drop. H-13');
   await allSent(driver);
-  await press(driver, 'Hook behind Y-1 …');
+  await press(driver, 'Add a unit behind Y-1…');
   await driver.getByRole('dialog').getByLabel('Search').fill('H-12');
   await driver.getByRole('button', { name: 'H-12, Seed hopper' }).click();
   await expect(driver.getByText('H-12 is on hold. Do not move this combination.', { exact: false })).toBeVisible();
