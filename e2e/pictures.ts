@@ -34,7 +34,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await driver.getByText('H-11', { exact: false }).first().waitFor();
   await driver.getByRole('navigation').getByRole('link', { name: 'Yard' }).click();
   await openTrailer(driver, 'Y-1');
-  await press(driver, 'Hook behind Y-1 …');
+  await press(driver, 'Add a unit behind Y-1…');
   await driver.getByRole('dialog').getByLabel('Search').fill('H-13');
   await press(driver, 'H-13, Seed hopper');
   await press(driver, 'Before the trip');
