@@ -1,7 +1,8 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
-import { deviceOf, expect, press, test } from './program';
+import { sql } from './cluster';
+import { allSent, deviceOf, expect, openTrailer, press, test } from './program';
 
 /** What the owner of a database does past the program. */
 async function past(database: string, sql: string): Promise<void> {
@@ -76,4 +77,54 @@ test('a unit’s history that was saved is checked by one page, without the prog
   await expect(page.getByText(/^\d+ entries hold together\.$/)).toBeVisible();
   await page.getByLabel('History file').setInputFiles(changed);
   await expect(page.getByText('It is NOT as it was written.')).toBeVisible();
+});
+
+test('what a driver signs is signed with the key of their device, and says what was done', async ({
+  browser,
+  program,
+  database,
+}) => {
+  const driver = await deviceOf(browser, program.url, 'driver');
+  await openTrailer(driver, 'H-11');
+  await expect.poll(() => sql(database, 'select id from person_key')).toHaveLength(1);
+  await press(driver, 'Nothing found');
+  await press(driver, 'Sign: nothing found on H-11');
+  await allSent(driver);
+  const [signed] = await sql<{ text: string }>(database, 'select text from signature');
+  expect(signed?.text.split('\n').slice(0, 2)).toEqual(['zealous-axle/signed/1', 'report-nothing']);
+  expect(signed?.text).toContain('Ines Dorval');
+  // The same device signs with the same key after it was loaded anew.
+  await driver.reload();
+  await expect(driver.getByText('Walked round, nothing found', { exact: false }).first()).toBeVisible();
+  expect(await sql(database, 'select id from person_key')).toHaveLength(1);
+});
+
+test('whoever left loses their name on the manager’s word, and a system that hears of events is connected', async ({
+  browser,
+  program,
+}) => {
+  const page = await deviceOf(browser, program.url, 'manager');
+  await page.goto(`${program.url}/people`);
+  await press(page, 'Change. Wyn Castellan');
+  await press(page, 'Has left. Wyn Castellan');
+  await press(page, 'Wyn Castellan has left');
+  await allSent(page);
+  await press(page, 'Change. Wyn Castellan');
+  await press(page, 'Remove the name. Wyn Castellan');
+  await press(page, 'Remove Wyn Castellan from the records');
+  await allSent(page);
+  await expect(page.getByText('Wyn Castellan')).toHaveCount(0);
+  await expect(page.getByText(/^Former technician /)).toBeVisible();
+
+  await page.goto(`${program.url}/records`);
+  await press(page, 'Connect a system');
+  await page.getByLabel('Its address').fill('ftp://example.org');
+  await expect(page.getByText('Write an address like https://example.org/events')).toBeVisible();
+  await page.getByLabel('Its address').fill('http://127.0.0.1:9/events');
+  await page.context().setOffline(true);
+  await press(page, 'Connect');
+  await expect(page.getByText('The secret is shown once the server has it.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText('Give this secret to the other side. It is shown this once.')).toBeVisible();
+  await expect(page.getByText('http://127.0.0.1:9/events')).toBeVisible();
 });

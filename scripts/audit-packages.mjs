@@ -1,24 +1,31 @@
 // Asks the registry what is known against the packages that ship: high and critical ones are a failure.
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
 const GRAVE = ['high', 'critical'];
+const PATIENCE_MS = 120_000;
+
+/** What npm told, whether or not it found something; nothing where the registry does not answer. */
+const asked = () =>
+  new Promise((resolve) => {
+    execFile('npm', ['audit', '--omit=dev', '--json'], { timeout: PATIENCE_MS }, (_, stdout) => {
+      try {
+        resolve(JSON.parse(stdout).vulnerabilities ?? null);
+      } catch {
+        resolve(null);
+      }
+    });
+  });
 
 /** `ok` is null where the registry does not answer: then nothing is known, and that is said. */
-export function auditPackages() {
-  const { stdout } = spawnSync('npm', ['audit', '--omit=dev', '--json'], { encoding: 'utf8', timeout: 120_000 });
-  let told;
-  try {
-    told = JSON.parse(stdout);
-  } catch {
-    told = {};
-  }
-  if (!told.vulnerabilities)
+export async function auditPackages() {
+  const known = await asked();
+  if (!known)
     return {
       ok: null,
       said: 'What is known against the packages that ship was not asked: the registry does not answer.',
     };
-  const grave = Object.values(told.vulnerabilities).filter(({ severity }) => GRAVE.includes(severity));
+  const grave = Object.values(known).filter(({ severity }) => GRAVE.includes(severity));
   const named = grave.map(({ name, severity }) => `${name} (${severity})`).join(', ');
   return {
     ok: grave.length === 0,
@@ -29,7 +36,7 @@ export function auditPackages() {
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const { ok, said } = auditPackages();
+  const { ok, said } = await auditPackages();
   console.log(said);
   process.exitCode = ok === false ? 1 : 0;
 }

@@ -43,7 +43,7 @@ async function checks() {
   oks.push((await run('npx', ['knip', '--no-progress', '--no-config-hints'])).ok);
   for (const room of ['core', 'server', 'app', 'e2e']) oks.push((await run('npx', ['tsc', '-p', room])).ok);
   // Whoever has no registry that answers this has nothing to count.
-  const packages = auditPackages();
+  const packages = await auditPackages();
   process.stdout.write(`\n── ${packages.said}\n`);
   if (packages.ok !== null) oks.push(packages.ok);
   return oks;

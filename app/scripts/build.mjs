@@ -45,6 +45,8 @@ drawChecker(app, dist);
 const { warnings } = await generateSW({
   globDirectory: dist,
   globPatterns: ['**/*.{html,js,css,svg,png,ttf,woff2,webmanifest}'],
+  // Fetched by whoever checks a history: no device keeps it.
+  globIgnores: ['check-history.html'],
   swDest: join(dist, 'sw.js'),
   mode: 'production',
   sourcemap: false,
@@ -55,7 +57,7 @@ const { warnings } = await generateSW({
   cleanupOutdatedCaches: true,
   maximumFileSizeToCacheInBytes: 8_000_000,
   navigateFallback: '/index.html',
-  navigateFallbackDenylist: [/^\/api\//, /^\/calendar\//, /^\/(healthz|readyz)$/],
+  navigateFallbackDenylist: [/^\/api\//, /^\/calendar\//, /^\/(healthz|readyz|check-history\.html)$/],
 });
 if (warnings.length) throw new Error(warnings.join('\n'));
 

@@ -45,6 +45,9 @@ async function check(file: File): Promise<void> {
   say(
     `Compare with what you know from elsewhere, like a certificate: entry ${head.nr}, ${head.hash.replace(/(.{8})(?=.)/g, '$1 ')}`,
   );
+  say(
+    `Its newest entry here is ${own[0]?.nr ?? 'none'}: whether something newer was left out, this file does not show.`,
+  );
   for (const { nr, event, what } of own) say(`${nr} ${what ?? ''}${event ? ` ${event}` : ''}`, 'entry');
 }
 

@@ -226,12 +226,15 @@ const HANDLERS: { [N in CommandName]: Handler<N> } = {
 const derivedOf =
   (name: CommandName, { fleet: { id: fleet }, person }: Actor, now: Date) =>
   async (store: FleetStore, units: readonly string[]): Promise<void> => {
-    await wishTold(store, fleet);
-    await tellHeld(store, fleet, await keepYard(store, units), now);
-    const { judgesAnew, movesPlan, foresees } = commandOf(name);
-    if (judgesAnew) await judgeAllAgain(store, fleet, person.id);
-    if (movesPlan) await watchPlan(store, fleet, movesPlan);
-    if (foresees !== 'none') await wishForecast(store, fleet, foresees === 'all' ? 'all' : units);
+    const keep = async () => {
+      await tellHeld(store, fleet, await keepYard(store, units), now);
+      const { judgesAnew, movesPlan, foresees } = commandOf(name);
+      if (judgesAnew) await judgeAllAgain(store, fleet, person.id);
+      if (movesPlan) await watchPlan(store, fleet, movesPlan);
+      if (foresees !== 'none') await wishForecast(store, fleet, foresees === 'all' ? 'all' : units);
+    };
+    // Nothing waits for it: it travels with the rest.
+    await Promise.all([wishTold(store, fleet), keep()]);
   };
 
 /** Does one command, by whoever is signed in. */

@@ -66,7 +66,8 @@ export function mayAct<State extends string, Name extends string, Need extends s
 /** Who may ever do an act, whatever the state: in the order of {@link ROLES}. */
 export const whoMay = <State extends string, Name extends string, Need extends string>(
   table: readonly Act<State, Name, Need>[],
-  act: Name,
+  // Known from the table alone: an act it does not have is no act.
+  act: NoInfer<Name>,
 ): Role[] => ROLES.filter((role) => table.some((row) => row.act === act && row.who.includes(role)));
 
 /** Whether `role` may do `act` now, were everything it needs at hand: what a screen offers. */

@@ -25,7 +25,7 @@ wrongIn(read.data, sha256).then((wrong) => {
   console.log(
     wrong.length
       ? 'It is NOT as it was written.'
-      : 'It holds by itself. Compare the newest entry with one you know from elsewhere.',
+      : 'It holds by itself up to its newest entry. Compare that with one you know from elsewhere: what is newer may have been left out.',
   );
   process.exit(wrong.length ? 1 : 0);
 });

@@ -39,8 +39,10 @@ export function commandRoutes(app: App, serving: Serving, doCommand: DoCommand):
       },
       async (request, reply) => {
         const session = await signedIn(serving, request);
-        if (commandOf(name).largest)
-          spend(request, reply, Number(request.headers['content-length'] ?? 0), session.person.id);
+        // What does not say how large it is counts as large as it may be.
+        const { largest } = commandOf(name);
+        if (largest)
+          spend(request, reply, Number(request.headers['content-length'] ?? largest) || 0, session.person.id);
         const clock = { now: serving.now(), offlineDays: serving.offlineDays };
         return doCommand(serving.db, session, name, request.body as SentCommand<CommandName>, clock);
       },

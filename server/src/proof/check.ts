@@ -151,7 +151,7 @@ async function checkRows(ask: Ask, fleetId: string) {
 
 /**
  * Holds a fleet's whole record against what was written of it, as of one moment: the chain from its first entry, every event
- * and every row of a fact. What somebody wrote past the program is told apart: changed, removed, inserted, reordered.
+ * and every row of a fact; `known` also asks for the sum of an entry known from elsewhere. What somebody wrote past the program is told apart: changed, removed, inserted, reordered.
  */
 export const checkFleet = (db: Database, fleetId: string, known?: string): Promise<Checked> =>
   asOfNow(db, fleetId, async (ask) => {

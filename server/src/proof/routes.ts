@@ -7,9 +7,7 @@ import {
   securityPageSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, fileNamed, readKey, type Serving, signedIn } from '../http';
-import { noteSecurity } from '../run';
-import { inFleet } from '../store';
+import { type App, ask, fileNamed, noteExport, readKey, type Serving } from '../http';
 import { eventsBefore } from './events';
 import { unitHistory } from './history';
 import { recordsOf } from './records';
@@ -81,14 +79,10 @@ export function proofRoutes(app: App, serving: Serving): void {
       },
     },
     async (request, reply) => {
-      const { fleet, person } = await signedIn(serving, request);
       const history = await ask(serving, request, (store, actor) =>
         unitHistory(store, actor, request.params.id, serving.now()),
       );
-      const noted = { kind: 'exported' as const, person: person.id, from: request.ip, at: serving.now() };
-      await inFleet(serving.db, fleet.id, (store) =>
-        noteSecurity(store, fleet.id, { ...noted, what: `history of ${history.unit.number}` }),
-      );
+      await noteExport(serving, request, `history of ${history.unit.number}`);
       reply.header('content-disposition', fileNamed('attachment', `history-${history.unit.number}.json`));
       return history;
     },

@@ -6,25 +6,14 @@ import {
   pastRepairsSchema,
   unitsPreviewSchema,
 } from '@zealous-axle/core';
-import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
-import { type App, ask, readKey, type Serving, signedIn } from '../http';
-import { type Actor, noteSecurity } from '../run';
-import { inFleet } from '../store';
+import { type App, ask, noteExport, readKey, type Serving } from '../http';
 import { openExports } from './export';
 import { knownOf, movesIn, pastRepairsOf } from './moving';
 import { previewOf, readReadings } from './readings-csv';
 import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
 const FILE_BYTES = 3 * 1024 * 1024;
-
-/** What leaves as a file stands in the security log. */
-async function noteExport(serving: Serving, request: FastifyRequest, what: string): Promise<Actor> {
-  const actor = await signedIn(serving, request);
-  const noted = { kind: 'exported' as const, person: actor.person.id, what, from: actor.from, at: serving.now() };
-  await inFleet(serving.db, actor.fleet.id, (store) => noteSecurity(store, actor.fleet.id, noted));
-  return actor;
-}
 
 /** Units and readings out and in as CSV. */
 export function fileRoutes(app: App, serving: Serving): void {

@@ -169,7 +169,7 @@ export const certifyJob: Handler<'certify-job'> = async (doing) => {
   const paper = await signedBy(store, doing, row.work);
   if (row.state === 'done' && paper.wrong) throw notNow('paper-missing', paper.wrong.name, paper.wrong.state);
   if (row.state === 'done' && !paper.practised) throw notNow('not-practised');
-  const given = {
+  const given: Record<'the readings taken again' | 'a valid qualification' | 'a statement', boolean> = {
     'the readings taken again': open.length === 0,
     'a valid qualification': paper.wrong === null && paper.practised,
     'a statement': body.statement !== '',

@@ -1,9 +1,10 @@
-import type { ShopDay } from '@zealous-axle/core';
+import { dayAfter, dayBegins, dayIn, type ShopDay } from '@zealous-axle/core';
 import { sql } from 'drizzle-orm';
 import type { FleetStore } from '../store';
 
 const FIRST = 5;
-const AHEAD_DAYS = 30;
+/** How far is looked ahead, and back. */
+const DAYS = 30;
 
 interface UnitRow {
   [column: string]: unknown;
@@ -28,15 +29,14 @@ async function heldNow(store: FleetStore): Promise<ShopDay['held']> {
   };
 }
 
-async function leavingUnready(store: FleetStore, now: Date): Promise<ShopDay['leaving']> {
+async function leavingUnready(store: FleetStore, from: string, until: string): Promise<ShopDay['leaving']> {
   const { rows } = await store.execute<
     UnitRow & { at: string; to: string; held: boolean; open_defects: number; n: number }
   >(sql`
     select u.id, u.number, u.body, d.leaves_at as at, d.leaves_to as to, y.held, y.open_defects, count(*) over ()::int as n
     from departure d join yard_row y on y.fleet_id = d.fleet_id and y.unit_id = d.unit_id
     join unit u on u.fleet_id = y.fleet_id and u.id = y.unit_id
-    where d.leaves_at between ${now}::timestamptz - interval '12 hours' and ${now}::timestamptz + interval '36 hours'
-      and (y.held or y.open_defects > 0)
+    where d.leaves_at >= ${from}::timestamptz and d.leaves_at < ${until}::timestamptz and (y.held or y.open_defects > 0)
     order by d.leaves_at, u.number limit ${FIRST}`);
   return {
     count: rows[0]?.n ?? 0,
@@ -96,9 +96,9 @@ interface Counts {
 const COUNTS = (today: string, now: Date) => sql`
   with reports as (select reported_at from defect where state = 'reported'),
     orders as (select due_on from part_order where received_at is null),
-    papers as (select due_on from yard_row where due_on is not null and due_on <= ${today}::date + ${AHEAD_DAYS}::int),
+    papers as (select due_on from yard_row where due_on is not null and due_on <= ${today}::date + ${DAYS}::int),
     wear as (select distinct unit_id, state = 'past' as past from forecast
-      where state = 'past' or due_on <= ${today}::date + ${AHEAD_DAYS}::int)
+      where state = 'past' or due_on <= ${today}::date + ${DAYS}::int)
   select
     (select count(*)::int from reports) as waiting,
     (select count(*)::int from reports where reported_at < ${now}::timestamptz - interval '1 day') as over_a_day,
@@ -111,14 +111,15 @@ const COUNTS = (today: string, now: Date) => sql`
     (select count(*)::int from wear where past) as wear_past,
     (select count(*)::int from wear where not past) as wear_soon,
     (select count(*)::int from defect where come_back_of is not null
-      and reported_at >= ${now}::timestamptz - ${AHEAD_DAYS}::int * interval '1 day') as come_backs,
+      and reported_at >= ${now}::timestamptz - ${DAYS}::int * interval '1 day') as come_backs,
     (select count(*)::int from retorque where done_at is null and not lapsed and due_on < ${today}::date) as retorques`;
 
 /** What the shop has before it today. */
-export async function dayOf(store: FleetStore, today: string, now: Date): Promise<ShopDay> {
+export async function dayOf(store: FleetStore, zone: string, now: Date): Promise<ShopDay> {
+  const today = dayIn(zone, now);
   const [held, leaving, working, { rows }] = await Promise.all([
     heldNow(store),
-    leavingUnready(store, now),
+    leavingUnready(store, dayBegins(zone, today), dayBegins(zone, dayAfter(today, 2))),
     workingNow(store, now),
     store.execute<Counts>(COUNTS(today, now)),
   ]);
@@ -126,6 +127,7 @@ export async function dayOf(store: FleetStore, today: string, now: Date): Promis
   if (!counts) throw new Error('a question without an answer');
   return {
     today,
+    days: DAYS,
     held,
     leaving,
     working,

@@ -87,11 +87,7 @@ function dayRoute(app: App, serving: Serving): void {
     {
       schema: { tags: ['shop'], summary: 'What the shop has before it today', response: { 200: daySchema } },
     },
-    (request) =>
-      ask(serving, request, (store, { fleet }) => {
-        const now = serving.now();
-        return dayOf(store, dayIn(fleet.zone, now), now);
-      }),
+    (request) => ask(serving, request, (store, { fleet }) => dayOf(store, fleet.zone, serving.now())),
   );
 }
 

@@ -9,6 +9,7 @@ import { Drawer } from '../../parts/Drawer';
 import { Field } from '../../parts/Field';
 import { Text } from '../../parts/Text';
 import { useZodForm } from '../../session/forms';
+import { useMaySend } from '../../session/may';
 import { useSession } from '../../session/session';
 import type { Given } from './Code';
 import { onceCode } from './once-code';
@@ -58,10 +59,15 @@ interface Props {
 /** One person: name, role and work, a new code, and leaving. */
 export function Person({ whom, onCode, onClose }: Props) {
   const { id, version, name, signIn } = whom;
+  const mayForget = useMaySend('forget-person');
   const reset = () => {
     const code = onceCode();
     void send('reset-person', { person: id, version, code }, `${name}: a new code`);
     onCode({ name, signIn, code });
+  };
+  const forget = () => {
+    onClose();
+    void send('forget-person', { person: id, version }, 'A name removed from the records');
   };
   const leave = (left: boolean) => {
     onClose();
@@ -73,6 +79,19 @@ export function Person({ whom, onCode, onClose }: Props) {
         <>
           <Text>Left the fleet: stays in the records, cannot sign in. Needs a new code to come back.</Text>
           <Button tall label="Reactivate" onPress={() => leave(false)} />
+          {mayForget ? (
+            <>
+              <Text size="small" tone="soft">
+                {`Removing the name cannot be undone. What they did and signed stays, under “Former ${whom.role}”. What is sealed already, like their invitation, keeps the name.`}
+              </Text>
+              <ConfirmButton
+                label="Remove the name"
+                ask={`Remove ${name} from the records`}
+                hint={name}
+                onDo={forget}
+              />
+            </>
+          ) : null}
         </>
       ) : (
         <>

@@ -10,11 +10,11 @@ import {
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { send } from '../../device/outbox';
-import { useOutbox } from '../../device/useOutbox';
 import { clock } from '../../look/dates';
 import { Button } from '../../parts/Button';
 import { Card } from '../../parts/Card';
 import { ChoiceField } from '../../parts/ChoiceField';
+import { DrawnSecret } from '../../parts/DrawnSecret';
 import { Field } from '../../parts/Field';
 import { Loaded } from '../../parts/Loaded';
 import { Notice } from '../../parts/Notice';
@@ -48,30 +48,6 @@ const WAY_WORDS: Record<OutsideWay, { label: string; note: string }> = {
   'made-up': { label: 'Stand-in, for trying', note: 'Everything it says is made up, and marked so' },
 };
 const WAYS = OUTSIDE_WAYS.map((value) => ({ value, ...WAY_WORDS[value] }));
-
-/** Where the other side tells us, and what both sign with: shown once. */
-function Secret({ thing, fleet, secret }: { thing: OutsideThing; fleet: string; secret: string }) {
-  const { entries } = useOutbox();
-  const waiting = entries.find(
-    ({ name, body }) => name === 'set-outside' && (body as { secret?: string }).secret === secret,
-  );
-  if (waiting)
-    return (
-      <Notice look={waiting.refused ? 'stop' : 'ask'}>
-        {waiting.refused ? 'It was not saved.' : 'The secret is shown once the server has it.'}
-      </Notice>
-    );
-  return (
-    <>
-      <Notice look="ask">Give this secret to the other side. It is shown this once.</Notice>
-      <Text reading selectable>
-        {secret}
-      </Text>
-      <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(secret)} />
-      <Text size="small" selectable>{`It tells us at ${location.origin}/api/v1/outside/${fleet}/${thing}`}</Text>
-    </>
-  );
-}
 
 function Thing({ view, fleet }: { view: OutsideView; fleet: string }) {
   const { fleet: ours } = useSession();
@@ -132,7 +108,13 @@ function Thing({ view, fleet }: { view: OutsideView; fleet: string }) {
           {connects && signed ? (
             <Button label="Draw another secret" hint={NAMES[thing]} onPress={() => void save(true)} />
           ) : null}
-          {secret ? <Secret thing={thing} fleet={fleet} secret={secret} /> : null}
+          {secret ? (
+            <DrawnSecret
+              secret={secret}
+              by="set-outside"
+              under={`It tells us at ${location.origin}/api/v1/outside/${fleet}/${thing}`}
+            />
+          ) : null}
         </>
       ) : null}
     </Card>

@@ -80,7 +80,7 @@ const unready = (held: boolean, open: number): string =>
 function Leaving({ leaving }: Pick<ShopDay, 'leaving'>) {
   const { fleet } = useSession();
   return (
-    <Card title={`Leaving, not ready (${leaving.count})`} note="Departures until tomorrow evening">
+    <Card title={`Leaving, not ready (${leaving.count})`} note="Departures of today and tomorrow">
       {leaving.count === 0 ? <Text tone="soft">Nothing that leaves is on hold or has open defects.</Text> : null}
       {leaving.first.map(({ unit, at, to, held, openDefects }) => (
         <LinkRow
@@ -120,7 +120,7 @@ function Working({ working }: Pick<ShopDay, 'working'>) {
 
 function Figures({ day }: { day: ShopDay }) {
   const { fleet } = useSession();
-  const { reports, parts, papers, wear, help, comeBacks, retorques } = day;
+  const { reports, parts, papers, wear, help, comeBacks, retorques, days } = day;
   const oldest = reports.oldest ? `oldest ${clock(reports.oldest, fleet.zone)}` : undefined;
   return (
     <View className="flex-row flex-wrap gap-3">
@@ -140,19 +140,19 @@ function Figures({ day }: { day: ShopDay }) {
         calm={parts.late === 0}
       />
       <Figure
-        label="Documents past due"
+        label="Units with a document past due"
         count={papers.over}
-        note={`${papers.soon} end within 30 days`}
+        note={`${papers.soon} due within ${days} days`}
         href="/"
         calm={papers.over === 0}
       />
       <Figure
         label="Units past a wear limit"
         count={wear.past}
-        note={`${wear.soon} reach one within 30 days`}
+        note={`${wear.soon} reach one within ${days} days`}
         href="/forecast"
       />
-      <Figure label="Comebacks, 30 days" count={comeBacks} href="/repairs" calm />
+      <Figure label={`Comebacks, ${days} days`} count={comeBacks} href="/repairs" calm />
     </View>
   );
 }

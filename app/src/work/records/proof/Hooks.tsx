@@ -7,22 +7,12 @@ import { exactly } from '../../../look/dates';
 import { Button } from '../../../parts/Button';
 import { Card } from '../../../parts/Card';
 import { ConfirmButton } from '../../../parts/ConfirmButton';
+import { DrawnSecret } from '../../../parts/DrawnSecret';
 import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { TextField } from '../../../parts/TextField';
 import { newSecret } from '../../../session/new-secret';
 import { useSession } from '../../../session/session';
-
-/** A secret that was drawn just now: shown this once. */
-const Secret = ({ secret }: { secret: string }) => (
-  <>
-    <Notice look="ask">Give this secret to the other system. It is shown this once.</Notice>
-    <Text reading selectable>
-      {secret}
-    </Text>
-    <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(secret)} />
-  </>
-);
 
 function One({ hook, onSecret }: { hook: Hook; onSecret: (secret: string) => void }) {
   const { fleet } = useSession();
@@ -78,7 +68,7 @@ export function Hooks({ hooks }: { hooks: readonly Hook[] }) {
       {hooks.map((hook) => (
         <One key={hook.id} hook={hook} onSecret={setSecret} />
       ))}
-      {secret ? <Secret secret={secret} /> : null}
+      {secret ? <DrawnSecret secret={secret} by="set-hook" /> : null}
       {url === null ? (
         <Button label="Connect a system" onPress={() => setUrl('')} />
       ) : (

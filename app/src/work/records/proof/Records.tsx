@@ -119,7 +119,7 @@ export function Records() {
             <Card title="Security log" note="Sign-ins, refusals, changed rights and rules, exports">
               <Button label="Open the security log" onPress={() => router.navigate('/security-log')} />
             </Card>
-            <KeepingCard key={known.version} known={known} />
+            <KeepingCard key={JSON.stringify(known.keeping)} known={known} />
             <LegalHolds holds={known.legalHolds} />
             <Hooks hooks={known.hooks} />
           </>
