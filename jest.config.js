@@ -10,7 +10,7 @@ const node = (name, more = {}) => ({
 });
 
 module.exports = {
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   maxWorkers: '100%',
   projects: [
     '<rootDir>/core/jest.config.js',

@@ -10,13 +10,13 @@ export const standingVerdict = ({ verdict, open }: Opinion): Verdict =>
 export interface Claim {
   id: string;
   verdict: Verdict;
-  /** When it is said to have been taken, in milliseconds. */
-  at: number;
+  /** Between which moments it was taken, in milliseconds; one and the same where that is known. */
+  from: number;
+  until: number;
 }
 
-/** One that comes in now: whether its time is known to be right, and the reading it corrects. */
+/** One that comes in now, and the reading it corrects. */
 export interface NewClaim extends Claim {
-  sure: boolean;
   corrects?: string | undefined;
 }
 
@@ -25,12 +25,12 @@ const rank = (verdict: Verdict): number =>
   verdict === 'not-judged' ? VERDICTS.indexOf('within') - 0.5 : VERDICTS.indexOf(verdict);
 
 /**
- * Which of two readings of a place stands: the later one; a correction in place of what it corrects alone. Where a
- * device's clock leaves doubt which is the later, the worse stands, and somebody should look again.
+ * Which of two readings of a place stands: the later one; a correction in place of what it corrects alone. Where it is not
+ * known which is the later, the worse stands, whatever dates they name, and somebody should look again.
  */
 export function whichStands(old: Claim, fresh: NewClaim): { fresh: boolean; doubtful: boolean } {
   if (fresh.corrects !== undefined) return { fresh: old.id === fresh.corrects, doubtful: false };
-  if (fresh.at >= old.at) return { fresh: true, doubtful: false };
-  if (fresh.sure) return { fresh: false, doubtful: false };
+  if (fresh.from >= old.until) return { fresh: true, doubtful: false };
+  if (old.from > fresh.until) return { fresh: false, doubtful: false };
   return { fresh: rank(fresh.verdict) < rank(old.verdict), doubtful: true };
 }

@@ -24,6 +24,8 @@ const resultSchema = z.strictObject({
   marks: z.int(),
   seconds: z.int(),
   at: instant,
+  /** Faster than anybody can: it counts for nothing. */
+  tooFast: z.boolean(),
 });
 export type PracticeResult = z.infer<typeof resultSchema>;
 
@@ -57,6 +59,8 @@ export const practiceClassSchema = z.strictObject({
       name: z.string(),
       role: z.string(),
       results: z.int(),
+      /** Of these, how many were finished faster than anybody can. */
+      tooFast: z.int(),
       /** Marks by day of practice, the oldest first: the mean of each day. */
       marks: z.array(z.strictObject({ on: z.string(), marks: z.number() })),
       /** What is missed most, of what was asked. */

@@ -49,25 +49,28 @@ export interface Opened<T> {
 }
 export type SignedIn<T> =
   | { opened: Opened<T> }
-  | { refused: 'wrong-sign-in' | 'second-factor' | 'wrong-second-factor' };
+  | { refused: 'wrong-sign-in' | 'second-factor' | 'wrong-second-factor' | 'no-proof' };
 
 /** When and from where somebody comes in, and which fleet nobody comes into. */
 export interface Coming {
   now: Date;
   from: string;
   closedFleet?: string | undefined;
+  /** Too many guessed from there: only who brings the second factor is looked at, and before their password. */
+  proofOnly?: boolean;
 }
 
 /** Opens a session. Whether a second factor is asked for is said to who knows the password. */
 export async function signIn<T>(
   db: Database,
   { name, password, code }: { name: string; password: string; code?: string | undefined },
-  { now, from, closedFleet }: Coming,
+  { now, from, closedFleet, proofOnly = false }: Coming,
   work: (store: FleetStore, actor: Actor) => Promise<T>,
 ): Promise<SignedIn<T>> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
   if (!asked || !ours || ours.fleetId === closedFleet) {
+    if (proofOnly) return { refused: 'no-proof' };
     await passwordFits(null, password);
     return { refused: 'wrong-sign-in' };
   }
@@ -78,12 +81,14 @@ export async function signIn<T>(
       .where(and(eq(person.signIn, asked.who), eq(person.active, true)));
     const note = (kind: SecurityKind) =>
       noteSecurity(store, ours.fleetId, { kind, person: found?.id ?? null, what: name, from, at: now });
+    const proved = proofOnly && found?.factorOn ? await factorFits(store, found, code ?? '', now) : false;
+    if (proofOnly && !proved) return { refused: 'no-proof' };
     if (!(await passwordFits(found?.passwordHash ?? null, password)) || !found) {
       await note('sign-in-refused');
       return { refused: 'wrong-sign-in' };
     }
     if (found.factorOn && !code) return { refused: 'second-factor' };
-    if (found.factorOn && !(await factorFits(store, found, code ?? '', now))) {
+    if (found.factorOn && !proved && !(await factorFits(store, found, code ?? '', now))) {
       await note('factor-refused');
       return { refused: 'wrong-second-factor' };
     }
@@ -124,12 +129,12 @@ export async function claim<T>(
 ): Promise<Opened<T> | null> {
   const asked = splitName(name);
   const ours = asked ? await fleetBySlug(db, asked.slug) : null;
-  const passwordHash = await hashPassword(password);
   if (!asked || !ours || ours.fleetId === closedFleet) return null;
   return inFleet(db, ours.fleetId, async (store) => {
-    const [invited] = await store
+    // The code is used up before the password is hashed: what a wrong one costs is a look.
+    const [known] = await store
       .update(person)
-      .set({ passwordHash, inviteHash: null, inviteUntil: null })
+      .set({ inviteHash: null, inviteUntil: null })
       .where(
         and(
           eq(person.signIn, asked.who),
@@ -138,7 +143,14 @@ export async function claim<T>(
           gt(person.inviteUntil, now),
         ),
       )
-      .returning();
+      .returning({ id: person.id });
+    const [invited] = known
+      ? await store
+          .update(person)
+          .set({ passwordHash: await hashPassword(password) })
+          .where(eq(person.id, known.id))
+          .returning()
+      : [];
     const kind = invited ? 'code-used' : 'code-refused';
     await noteSecurity(store, ours.fleetId, { kind, person: invited?.id ?? null, what: name, from, at: now });
     if (!invited) return null;

@@ -165,6 +165,56 @@ test('whoever tries name after name from one address is stopped, and nobody at a
   expect((await from('10.0.0.8', 'driver@tried')).statusCode).toBe(401);
 });
 
+describe('guesses of others from the same address', () => {
+  const guess = (name: string, more: object = {}) =>
+    world.app.inject({
+      method: 'POST',
+      url: '/api/v1/session',
+      remoteAddress: '10.0.0.7',
+      payload: { name, password: 'a guess of somebody', ...more },
+    });
+  const locked = async (name: string) => {
+    const told = await Promise.all(Array.from({ length: 30 }, () => guess(name)));
+    expect(told.some(({ statusCode }) => statusCode === 429)).toBe(true);
+    expect(problemOf(await guess(name, { password: PASSWORD }))).toBe('too-many-tries');
+  };
+
+  test('do not lock out who brings the second code, and a wrong one is not weighed', async () => {
+    await world.makeFleet('locked');
+    const cookies = cookieOf(await signIn('manager@locked'));
+    const { secret } = (await as(cookies).post('/session/factor', { current: PASSWORD })).json();
+    const codeOf = () =>
+      new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: world.now().getTime() });
+    await as(cookies).post('/session/factor/confirm', { code: codeOf() });
+    await locked('manager@locked');
+    world.later(1);
+    expect(problemOf(await guess('manager@locked', { password: PASSWORD, code: '000000' }))).toBe('too-many-tries');
+    const code = codeOf();
+    expect((await guess('manager@locked', { password: PASSWORD, code })).statusCode).toBe(200);
+    expect(problemOf(await guess('manager@locked', { password: PASSWORD, code }))).toBe('too-many-tries');
+  });
+
+  test('do not lock out who was given a code by a manager', async () => {
+    const { slug } = await world.makeFleet('given');
+    const name = `driver@${slug}`;
+    await locked(name);
+    const code = 'K7QM-2XWD-9HRT';
+    const { body } = await world.get(`manager@${slug}`, '/people');
+    const driver = body.people.find(({ role }: { role: string }) => role === 'driver');
+    await world.done(`manager@${slug}`, 'reset-person', { person: driver.id, version: driver.version, code });
+    const claim = (by: string) =>
+      world.app.inject({
+        method: 'POST',
+        url: '/api/v1/invitation',
+        remoteAddress: '10.0.0.7',
+        payload: { name, code: by, password: 'another long password' },
+      });
+    const wrong = await Promise.all(Array.from({ length: 30 }, () => claim('AAAA-BBBB-CCCC')));
+    expect(wrong.some(({ statusCode }) => statusCode === 429)).toBe(true);
+    expect((await claim(code)).statusCode).toBe(200);
+  });
+});
+
 test('nobody comes into a fleet that is closed, by a password or a session of before', async () => {
   const closed = await world.makeFleet('closed');
   const before = cookieOf(await signIn('driver@closed'));

@@ -27,11 +27,12 @@ export function teller(db: Database, people: Record<DemoPerson, Actor>, random: 
     id: () => seededId(random, now),
     async tell(who, name, hoursAgo, body) {
       const at = new Date(now.getTime() - hoursAgo * HOUR_MS);
+      const said = at.toISOString();
       return doCommand(
         db,
         people[who],
         name,
-        { id: seededId(random, now), at: at.toISOString(), body },
+        { id: seededId(random, now), at: said, sent: said, contact: said, body },
         { now: at, offlineDays: 1 },
       );
     },

@@ -10,8 +10,8 @@ interface Spent {
   amount: number;
 }
 
-/** Lets each caller – an address, or whoever is named – spend so much a minute of whatever is counted; refuses what goes beyond. */
-export function budgetOf(aMinute: number, now: () => number = Date.now) {
+/** Counts what each caller spends of so much a minute: null within it, else in how many seconds there is some again. */
+export function spendingOf(aMinute: number, now: () => number = Date.now) {
   const callers = new Map<string, Spent>();
   const spentBy = (ip: string): Spent => {
     const known = callers.get(ip);
@@ -22,11 +22,20 @@ export function budgetOf(aMinute: number, now: () => number = Date.now) {
     callers.set(ip, fresh);
     return fresh;
   };
-  return ({ ip }: FastifyRequest, reply: FastifyReply, amount: number, caller = ip): void => {
+  return (caller: string, amount: number): number | null => {
     const spent = spentBy(caller);
     spent.amount += amount;
-    if (spent.amount <= aMinute) return;
-    reply.header('retry-after', Math.ceil((spent.since + WINDOW_MS - now()) / 1_000));
+    return spent.amount <= aMinute ? null : Math.ceil((spent.since + WINDOW_MS - now()) / 1_000);
+  };
+}
+
+/** Lets each caller – an address, or whoever is named – spend so much a minute of whatever is counted; refuses what goes beyond. */
+export function budgetOf(aMinute: number, now: () => number = Date.now) {
+  const spend = spendingOf(aMinute, now);
+  return ({ ip }: FastifyRequest, reply: FastifyReply, amount: number, caller = ip): void => {
+    const wait = spend(caller, amount);
+    if (wait === null) return;
+    reply.header('retry-after', wait);
     throw new KnownProblem('too-many');
   };
 }

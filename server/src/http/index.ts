@@ -1,5 +1,5 @@
 /** What every address has in common. */
-export { budget, budgetOf } from './budget';
+export { budget, budgetOf, spendingOf } from './budget';
 export { commandRoutes, type DoCommand } from './commands';
 export { documentRoutes } from './documents';
 export { answerError, loggedError, loggedRequest } from './errors';

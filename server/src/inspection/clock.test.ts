@@ -5,11 +5,14 @@ import { openWorld, type TestFleet, type World } from '../testing/world';
 
 let world: World;
 let fleet: TestFleet;
+/** When its devices last heard from the server. */
+let begun: Date;
 const NOW = new Date('2026-03-02T12:00:00Z');
 beforeAll(async () => {
   world = await openWorld();
 });
 beforeEach(async () => {
+  begun = new Date(world.now().getTime() - 86_400_000);
   fleet = await world.makeFleet(`clock${uuidv7().slice(-6)}`);
 });
 afterAll(() => world.close());
@@ -23,7 +26,7 @@ async function by(name: string, body: object, off: number, tells = true) {
   const answer = await world.post(who('technician'), `/commands/${name}`, {
     id: uuidv7(),
     at: now,
-    ...(tells ? { sent: now } : {}),
+    ...(tells ? { sent: now, contact: begun.toISOString() } : {}),
     body,
   });
   return { status: answer.statusCode, body: answer.json() };
@@ -62,6 +65,24 @@ test('where the clock is not told, the worse of two readings stands, and it is s
   await read('1/2 in', -7_200_000, false);
   expect(await standing()).toMatchObject({ value: { points: ['1/16 in'] }, doubtful: true });
   world.later(10);
+  await read('1/2 in', 0);
+  expect(await standing()).toMatchObject({ value: { points: ['1/2 in'] }, doubtful: false });
+});
+
+test('without a last contact the worse of two readings stands, whatever date a device names', async () => {
+  await read('1/16 in', 0);
+  world.later(10);
+  const bare = async (text: string) => {
+    const inspection = uuidv7();
+    const [at, sent] = [world.now().toISOString(), world.now().toISOString()];
+    const act = (name: string, body: object) =>
+      world.post(who('technician'), `/commands/${name}`, { id: uuidv7(), at, sent, body });
+    await act('start-inspection', { inspection, unit: fleet.unit, purpose: 'walk' });
+    await act('take-reading', { reading: uuidv7(), inspection, value: lining(text) });
+  };
+  await bare('3/4 in');
+  expect(await standing()).toMatchObject({ value: { points: ['1/16 in'] }, doubtful: true });
+  // Not even by one whose own clock is known, where it may have been taken before the one in doubt.
   await read('1/2 in', 0);
   expect(await standing()).toMatchObject({ value: { points: ['1/2 in'] }, doubtful: false });
 });
@@ -116,6 +137,7 @@ describe('a device that counts its acts', () => {
         id: uuidv7(),
         at: at.toISOString(),
         sent: world.now().toISOString(),
+        contact: begun.toISOString(),
         counted: { device, count: n },
         body,
       });

@@ -124,9 +124,10 @@ export const takeReading: Handler<'take-reading'> = async (doing) => {
   const made = [changed('reading', body.reading)];
   if (when.tooOld) return { unitId: unit.id, changed: made };
   const { reading: taken, value, supersedes } = body;
+  const between = when.sure ? {} : { from: when.from, until: when.until };
   const book = await unitBook(store, session, unit);
   await keepStanding(doing, unit, book, [
-    { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, sure: when.sure },
+    { id: taken, inspection: row.id, value, at, by: session.person.id, supersedes, ...between },
   ]);
   const own = { ...doing, at };
   if (row.closedAt) await judgeInspection(own, row, unit, book);

@@ -108,6 +108,9 @@ export const currentReading = pgTable(
     verdict: text('verdict').$type<Verdict>().notNull(),
     takenAt: at('taken_at').notNull(),
     takenBy: uuid('taken_by').notNull(),
+    /** Between which moments it was taken, where that is not known. */
+    takenFrom: at('taken_from'),
+    takenUntil: at('taken_until'),
     recordedAt,
     /** It is not known whether another reading of this place is the later: the worse of the two stands. */
     doubtful: boolean('doubtful').notNull().default(false),

@@ -1,5 +1,6 @@
 import {
   type Book,
+  type Claim,
   judgeReading,
   type Reading,
   readingKey,
@@ -23,8 +24,9 @@ interface Taken {
   at: Date;
   by: string;
   supersedes?: string | undefined;
-  /** Its time is known to be right. */
-  sure: boolean;
+  /** Between which moments it was taken, where that is not known. */
+  from?: Date | undefined;
+  until?: Date | undefined;
 }
 
 type Now = typeof currentReading.$inferInsert;
@@ -54,10 +56,35 @@ export async function judgeStandingAgain(store: FleetStore, unit: UnitRow, book:
   }
 }
 
-function standing(unit: UnitRow, book: Book, recordedAt: Date, { id, inspection, value, at, by }: Taken): Now {
+function standing(unit: UnitRow, book: Book, recordedAt: Date, taken: Taken): Now {
+  const { id, inspection, value, at, by } = taken;
   const verdict = verdictOf(unit, book, value);
   const own = { fleetId: unit.fleetId, unitId: unit.id, key: readingKey(value) };
-  return { ...own, readingId: id, inspectionId: inspection, value, verdict, takenAt: at, takenBy: by, recordedAt };
+  const between = { takenFrom: taken.from ?? null, takenUntil: taken.until ?? null };
+  const said = { takenAt: at, takenBy: by, ...between, recordedAt };
+  return { ...own, readingId: id, inspectionId: inspection, value, verdict, ...said };
+}
+
+type Claiming = Pick<Now, 'readingId' | 'verdict' | 'takenAt' | 'takenFrom' | 'takenUntil'>;
+
+/** A reading as it claims its place. */
+const claimOf = ({ readingId, verdict, takenAt, takenFrom, takenUntil }: Claiming): Claim => ({
+  id: readingId,
+  verdict,
+  from: (takenFrom ?? takenAt).getTime(),
+  until: (takenUntil ?? takenAt).getTime(),
+});
+
+/** What stands of two, where a fresh one comes; nothing where what stands goes on standing as it did. */
+function stood(old: Now, fresh: Now, corrects: string | undefined): Now | null {
+  const [was, is] = [claimOf(old), claimOf(fresh)];
+  const stands = whichStands(was, { ...is, corrects });
+  const row = stands.fresh ? fresh : old;
+  if (!stands.doubtful) return stands.fresh ? { ...fresh, doubtful: false } : null;
+  // The next one takes its place only where it is later than both.
+  const takenFrom = new Date(Math.min(was.from, is.from));
+  const takenUntil = new Date(Math.max(was.until, is.until));
+  return { ...row, takenFrom, takenUntil, doubtful: true };
 }
 
 /** Of several readings of one place that come at once, the latest, the last of those taken at one time. */
@@ -92,12 +119,8 @@ export async function keepStanding(
   const rows = fresh.flatMap(({ each, row }): Now[] => {
     const old = known.get(row.key);
     if (!old) return [row];
-    const stands = whichStands(
-      { id: old.readingId, verdict: old.verdict, at: old.takenAt.getTime() },
-      { id: each.id, verdict: row.verdict, at: each.at.getTime(), sure: each.sure, corrects: each.supersedes },
-    );
-    if (stands.fresh) return [{ ...row, doubtful: stands.doubtful }];
-    return stands.doubtful ? [{ ...old, doubtful: true }] : [];
+    const stands = stood(old, row, each.supersedes);
+    return stands ? [stands] : [];
   });
   if (rows.length === 0) return;
   await store
@@ -112,6 +135,8 @@ export async function keepStanding(
         verdict: sql`excluded.verdict`,
         takenAt: sql`excluded.taken_at`,
         takenBy: sql`excluded.taken_by`,
+        takenFrom: sql`excluded.taken_from`,
+        takenUntil: sql`excluded.taken_until`,
         recordedAt: sql`excluded.recorded_at`,
         doubtful: sql`excluded.doubtful`,
       },

@@ -5,10 +5,11 @@ import { KnownProblem } from '../problem';
 import { peopleOf } from './people';
 import { sessionOf } from './session';
 import { setUpOf } from './set-up';
-import { byName, coming, triesOfAnyName } from './tries';
+import { triesOf } from './tries';
 
 /** Coming in by a code, and what only a foreman sees: everybody, and what is still missing. */
 export function peopleRoutes(app: App, serving: Serving): void {
+  const tried = triesOf(serving);
   app.post(
     '/invitation',
     {
@@ -18,12 +19,11 @@ export function peopleRoutes(app: App, serving: Serving): void {
         body: claimSchema,
         response: { 200: sessionSchema },
       },
-      config: { rateLimit: byName },
-      preHandler: triesOfAnyName(),
     },
     async (request, reply) => {
-      const opened = await claim(serving.db, request.body, coming(serving, request), sessionOf);
-      if (!opened) throw new KnownProblem('wrong-code');
+      const how = tried(request, reply, request.body.name, true);
+      const opened = await claim(serving.db, request.body, how, sessionOf);
+      if (!opened) throw how.proofOnly ? how.refuse() : new KnownProblem('wrong-code');
       reply.setCookie(COOKIE, opened.token, { ...sessionCookie(serving), maxAge: SESSION_DAYS * 86_400 });
       return opened.answer;
     },

@@ -4,23 +4,23 @@ import { SESSION_DAYS, signIn, signOut } from '../access';
 import { type App, ask, COOKIE, type Serving, sessionCookie } from '../http';
 import { KnownProblem } from '../problem';
 import { sessionOf } from './session';
-import { byName, coming, triesOfAnyName } from './tries';
+import { coming, triesOf } from './tries';
 
 /** Sign in, who am I, sign out. */
 export function sessionRoutes(app: App, serving: Serving): void {
   const cookie = sessionCookie(serving);
-  const anyName = triesOfAnyName();
+  const tried = triesOf(serving);
 
   app.post(
     '/session',
     {
       schema: { tags: ['session'], summary: 'Sign in', body: signInSchema, response: { 200: sessionSchema } },
-      config: { rateLimit: byName },
-      preHandler: anyName,
     },
     async (request, reply) => {
-      const came = await signIn(serving.db, request.body, coming(serving, request), sessionOf);
-      if ('refused' in came) throw new KnownProblem(came.refused);
+      const { name, code } = request.body;
+      const how = tried(request, reply, name, code !== undefined);
+      const came = await signIn(serving.db, request.body, how, sessionOf);
+      if ('refused' in came) throw came.refused === 'no-proof' ? how.refuse() : new KnownProblem(came.refused);
       reply.setCookie(COOKIE, came.opened.token, { ...cookie, maxAge: SESSION_DAYS * 86_400 });
       return came.opened.answer;
     },

@@ -1,20 +1,39 @@
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { Coming } from '../access';
-import { budgetOf, type Serving } from '../http';
+import { type Serving, spendingOf } from '../http';
+import { KnownProblem } from '../problem';
 
-/** Tries are counted by where they come from and by the name tried. */
-export const byName = {
-  max: 10,
-  timeWindow: '1 minute',
-  keyGenerator: ({ ip, body }: FastifyRequest) => `${ip} ${String((body as { name?: unknown })?.name).toLowerCase()}`,
-  hook: 'preHandler',
-} as const;
+/** Guesses a minute at one name, from one address; and over all names from one address. */
+const OF_A_NAME = 10;
+const OF_AN_ADDRESS = 60;
+/** What an address may bring as proof once its guesses are spent: codes are looked up, which costs next to nothing. */
+const PROOFS = 1_200;
 
-/** One address may try so many names a minute: whoever tries name after name is stopped, and nobody else. */
-const MOST_A_MINUTE = 60;
-export function triesOfAnyName() {
-  const tried = budgetOf(MOST_A_MINUTE);
-  return async (request: FastifyRequest, reply: FastifyReply): Promise<void> => tried(request, reply, 1);
+/** How somebody comes in once the guesses from their address are spent. */
+interface Tried extends Coming {
+  /** Only who proves who they are, by what nobody guesses, is looked at. */
+  proofOnly: boolean;
+  refuse: () => never;
+}
+
+/**
+ * Counts tries to come in, by where they come from and by the name tried. Guesses of others never lock the right person out:
+ * beyond the budget whoever brings a code is still looked at, and nobody else.
+ */
+export function triesOf(serving: Serving) {
+  const [name, address, proof] = [spendingOf(OF_A_NAME), spendingOf(OF_AN_ADDRESS), spendingOf(PROOFS)];
+  return (request: FastifyRequest, reply: FastifyReply, who: string, hasCode: boolean): Tried => {
+    const { ip } = request;
+    const waits = [name(`${ip} ${who.toLowerCase()}`, 1), address(ip, 1)];
+    const wait = Math.max(...waits.map((seconds) => seconds ?? 0));
+    const refuse = (): never => {
+      reply.header('retry-after', wait || 60);
+      throw new KnownProblem('too-many-tries');
+    };
+    const proofOnly = wait > 0;
+    if (proofOnly && (!hasCode || proof(ip, 1) !== null)) refuse();
+    return { now: serving.now(), from: ip, closedFleet: serving.closedFleet, proofOnly, refuse };
+  };
 }
 
 /** When and from where somebody comes in. */

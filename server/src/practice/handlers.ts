@@ -1,4 +1,4 @@
-import { isExercise } from '@zealous-axle/core';
+import { isExercise, tooFast } from '@zealous-axle/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { person } from '../access';
 import { notNow } from '../problem';
@@ -70,6 +70,7 @@ export const finishPractice: Handler<'finish-practice'> = async (doing) => {
     items: body.items,
     off: body.off,
     finishedAt: at,
+    tooFast: tooFast(body.exercise, body),
   });
   await store.delete(practiceNow).where(eq(practiceNow.personId, session.person.id));
   return ofFleet(doing);

@@ -89,6 +89,19 @@ test('a task is set, done by whom it is for, and its teacher sees who passed', a
   ).toBe(403);
 });
 
+test('what was finished faster than anybody can read it is kept, marked, and counts for nothing', async () => {
+  const { practice, teacher, setTask, finish } = await begin();
+  const task = await setTask();
+  const items = Array.from({ length: 100 }, () => ({ item: 'lining', right: true }));
+  await finish('driver', { task, items, seconds: 2, marks: 100 });
+  expect(await practice('driver')).toMatchObject({ tasks: [{ best: null }], results: [{ tooFast: true, marks: 100 }] });
+  const room = await teacher();
+  expect(room.tasks).toMatchObject([{ passed: 0 }]);
+  expect(room.people.find(({ role }) => role === 'driver')).toMatchObject({ results: 0, tooFast: 1, marks: [] });
+  await finish('driver', { task, items, seconds: 120, marks: 85 });
+  expect(await practice('driver')).toMatchObject({ tasks: [{ best: 85 }] });
+});
+
 test('results are one’s own; the class is its teacher’s, by person, item and day', async () => {
   const { who, practice, teacher, finish } = await begin();
   const items = [

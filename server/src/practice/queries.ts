@@ -31,6 +31,9 @@ const taskView = ({ task, by }: TaskRow) => ({
   by,
 });
 
+/** What counts: not what was finished faster than anybody can. */
+const counts = sql`${practiceResult.tooFast} is not true`;
+
 /** What somebody is to practise, and what came of it. */
 export async function practiceOf(store: FleetStore, { person: own }: Actor): Promise<Practice> {
   const [set, results, [counted], best] = await Promise.all([
@@ -49,26 +52,28 @@ export async function practiceOf(store: FleetStore, { person: own }: Actor): Pro
     store
       .select({ task: practiceResult.taskId, marks: sql<number>`max(${practiceResult.marks})`.mapWith(Number) })
       .from(practiceResult)
-      .where(eq(practiceResult.personId, own.id))
+      .where(and(eq(practiceResult.personId, own.id), counts))
       .groupBy(practiceResult.taskId),
   ]);
   const bestOf = new Map(best.map(({ task, marks }) => [task, marks]));
   return {
     tasks: set.map((row) => ({ ...taskView(row), best: bestOf.get(row.task.id) ?? null })),
-    results: results.map(({ id, taskId, exercise, marks, seconds, finishedAt }) => ({
+    results: results.map(({ id, taskId, exercise, marks, seconds, finishedAt, tooFast }) => ({
       id,
       task: taskId,
       exercise,
       marks,
       seconds,
       at: finishedAt.toISOString(),
+      tooFast: tooFast === true,
     })),
     total: counted?.all ?? 0,
-    spread: spreadOf(results),
+    spread: spreadOf(results.filter(isCounted)),
   };
 }
 
 type ResultRow = typeof practiceResult.$inferSelect;
+const isCounted = ({ tooFast }: ResultRow): boolean => tooFast !== true;
 
 const mean = (values: readonly number[]): number => values.reduce((sum, each) => sum + each, 0) / values.length;
 
@@ -110,7 +115,7 @@ function marksByDay(results: readonly ResultRow[], zone: string) {
 /** A class as its teacher sees it: over the last year, by person and by item. */
 export async function practiceClass(store: FleetStore, { fleet }: Actor, now: Date): Promise<PracticeClass> {
   const since = new Date(now.getTime() - countsDays * DAY_MS);
-  const [set, results, people, under] = await Promise.all([
+  const [set, told, people, under] = await Promise.all([
     tasks(store).where(isNull(practiceTask.withdrawnAt)).orderBy(asc(practiceTask.dueOn), asc(practiceTask.id)),
     store
       .select()
@@ -124,6 +129,7 @@ export async function practiceClass(store: FleetStore, { fleet }: Actor, now: Da
       .orderBy(asc(person.name)),
     store.select().from(practiceNow),
   ]);
+  const results = told.filter(isCounted);
   const passed = (task: TaskRow['task']) =>
     new Set(
       results.filter(({ taskId, marks }) => taskId === task.id && marks >= task.pass).map((each) => each.personId),
@@ -138,6 +144,7 @@ export async function practiceClass(store: FleetStore, { fleet }: Actor, now: Da
         name,
         role,
         results: own.length,
+        tooFast: told.filter((each) => each.personId === id && !isCounted(each)).length,
         marks: marksByDay(own, fleet.zone),
         missed: missedOf(own),
         spread: spreadOf(own),
@@ -191,6 +198,7 @@ export async function hasPractised(store: FleetStore, personId: string, now: Dat
     .where(
       and(
         eq(practiceResult.personId, personId),
+        counts,
         gte(practiceResult.recordedAt, new Date(now.getTime() - countsDays * DAY_MS)),
         sql`${practiceResult.marks} >= ${practiceTask.pass}`,
       ),

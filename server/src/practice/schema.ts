@@ -36,6 +36,8 @@ export const practiceResult = pgTable(
     items: jsonb('items').$type<CommandBody<'finish-practice'>['items']>().notNull(),
     off: jsonb('off').$type<CommandBody<'finish-practice'>['off']>().notNull(),
     finishedAt: at('finished_at').notNull(),
+    /** Faster than anybody can; null where that was not asked yet. */
+    tooFast: boolean('too_fast'),
     shape: shape(1),
     recordedAt,
   },

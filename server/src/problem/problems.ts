@@ -42,6 +42,11 @@ const PROBLEMS = {
   'too-large': [413, 'Too large', 'The request is larger than this address takes.'],
   'too-slow': [503, 'Took too long', 'The request was given up. Send a smaller one, or try again.'],
   'too-many': [429, 'Too many tries', 'Wait a minute, then try again.'],
+  'too-many-tries': [
+    429,
+    'Too many tries',
+    'Wait a minute, then try again. With two-step sign-in, enter your second code now. Or ask another manager for a new invite code.',
+  ],
   broken: [500, 'Something broke here', 'The error was logged. Nothing was saved.'],
   busy: [503, 'Busy', 'Others changed the same things at the same time. Send it again.'],
   unavailable: [503, 'Not ready', 'The database does not answer. Try again shortly.'],

@@ -122,8 +122,8 @@ async function checkUncovered(ask: Ask, fleetId: string): Promise<RecordProblem[
     [fleetId],
   );
   const rows = await ask<{ tab: string; row_key: string }>(
-    `select k.tab, k.row_key from record_row k where k.fleet_id = $1 and (k.act is null or not exists (
-       select 1 from record_chain c where c.fleet_id = k.fleet_id and c.act = k.act)) order by 1, 2 limit ${MOST_NAMED}`,
+    `select k.tab, k.row_key from record_row k left join record_chain c on c.fleet_id = k.fleet_id and c.act = k.act
+     where k.fleet_id = $1 and c.act is null order by 1, 2 limit ${MOST_NAMED}`,
     [fleetId],
   );
   return [

@@ -1,4 +1,4 @@
-import { type Deletion, KEEP_ALL, KEPT, type Keeping, type Kept, NO_WORK, tooShort } from '@zealous-axle/core';
+import { AFTER_LEAVING, type Deletion, KEEP_ALL, KEPT, type Keeping, type Kept, NO_WORK, tooShort } from '@zealous-axle/core';
 import { subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { endSessions, fleet, NO_FACTOR, noPassword, person } from '../access';
@@ -9,7 +9,7 @@ import { findUnit } from '../units';
 import { legalHold } from './schema';
 
 type Fleet = typeof fleet.$inferSelect;
-export const keepingOf = ({ keeping }: Fleet): Keeping => keeping ?? KEEP_ALL;
+export const keepingOf = ({ keeping }: Fleet): Keeping => ({ ...KEEP_ALL, ...keeping });
 
 async function ours(store: FleetStore): Promise<Fleet> {
   const [row] = await store.select().from(fleet);
@@ -48,11 +48,15 @@ export const liftLegalHold: Handler<'lift-legal-hold'> = async ({ store, session
   return { unitId: placed.unitId, changed: [changed('hold', placed.id)] };
 };
 
-async function countPast(store: FleetStore, kept: Kept, before: string): Promise<number> {
+/** A day's beginning, so many months ago: what was shown this morning is what is deleted this afternoon. */
+const monthsAgo = (now: Date, months: number): string =>
+  `${subMonths(now, months).toISOString().slice(0, 10)}T00:00:00.000Z`;
+
+async function countPast(store: FleetStore, kept: Kept, before: string, leftBefore: string): Promise<number> {
   const asked =
     kept === 'security'
       ? sql`select count(*)::int as n from security_entry where at < ${before}::timestamptz`
-      : sql`select count(*)::int as n from za_past(${kept}, ${before}::timestamptz)`;
+      : sql`select count(*)::int as n from za_past(${kept}, ${before}::timestamptz, ${leftBefore}::timestamptz)`;
   const { rows } = await store.execute<{ n: number }>(asked);
   return rows[0]?.n ?? 0;
 }
@@ -64,25 +68,38 @@ export async function pastOf(store: FleetStore, now: Date): Promise<Deletion> {
   for (const kept of KEPT) {
     const months = keeping[kept];
     if (months === null) continue;
-    // A day's beginning: what was shown this morning is what is deleted this afternoon.
-    const before = `${subMonths(now, months).toISOString().slice(0, 10)}T00:00:00.000Z`;
-    const count = await countPast(store, kept, before);
+    const before = monthsAgo(now, months);
+    const count = await countPast(store, kept, before, monthsAgo(now, AFTER_LEAVING));
     if (count) past.push({ kept, before, count });
   }
   return past;
 }
 
-/** What is deleted first: an inspection is kept for as long as a photo of it is. */
-const ORDER: readonly Kept[] = ['photos', 'inspections', 'reports', 'security'];
+/** What is deleted first: what is made of something before that something. */
+const ORDER: readonly Kept[] = ['photos', 'repairs', 'inspections', 'reports', 'security'];
 
 /** Deletes what was shown, where it is still that. Its event says how many of what, and holds nothing of them. */
 export const deletePast: Handler<'delete-past'> = async ({ store, session, now, body }) => {
   const past = await pastOf(store, now);
   if (JSON.stringify(past) !== JSON.stringify(body.shown)) throw notNow('other-past');
-  for (const kept of ORDER) {
-    const asked = past.find((each) => each.kept === kept);
-    if (asked) await store.execute(sql`select za_delete_past(${kept}, ${asked.before}::timestamptz)`);
+  const leftBefore = monthsAgo(now, AFTER_LEAVING);
+  const asked = ORDER.flatMap((kept) => past.filter((each) => each.kept === kept));
+  // What of each was shown is known before any of it goes: what nothing rests on only then was not shown.
+  const shown = new Map<Kept, string[]>();
+  for (const { kept, before } of asked) {
+    const { rows } = await store.execute<{ id: string }>(
+      sql`select id from za_past(${kept}, ${before}::timestamptz, ${leftBefore}::timestamptz)`,
+    );
+    shown.set(
+      kept,
+      rows.map(({ id }) => id),
+    );
   }
+  for (const { kept, before } of asked)
+    await store.execute(
+      sql`select za_delete_past(${kept}, ${before}::timestamptz, ${leftBefore}::timestamptz,
+        ${sql.param(shown.get(kept) ?? [])}::uuid[])`,
+    );
   return { unitId: null, changed: [changed('fleet', session.fleet.id)] };
 };
 

@@ -339,7 +339,7 @@ describe('events', () => {
 });
 
 describe('what is past its time', () => {
-  const keeping = { inspections: 14, reports: 3, photos: null, security: null };
+  const keeping = { inspections: 14, repairs: 12, reports: 3, photos: null, security: null };
 
   test('is shown, deleted as it was shown, and noted as gone by right', async () => {
     const fleet = await world.makeFleet('keeping');
@@ -374,6 +374,59 @@ describe('what is past its time', () => {
     expect((await world.get(who, '/records')).body.past).toEqual([]);
     const problems = await wrong(fleet);
     expect(problems.filter(({ which }) => !which.startsWith('clean_report'))).toEqual([]);
+    expect((await world.get(who, `/units/${fleet.unit}`)).status).toBe(200);
+  });
+
+  test('a repair is kept for its time, and for as long as anything rests on it or its unit left lately', async () => {
+    const fleet = await world.makeFleet('repaired');
+    const [foreman, technician, who] = ['foreman', 'technician', 'manager'].map((role) => `${role}@${fleet.slug}`) as [
+      string,
+      string,
+      string,
+    ];
+    const [defect, job] = [uuidv7(), uuidv7()];
+    const place = { axle: null, side: null, tyre: null };
+    await world.done(foreman, 'report-defect', { defect, unit: fleet.unit, code: 'lamp-out', place, words: 'Dark' });
+    await world.done(foreman, 'triage-defect', { defect, version: 1, holds: false });
+    const about = { unit: fleet.unit, title: 'Lamp', defects: [{ defect, version: 2 }], minutes: 30, wheelsOff: false };
+    await world.done(foreman, 'make-job', { job, ...about });
+    await world.done(foreman, 'place-job', { job, version: 1, bay: fleet.bay, day: '2026-03-03' });
+    await world.done(technician, 'start-job', { job, version: 2 });
+    await world.done(technician, 'finish-job', { job, version: 3, done: 'A new lamp' });
+    await world.done(technician, 'certify-job', { job, version: 4, statement: 'Repaired' });
+    await owner(`alter table certificate disable trigger all`);
+    await owner(`update certificate set recorded_at = '2026-03-02' where fleet_id = $1`, [fleet.id]);
+    await owner(`alter table certificate enable trigger all`);
+    await world.done(who, 'set-keeping', { version: 1, keeping });
+    const past = async () => {
+      const { body } = await world.get(who, '/records');
+      return body.past.filter(({ kept }: { kept: string }) => kept === 'repairs');
+    };
+    world.later(60 * 24 * 300);
+    expect(await past()).toEqual([]);
+    await world.done(foreman, 'set-unit-state', { unit: fleet.unit, version: 1, state: 'sold', reason: 'Sold' });
+    world.later(60 * 24 * 150);
+    expect(await past()).toEqual([]);
+    world.later(60 * 24 * 50);
+    expect(await past()).toMatchObject([{ count: 1 }]);
+    const again = uuidv7();
+    await owner(
+      `insert into defect select (jsonb_populate_record(d, jsonb_build_object('id', $2::text, 'job_id', null, 'come_back_of', d.id))).*
+       from defect d where d.fleet_id = $1 and d.id = $3`,
+      [fleet.id, again, defect],
+    );
+    expect(await past()).toEqual([]);
+    await owner('delete from defect where id = $1', [again]);
+
+    const { body } = await world.get(who, '/records');
+    await world.done(who, 'delete-past', { shown: body.past, statement: 'Past its time' });
+    for (const table of ['job', 'defect']) {
+      const { rowCount } = await owner(`select 1 from ${table} where fleet_id = $1`, [fleet.id]);
+      expect(rowCount).toBe(0);
+    }
+    expect((await owner('select 1 from certificate where job_id = $1', [job])).rowCount).toBe(0);
+    const problems = await wrong(fleet);
+    expect(problems.filter(({ which }) => !which.startsWith('certificate'))).toEqual([]);
     expect((await world.get(who, `/units/${fleet.unit}`)).status).toBe(200);
   });
 

@@ -38,7 +38,7 @@ export async function importGroup(doing: Importing, lines: readonly Taken[], bec
   } as const;
   await store.insert(inspection).values(row);
   const by = session.person.id;
-  const taken = lines.map(({ value, taken: at }) => ({ id: uuidv7(), inspection: id, value, at, by, sure: true }));
+  const taken = lines.map(({ value, taken: at }) => ({ id: uuidv7(), inspection: id, value, at, by }));
   await store.insert(reading).values(
     taken.map(({ id: own, value, at }) => ({
       fleetId: session.fleet.id,

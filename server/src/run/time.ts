@@ -8,8 +8,11 @@ export interface When {
   at: Date;
   /** What its clock said, where that differs by minutes. */
   said: Date | null;
-  /** It told its clock when it sent: the order of what it did is known to us. */
+  /** It told its clock and its last contact, and they agree: when it was done is known to us. */
   sure: boolean;
+  /** Between which moments it was done: both `at` where that is known. */
+  from: Date;
+  until: Date;
   /** Older than a device may go without us: it is kept, and decides nothing. */
   tooOld: boolean;
 }
@@ -39,7 +42,8 @@ const time = (text: string): number => new Date(text).getTime();
 /**
  * A device's clock is a statement; `now` is ours. What it says is put right by what its clock was off when it sent, and
  * an act lies between the device's last contact before it and our hearing of it, and between its neighbours: a clock
- * that says otherwise was moved in between, and when it was done beside the acts of others is then unknown.
+ * that says otherwise was moved in between, and when it was done beside the acts of others is then unknown. Without a
+ * last contact nothing is known but that it was before we heard of it.
  */
 export function whenDone(
   { at, sent, contact }: Told,
@@ -55,10 +59,15 @@ export function whenDone(
   // Before the next act, not with it: of two readings of a place the later stands.
   const last = after ? Math.max(first, after.getTime() - 1) : now.getTime();
   const known = Math.min(Math.max(right, first), last);
+  const sure =
+    sent !== undefined && contact !== undefined && right >= first - SKEW_TOLD_MS && right <= last + SKEW_TOLD_MS;
+  const done = new Date(Math.max(known, oldest));
+  const unknown = contact === undefined ? { from: new Date(0), until: now } : { from: new Date(first), until: new Date(last) };
   return {
-    at: new Date(Math.max(known, oldest)),
+    at: done,
     said: Math.abs(known - said) > SKEW_TOLD_MS ? new Date(said) : null,
-    sure: sent !== undefined && right >= first - SKEW_TOLD_MS && right <= last + SKEW_TOLD_MS,
+    sure,
+    ...(sure ? { from: done, until: done } : unknown),
     tooOld: Math.max(right, heard) < oldest,
   };
 }

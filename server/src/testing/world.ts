@@ -110,11 +110,12 @@ function askingAs(app: FastifyInstance, tokenOf: (who: string) => Promise<string
     post: async (who: string, path: string, payload: object) =>
       app.inject({ method: 'POST', url: `/api/v1${path}`, cookies: await cookies(who), payload }),
     async send<N extends CommandName>(who: string, name: N, body: CommandBody<N>, id = uuidv7()) {
+      const said = now().toISOString();
       const answer = await app.inject({
         method: 'POST',
         url: `/api/v1/commands/${name}`,
         cookies: await cookies(who),
-        payload: { id, at: now().toISOString(), body },
+        payload: { id, at: said, sent: said, contact: said, body },
       });
       return { status: answer.statusCode, body: answer.json() };
     },

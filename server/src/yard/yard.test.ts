@@ -94,7 +94,7 @@ test('the yard is what the facts say, whatever people did', async () => {
       for (const [what, n] of done) await act(fleet, what, n);
       expect(await faults(fleet)).toEqual([]);
     }),
-    { numRuns: 12 },
+    { numRuns: 8 },
   );
 });
 

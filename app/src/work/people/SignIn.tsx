@@ -83,7 +83,7 @@ function Form({ onBegin }: { onBegin?: () => void }) {
     const { code, ...own } = written;
     await signIn(code.trim() ? { ...own, code } : own).catch((error: unknown) => {
       const refused = error instanceof Refused ? error : null;
-      if (refused?.problem.type.endsWith(':second-factor')) setFactor(true);
+      if (/:(second-factor|too-many-tries)$/.test(refused?.problem.type ?? '')) setFactor(true);
       setError('root', { message: refused?.message ?? NO_SERVER });
     });
   });

@@ -70,6 +70,9 @@ function PersonCard({ person }: { person: Person }) {
           tone="act"
         >{`Now: ${person.now.words}, ${person.now.done} of ${person.now.of}, ${clock(person.now.at, fleet.zone)}`}</Text>
       ) : null}
+      {person.tooFast ? (
+        <Text tone="shop">{`${person.tooFast} finished faster than anybody can read it: not counted`}</Text>
+      ) : null}
       {person.marks.length ? <Marks marks={person.marks} /> : null}
       {person.missed.length ? (
         <View className="gap-1">
@@ -90,7 +93,7 @@ function PersonCard({ person }: { person: Person }) {
 function Room({ data }: { data: PracticeClass }) {
   const [setting, setSetting] = useState(false);
   const wide = useWide();
-  const isActive = ({ results, now }: Person) => results > 0 || now !== null;
+  const isActive = ({ results, tooFast, now }: Person) => results > 0 || tooFast > 0 || now !== null;
   const [active, idle] = [data.people.filter(isActive), data.people.filter((person) => !isActive(person))];
   return (
     <>

@@ -160,12 +160,14 @@ function Results() {
     >
       <Spreads spread={data.spread} />
       <Some items={data.results} first={8} idOf={({ id }) => id} name="results">
-        {({ exercise, marks, at }) => (
+        {({ exercise, marks, at, tooFast }) => (
           <View className="flex-row items-baseline gap-3 border-t border-line py-2">
             <Text reading bold>
               {marks}
             </Text>
-            <Text className="min-w-0 flex-1">{EXERCISE_WORDS[exercise.what]}</Text>
+            <Text className="min-w-0 flex-1">
+              {EXERCISE_WORDS[exercise.what] + (tooFast ? ' · not counted: faster than anybody can read it' : '')}
+            </Text>
             <Text size="small" tone="soft">
               {clock(at, fleet.zone)}
             </Text>

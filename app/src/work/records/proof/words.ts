@@ -34,7 +34,8 @@ export const REFUSALS: readonly SecurityKind[] = [
 
 export const KEPT_WORDS: Record<Kept, string> = {
   inspections: 'Closed inspections',
-  reports: 'Walk-rounds with nothing found',
+  repairs: 'Certified repairs',
+  reports: 'Drivers’ reports that needed no repair',
   photos: 'Photos',
   security: 'Security log',
 };
