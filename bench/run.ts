@@ -6,7 +6,10 @@ import { benchWarm, benchYard } from './app';
 import { benchBoard } from './board';
 import { benchChain } from './chain';
 import { largeCluster } from './cluster';
+import { benchCopies } from './copies';
+import { benchEnding } from './ending';
 import { benchExport } from './export';
+import { benchFiles } from './files';
 import { benchForecast, benchForecastFleet } from './forecast';
 import { benchJudge } from './judge';
 import { benchCold } from './lighthouse';
@@ -33,6 +36,9 @@ const SERVED: Record<string, (url: string, database: string) => Promise<void>> =
   pages: benchPages,
   triage: benchTriage,
   chain: benchChain,
+  files: benchFiles,
+  ending: benchEnding,
+  copies: benchCopies,
   writes: benchWrites,
   two: benchTwo,
   yard: benchYard,

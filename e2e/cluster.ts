@@ -27,7 +27,8 @@ export interface Program {
   pid: number;
   /** What it said when it started. */
   said: string;
-  stop: () => Promise<void>;
+  /** Tells it to end; the code it ended with. */
+  stop: () => Promise<number | null>;
 }
 
 /** Starts the built server on a port (0: any free one) and waits until it says where it is. */
@@ -37,7 +38,7 @@ export function startProgram(database: string, port = 0, env: Record<string, str
     env: { ...envOf(database), PORT: String(port), ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
-  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
   return new Promise((resolve, reject) => {
     let said = '';
     const listen = (chunk: Buffer) => {
@@ -58,7 +59,7 @@ export function startProgram(database: string, port = 0, env: Record<string, str
 
 /** Opens programs over databases in one process of its own, and ends it. */
 export interface Host {
-  open: (database: string) => Promise<Pick<Program, 'url' | 'stop'>>;
+  open: (database: string) => Promise<Pick<Program, 'url'> & { stop: () => Promise<void> }>;
   end: () => void;
 }
 

@@ -7,7 +7,7 @@ export type Who = 'driver' | 'technician' | 'foreman' | 'manager';
 
 interface Fixtures {
   database: string;
-  program: Pick<Program, 'url' | 'stop'>;
+  program: Pick<Program, 'url'> & { stop: () => Promise<unknown> };
 }
 
 /** Each test has the program to itself, over its own copy of the demo; one process serves those of a worker in turn. */

@@ -183,8 +183,7 @@ describe('guesses of others from the same address', () => {
     await world.makeFleet('locked');
     const cookies = cookieOf(await signIn('manager@locked'));
     const { secret } = (await as(cookies).post('/session/factor', { current: PASSWORD })).json();
-    const codeOf = () =>
-      new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: world.now().getTime() });
+    const codeOf = () => new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: world.now().getTime() });
     await as(cookies).post('/session/factor/confirm', { code: codeOf() });
     await locked('manager@locked');
     world.later(1);

@@ -20,8 +20,7 @@ type Search = Tasks['search-plan'];
 /** A queue whose searches are done by `search`; what else is asked for is left undone. */
 async function working(
   search: Doers['search-plan'],
-  failed: (message: string) => void = () => {},
-  againMs = 60_000,
+  { failed = () => {}, againMs = 60_000, tasks = 1 }: Partial<Parameters<typeof openQueue>[2]> = {},
 ): Promise<Queue> {
   const doers: Doers = {
     'search-plan': search,
@@ -34,7 +33,7 @@ async function working(
     'tell-hook': async () => {},
     forecast: async () => {},
   };
-  const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks: 1, failed, sweepMs: 50, againMs });
+  const queue = await openQueue(queueUrl(world.ownerUrl), doers, { tasks, failed, sweepMs: 50, againMs });
   open.push(queue);
   return queue;
 }
@@ -124,6 +123,33 @@ test('the task of a worker that died is taken up by another', async () => {
   void dying.close();
 });
 
+test('fleets take turns: however many searches of one wait, another’s is begun beside the first of them', async () => {
+  const begun: string[] = [];
+  const mine = later<void>();
+  const other = await world.makeFleet('queue-turns');
+  const waiting = Array.from({ length: 8 }, (_, nth) => `${nth}`);
+  const add = ({ id }: TestFleet, run: string) =>
+    inFleet(world.db, id, (store) =>
+      addTask(store, 'search-plan', { fleet: id, run }, `${id} ${run}`, { queue: `asked ${id}` }),
+    );
+  for (const run of waiting) await add(fleet, run);
+  await add(other, 'mine');
+  const [blocked, all] = [later<void>(), later<void>()];
+  await working(
+    async ({ run }) => {
+      begun.push(run);
+      if (begun.length === waiting.length + 1) all.settle();
+      if (run === 'mine') mine.settle();
+      else await blocked.promise;
+    },
+    { tasks: 2 },
+  );
+  await mine.promise;
+  expect(begun.filter((run) => run !== 'mine')).toHaveLength(1);
+  blocked.settle();
+  await all.promise;
+});
+
 test('a task that fails says so, and is tried again', async () => {
   const said: string[] = [];
   const did = later<number>();
@@ -134,7 +160,7 @@ test('a task that fails says so, and is tried again', async () => {
       if (tries === 1) throw new Error('no luck');
       did.settle(tries);
     },
-    (message) => said.push(message),
+    { failed: (message) => said.push(message) },
   );
   await ask(uuidv7());
   expect(await did.promise).toBe(2);
@@ -165,11 +191,7 @@ test('a task that was given up is found, and begun again', async () => {
     `update graphile_worker._private_jobs set attempts = max_attempts, updated_at = now() - interval '1 hour'`,
   );
   const did = later<string>();
-  await working(
-    async (asked) => did.settle(asked.run),
-    () => {},
-    1_000,
-  );
+  await working(async (asked) => did.settle(asked.run), { againMs: 1_000 });
   expect(await did.promise).toBe(run);
 });
 
@@ -180,7 +202,7 @@ test('what failed is said without what was asked of the database', async () => {
       const cause = new Error('duplicate key value violates unique constraint');
       throw new Error('Failed query: insert into person\nparams: K7QM-2XWD-9HRT', { cause });
     },
-    (message) => said.settle(message),
+    { failed: said.settle },
   );
   await ask(uuidv7());
   expect(await said.promise).toBe('search-plan: duplicate key value violates unique constraint');

@@ -1,4 +1,13 @@
-import { AFTER_LEAVING, type Deletion, KEEP_ALL, KEPT, type Keeping, type Kept, NO_WORK, tooShort } from '@zealous-axle/core';
+import {
+  AFTER_LEAVING,
+  type Deletion,
+  KEEP_ALL,
+  KEPT,
+  type Keeping,
+  type Kept,
+  NO_WORK,
+  tooShort,
+} from '@zealous-axle/core';
 import { subMonths } from 'date-fns';
 import { eq, sql } from 'drizzle-orm';
 import { endSessions, fleet, NO_FACTOR, noPassword, person } from '../access';

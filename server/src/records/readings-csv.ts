@@ -27,7 +27,7 @@ export interface ReadFile {
   bad: BadLine[];
 }
 
-const MOST_LINES = 5_000;
+const MOST_LINES = 10_000;
 
 function readLine(
   row: Partial<ReadingRow>,

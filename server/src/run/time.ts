@@ -62,7 +62,8 @@ export function whenDone(
   const sure =
     sent !== undefined && contact !== undefined && right >= first - SKEW_TOLD_MS && right <= last + SKEW_TOLD_MS;
   const done = new Date(Math.max(known, oldest));
-  const unknown = contact === undefined ? { from: new Date(0), until: now } : { from: new Date(first), until: new Date(last) };
+  const unknown =
+    contact === undefined ? { from: new Date(0), until: now } : { from: new Date(first), until: new Date(last) };
   return {
     at: done,
     said: Math.abs(known - said) > SKEW_TOLD_MS ? new Date(said) : null,

@@ -417,7 +417,10 @@ function records({
     'check-records': { check: uuidv7() },
     'set-hook': { hook: uuidv7(), version: 0, url: 'http://127.0.0.1:1/events', secret: 's'.repeat(43) },
     'end-hook': { hook: uuidv7(), version: 1 },
-    'set-keeping': { version: 1, keeping: { inspections: null, repairs: null, reports: 24, photos: null, security: null } },
+    'set-keeping': {
+      version: 1,
+      keeping: { inspections: null, repairs: null, reports: 24, photos: null, security: null },
+    },
     'place-legal-hold': { hold: uuidv7(), unit, reason: 'A claim is open' },
     'lift-legal-hold': { hold: uuidv7(), reason: 'The claim is settled' },
     'delete-past': { shown: [], statement: 'Past its time' },
