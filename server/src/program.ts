@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { setTimeout as delay } from 'node:timers/promises';
 import { buildApp } from './app';
 import { keepBackups, keepBefore } from './backup';
 import { FLEET } from './demo/fleet';
@@ -9,6 +10,10 @@ import { noteForAll } from './proof';
 import type { Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 import { openWorker, plannerHere, strangersHere } from './worker';
+
+/** So long is still listened when it is time to end, and so long does what came in then wait for the database. */
+const TAKEN_IN_MS = 100;
+const PATIENCE_AT_END_MS = 1_000;
 
 /** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
 async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
@@ -71,8 +76,13 @@ export async function openProgram(settings: Settings) {
     demoLoaded,
     /** The fleet that was founded, with its first manager's code; null for none. */
     founded,
-    /** Answers what is being answered, and ends. */
+    /**
+     * Answers what is being answered, and ends. What was sent is taken in first; of it, what still waits for the database
+     * then is told to come again soon rather than cut off late.
+     */
     async close() {
+      await delay(TAKEN_IN_MS);
+      pool.options.connectionTimeoutMillis = PATIENCE_AT_END_MS;
       await backups?.close();
       await Promise.all([app.close(), queue.close()]);
       await planner.close();

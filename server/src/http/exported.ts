@@ -3,9 +3,10 @@ import { type Actor, noteSecurity } from '../run';
 import { inFleet } from '../store';
 import { type Serving, signedIn } from './serving';
 
-/** What leaves as a file stands in the security log. Gives whoever took it. */
-export async function noteExport(serving: Serving, request: FastifyRequest, what: string): Promise<Actor> {
-  const actor = await signedIn(serving, request);
+/** What leaves as a file stands in the security log, with the sum of what it held where that is known. Gives whoever took it. */
+export async function noteExport(serving: Serving, request: FastifyRequest, file: string, sha256?: string) {
+  const actor: Actor = await signedIn(serving, request);
+  const what = sha256 ? `${file}, SHA-256 ${sha256}` : file;
   const noted = { kind: 'exported' as const, person: actor.person.id, what, from: actor.from, at: serving.now() };
   await inFleet(serving.db, actor.fleet.id, (store) => noteSecurity(store, actor.fleet.id, noted));
   return actor;

@@ -15,6 +15,7 @@ export {
   countInspections,
   findInspection,
   inspectionsBefore,
+  judgementSeal,
   openInspections,
   sheetOf,
   standingOfUnits,

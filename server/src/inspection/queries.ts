@@ -16,6 +16,7 @@ import {
 import { and, asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
 import { person } from '../access';
 import { type Key, pageOf } from '../http';
+import { sealOf } from '../run';
 import { type FleetStore, prepared } from '../store';
 import { changesSince, unit } from '../units';
 import { photosOf } from './photos';
@@ -91,6 +92,17 @@ async function readingsBefore(store: FleetStore, head: InspectionRow, places: re
 
 const mine = (table: typeof reading | typeof skip, by: typeof reading.takenBy | typeof skip.skippedBy) =>
   and(eq(person.fleetId, table.fleetId), eq(person.id, by));
+
+/** The entry of the fleet's chain that covers the judgement that stands of an inspection; null while there is none. */
+export async function judgementSeal(store: FleetStore, inspectionId: string) {
+  const [newest] = await store
+    .select({ id: judgement.id })
+    .from(judgement)
+    .where(eq(judgement.inspectionId, inspectionId))
+    .orderBy(desc(judgement.seq))
+    .limit(1);
+  return newest ? sealOf(store, 'judgement', newest.id) : null;
+}
 
 /** Everything of one inspection: readings with what replaced them, skips, and the judgement that stands. */
 export async function sheetOf(store: FleetStore, id: string): Promise<Sheet | null> {

@@ -20,24 +20,39 @@ const PATIENCE_MS = 30 * 60_000;
 
 type Ask = <Row extends pg.QueryResultRow>(text: string, values?: unknown[]) => Promise<Row[]>;
 
-/** Reads as of one moment, while others go on. */
-async function asOfNow<T>(db: Database, fleetId: string, work: (ask: Ask) => Promise<T>): Promise<T> {
+/** Asks on a connection of its own, as of the moment of `snapshot`, or of now. */
+async function asking(db: Database, fleetId: string, snapshot?: string) {
   const client = await db.$client.connect();
   // The driver takes the patience of one question; its types do not know of it.
   const ask = async (text: string, values: unknown[] = []) =>
     (await client.query({ text, values, query_timeout: PATIENCE_MS } as pg.QueryConfig)).rows;
-  try {
-    await client.query('begin isolation level repeatable read read only');
-    await client.query(
-      `set local statement_timeout = ${PATIENCE_MS}; set local idle_in_transaction_session_timeout = ${PATIENCE_MS};
-       set local za.fleet = ${pg.escapeLiteral(fleetId)}`,
-    );
-    return await work(ask as Ask);
-  } finally {
-    await client.query('rollback').then(
+  const end = () =>
+    client.query('rollback').then(
       () => client.release(),
       (error: Error) => client.release(error),
     );
+  await client.query('begin isolation level repeatable read read only');
+  if (snapshot) await client.query(`set transaction snapshot ${pg.escapeLiteral(snapshot)}`);
+  await client.query(
+    `set local statement_timeout = ${PATIENCE_MS}; set local idle_in_transaction_session_timeout = ${PATIENCE_MS};
+     set local za.fleet = ${pg.escapeLiteral(fleetId)}`,
+  );
+  return { ask: ask as Ask, end };
+}
+
+/** Reads as of one moment, while others go on: on two connections, so that one goes through what the other has not begun. */
+async function asOfNow<T>(db: Database, fleetId: string, work: (asks: readonly [Ask, Ask]) => Promise<T>): Promise<T> {
+  const first = await asking(db, fleetId);
+  try {
+    const [moment] = await first.ask<{ id: string }>('select pg_export_snapshot() as id');
+    const second = await asking(db, fleetId, moment?.id);
+    try {
+      return await work([first.ask, second.ask]);
+    } finally {
+      await second.end();
+    }
+  } finally {
+    await first.end();
   }
 }
 
@@ -133,18 +148,29 @@ async function checkUncovered(ask: Ask, fleetId: string): Promise<RecordProblem[
 }
 
 /** Holds every row of a fact against its sum of then. */
-async function checkRows(ask: Ask, fleetId: string) {
+async function checkRows(asks: readonly [Ask, Ask], fleetId: string) {
+  const [ask] = asks;
   const problems: RecordProblem[] = [];
-  const tabs = await ask<{ tab: string }>('select tab from za_facts() order by tab');
-  for (const { tab } of tabs) {
-    const wrong = await ask<{ row_key: string; wrong: RecordProblem['wrong'] }>(
-      'select * from za_wrong_rows($1, $2, $3)',
-      [fleetId, tab, MOST_NAMED],
-    );
-    problems.push(
-      ...wrong.map((row): RecordProblem => ({ wrong: row.wrong, what: 'row', which: `${tab} ${row.row_key}` })),
-    );
-  }
+  // The longest first: what is left is shared out while it is gone through.
+  const tabs = await ask<{ tab: string }>(
+    `select f.tab from za_facts() f join pg_class c on c.oid = f.tab::regclass order by c.reltuples desc, f.tab`,
+  );
+  const goThrough = async (each: Ask): Promise<void> => {
+    for (let next = tabs.shift(); next; next = tabs.shift()) {
+      const { tab } = next;
+      const wrong = await each<{ row_key: string; wrong: RecordProblem['wrong'] }>(
+        'select * from za_wrong_rows($1, $2, $3)',
+        [fleetId, tab, MOST_NAMED],
+      );
+      problems.push(
+        ...wrong.map((row): RecordProblem => ({ wrong: row.wrong, what: 'row', which: `${tab} ${row.row_key}` })),
+      );
+    }
+  };
+  // Both end before either is closed, whichever fails.
+  const gone = await Promise.allSettled(asks.map(goThrough));
+  for (const each of gone) if (each.status === 'rejected') throw each.reason;
+  problems.sort((one, other) => (one.which < other.which ? -1 : 1));
   const [count] = await ask<{ n: string }>('select count(*) as n from record_row where fleet_id = $1', [fleetId]);
   return { problems, rows: Number(count?.n ?? 0) };
 }
@@ -154,10 +180,11 @@ async function checkRows(ask: Ask, fleetId: string) {
  * and every row of a fact; `known` also asks for the sum of an entry known from elsewhere. What somebody wrote past the program is told apart: changed, removed, inserted, reordered.
  */
 export const checkFleet = (db: Database, fleetId: string, known?: string): Promise<Checked> =>
-  asOfNow(db, fleetId, async (ask) => {
+  asOfNow(db, fleetId, async (asks) => {
+    const [ask] = asks;
     const chain = await checkChain(ask, fleetId);
     const uncovered = await checkUncovered(ask, fleetId);
-    const { problems, rows } = await checkRows(ask, fleetId);
+    const { problems, rows } = await checkRows(asks, fleetId);
     const [asked] = known
       ? await ask<{ hash: Buffer }>('select hash from record_chain where fleet_id = $1 and nr = $2', [fleetId, known])
       : [];

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { READING_COLUMNS, type Reading, readingCells, wordsCell } from '@zealous-axle/core';
 import { KnownProblem } from '../problem';
@@ -34,17 +35,29 @@ const rowLine = ([unit, taken, by, value]: Row): string => line(readingCells(val
 
 /**
  * The readings of a fleet, or of one unit, as `readings.csv`, in pieces as they are asked for: memory stays flat, and a
- * slow reader slows the database.
+ * slow reader slows the database. What was written whole is told with its sum.
  */
-async function* writeLines(db: Database, fleetId: string, unitId: string | null): AsyncGenerator<string> {
+async function* writeLines(
+  db: Database,
+  fleetId: string,
+  unitId: string | null,
+  written: Written,
+): AsyncGenerator<string> {
+  const sum = createHash('sha256');
   let text = line(READING_COLUMNS);
   for await (const rows of streamInFleet<Row>(db, fleetId, STANDING, [unitId])) {
     for (const row of rows) text += rowLine(row);
+    sum.update(text);
     yield text;
     text = '';
   }
+  sum.update(text);
   if (text) yield text;
+  await written(sum.digest('hex'));
 }
+
+/** Hears of a file that was written to its end: its SHA-256, in hexadecimal digits. */
+type Written = (sha256: string) => Promise<unknown>;
 
 /** Exports written at once: each holds a connection of its own. */
 const MOST = 4;
@@ -55,11 +68,11 @@ const TOO_MANY = 'Other files are being written just now. Ask again when they ar
 export function openExports(db: Database) {
   const running: string[] = [];
   return {
-    readings(fleetId: string, unitId: string | null): Readable {
+    readings(fleetId: string, unitId: string | null, written: Written = async () => {}): Readable {
       const own = running.filter((each) => each === fleetId).length;
       if (running.length >= MOST || own >= MOST_OF_A_FLEET) throw new KnownProblem('busy', { detail: TOO_MANY });
       running.push(fleetId);
-      const stream = Readable.from(writeLines(db, fleetId, unitId), { objectMode: false });
+      const stream = Readable.from(writeLines(db, fleetId, unitId, written), { objectMode: false });
       // Read to its end, left in the middle, or broken: it closes once.
       return stream.once('close', () => running.splice(running.indexOf(fleetId), 1));
     },

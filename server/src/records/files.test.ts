@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { READING_COLUMNS } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { inspectAll } from '../testing/measure';
@@ -162,8 +163,43 @@ describe('an inspection as a file', () => {
     expect([1, 2]).toContain(pages);
     const file = (await world.raw(who('driver'), `/inspections/${id}/inspection.json`)).json();
     expect(file).toMatchObject({ form: 'zealous-axle/inspection/1', id, judgement: { verdict: 'out-of-service' } });
+    const { rows } = await world.owner.pool.query(
+      `select encode(hash, 'hex') as hash from record_chain where fleet_id = $1 and nr = $2`,
+      [fleet.id, file.sealed.nr],
+    );
+    expect(rows).toEqual([{ hash: file.sealed.hash }]);
     const schema = (await world.app.inject('/api/v1/schemas/inspection.json')).json();
     expect(Object.keys(file).sort()).toEqual(Object.keys(schema.properties).sort());
+  });
+});
+
+describe('the sum of a file', () => {
+  const sumOf = (text: string) => createHash('sha256').update(text).digest('hex');
+
+  test('that left stands in the security log, where it was written whole', async () => {
+    for (const [who_, path] of [
+      ['manager', 'readings.csv'],
+      ['manager', 'units.csv'],
+    ] as const) {
+      const { body } = await world.raw(who(who_), `/${path}`);
+      const { entries } = (await world.get(who('manager'), '/security-log')).body;
+      const told = entries.filter(({ kind }: { kind: string }) => kind === 'exported');
+      expect(told.map(({ what }: { what: string }) => what).join('\n')).toContain(`SHA-256 ${sumOf(body)}`);
+    }
+  });
+
+  test('that was read in stands in its event, which the chain covers', async () => {
+    const csv = [
+      'unit,taken,by,kind,item,axle,side,tyre,value,detail',
+      'T-1,2026-03-01T00:00:00Z,,lining,,1,left,,1/2 in,',
+    ].join('\n');
+    await world.done(who('foreman'), 'import-readings', { csv, goodLinesOnly: false });
+    const { rows } = await world.owner.pool.query(
+      `select e.body from event e join record_chain c on c.fleet_id = e.fleet_id and c.event_id = e.id
+       where e.fleet_id = $1 and e.type = 'import-readings' order by e.id desc limit 1`,
+      [fleet.id],
+    );
+    expect(rows[0].body.sha256).toBe(sumOf(csv));
   });
 });
 

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { dayIn, readingKey } from '@zealous-axle/core';
 import { v7 as uuidv7 } from 'uuid';
 import { findInspection, inspection, keepStanding, reading, settleInspection } from '../inspection';
@@ -56,6 +57,9 @@ export async function importGroup(doing: Importing, lines: readonly Taken[], bec
   return [changed('inspection', id), ...reported];
 }
 
+/** What shows later which file it was, in the chained event. */
+const sumOf = (csv: string): string => createHash('sha256').update(csv).digest('hex');
+
 /** Stores the readings of a file: all of them, or the good ones when that was asked for. */
 export const importReadings: Handler<'import-readings'> = async (doing) => {
   const { store, at, body } = doing;
@@ -71,6 +75,6 @@ export const importReadings: Handler<'import-readings'> = async (doing) => {
     unitId: null,
     unitIds: [...new Set(good.map(({ unit }) => unit.id))],
     changed: made,
-    eventBody: { lines: good.length, left: bad.length },
+    eventBody: { lines: good.length, left: bad.length, sha256: sumOf(body.csv) },
   };
 };

@@ -2,14 +2,19 @@ import { BOOKS, type BookId, inspectionPrintout, jobPrintout, sheetSchema } from
 import { z } from 'zod';
 import { beside } from '../beside';
 import { type App, ask, fileNamed, type Serving } from '../http';
-import { sheetOf } from '../inspection';
+import { judgementSeal, sheetOf } from '../inspection';
 import { jobPage } from '../repair';
 
 const params = z.object({ id: z.uuid() });
 
 /** Version of the inspection file's form. */
 const FILE_FORM = 'zealous-axle/inspection/1';
-const fileSchema = z.strictObject({ form: z.literal(FILE_FORM), ...sheetSchema.shape });
+const fileSchema = z.strictObject({
+  form: z.literal(FILE_FORM),
+  ...sheetSchema.shape,
+  /** The entry of the fleet's chain that covers its judgement; null while there is none. */
+  sealed: z.strictObject({ nr: z.int(), hash: z.string() }).nullable(),
+});
 
 /** One inspection as a file and as print. */
 export function printRoutes(app: App, serving: Serving): void {
@@ -17,9 +22,18 @@ export function printRoutes(app: App, serving: Serving): void {
     '/inspections/:id/inspection.json',
     { schema: { tags: ['inspections'], summary: 'An inspection as a file', params, response: { 200: fileSchema } } },
     async (request, reply) => {
-      const sheet = await ask(serving, request, (store) => sheetOf(store, request.params.id));
-      reply.header('content-disposition', fileNamed('attachment', `inspection-${sheet.unit.number}.json`));
-      return { form: FILE_FORM as typeof FILE_FORM, ...sheet };
+      const file = await ask(serving, request, async (store) => {
+        const sheet = await sheetOf(store, request.params.id);
+        return (
+          sheet && {
+            form: FILE_FORM as typeof FILE_FORM,
+            ...sheet,
+            sealed: await judgementSeal(store, request.params.id),
+          }
+        );
+      });
+      reply.header('content-disposition', fileNamed('attachment', `inspection-${file.unit.number}.json`));
+      return file;
     },
   );
 

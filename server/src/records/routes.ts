@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
   importPreviewSchema,
   knownAskedSchema,
@@ -13,6 +14,7 @@ import { knownOf, movesIn, pastRepairsOf } from './moving';
 import { previewOf, readReadings } from './readings-csv';
 import { readUnits, unitsCsv, unitsPreview } from './units-csv';
 
+const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 const FILE_BYTES = 3 * 1024 * 1024;
 
 /** Units and readings out and in as CSV. */
@@ -32,7 +34,11 @@ export function fileRoutes(app: App, serving: Serving): void {
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="readings.csv"')
-        .send(exports.readings(fleet.id, request.query.unit ?? null));
+        .send(
+          exports.readings(fleet.id, request.query.unit ?? null, (sum) =>
+            noteExport(serving, request, 'readings.csv, written whole', sum),
+          ),
+        );
     },
   );
 
@@ -41,7 +47,7 @@ export function fileRoutes(app: App, serving: Serving): void {
     { schema: { tags: ['files'], summary: 'The units of the fleet that are in use' } },
     async (request, reply) => {
       const csv = await ask(serving, request, unitsCsv);
-      await noteExport(serving, request, 'units.csv');
+      await noteExport(serving, request, 'units.csv', sha256(csv));
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="units.csv"')
