@@ -78,7 +78,7 @@ test('no serious accessibility fault on the daily screens', async ({ page, progr
   await clean(page, 'trailer');
   await press(page, 'Report a defect');
   await page.getByRole('button', { name: /^2L:/ }).click();
-  await page.getByRole('radio', { name: 'Tyre' }).click();
+  await page.getByRole('radio', { name: 'Tire' }).click();
   await clean(page, 'report');
   await press(page, 'Back');
   await page
@@ -113,8 +113,8 @@ test('no serious accessibility fault while inspecting', async ({ page, program }
   await clean(page, 'pad');
   for (const step of [
     '2L Hub oil',
-    '2L Wheel nuts',
-    '2L-out Tyre pressure',
+    '2L Lug nuts',
+    '2L-out Tire pressure',
     'Slider pins',
     'Leak-down, brakes applied',
   ]) {
@@ -204,7 +204,7 @@ test('letters twice as large: nothing is cut off, nothing lies beside the screen
   await fits('trailer');
   await press(page, 'Inspect');
   await press(page, 'Full inspection');
-  for (const step of ['2L Spring and hanger', '2L Hub oil', '2L Wheel nuts', '2L-out Tyre pressure', 'King pin']) {
+  for (const step of ['2L Spring and hanger', '2L Hub oil', '2L Lug nuts', '2L-out Tire pressure', 'Kingpin']) {
     await stepTo(page, step);
     await fits(step);
   }

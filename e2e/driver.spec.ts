@@ -44,8 +44,8 @@ test('radio choices answer to arrow keys', async ({ browser, program }) => {
   await driver.getByRole('main').getByRole('button', { name: /^1R:/ }).last().click();
   await driver.getByRole('radio', { name: 'Brake' }).click();
   await driver.keyboard.press('ArrowRight');
-  await expect(driver.getByRole('radio', { name: 'Tyre', exact: true })).toBeChecked();
-  await expect(driver.getByRole('radio', { name: 'Tyre', exact: true })).toBeFocused();
+  await expect(driver.getByRole('radio', { name: 'Tire', exact: true })).toBeChecked();
+  await expect(driver.getByRole('radio', { name: 'Tire', exact: true })).toBeFocused();
   await driver.keyboard.press('ArrowLeft');
   await driver.keyboard.press('ArrowLeft');
   await expect(driver.getByRole('radio', { name: 'Something else' })).toBeChecked();

@@ -20,11 +20,11 @@ const GOOD: readonly [RegExp, string][] = [
   [/applied stroke$/, '1 3/4'],
   [/free stroke$/, '5/8'],
   [/lining$/, '7/16'],
-  [/tyre pressure$/, '100'],
+  [/tire pressure$/, '100'],
   [/drum diameter$/, '16.55'],
   [/tread$/, '9'],
   [/bearing end play$/, '.003'],
-  [/mud-flap clearance$/, '7'],
+  [/mud flap clearance$/, '7'],
   [/guard height$/, '21'],
 ];
 
@@ -32,7 +32,7 @@ async function enterFigures(page: Page, label: string): Promise<void> {
   const known = GOOD.find(([kind]) => kind.test(label));
   if (known) return page.keyboard.type(known[1]);
   if (/hub oil$/.test(label)) return page.keyboard.press('g');
-  if (/king pin$/.test(label)) {
+  if (/kingpin$/.test(label)) {
     await page.keyboard.type('1.99');
     await page.keyboard.press('Enter');
     return page.keyboard.type('1.99');
@@ -48,7 +48,7 @@ async function enterFigures(page: Page, label: string): Promise<void> {
 }
 
 const ANSWERS =
-  /^(Save |Good: |Open the verdict sheet$|Yes, it is correct$|95 psi$|Chocked, both ways$|Chocks out$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tyres do not)/;
+  /^(Save |Good: |Open the verdict sheet$|Yes, it is correct$|95 psi$|Chocked, both ways$|Chocks out$|All \d+ pins are seated|\S+: all \d+ present|\S+: the tires do not)/;
 
 /** What the pad asks for now, by the button that answers it; waits until that is another than `before`. */
 async function nextAnswer(page: Page, before: string | null): Promise<string> {
@@ -369,13 +369,13 @@ test('a whole check and a grid of grooves from the keyboard alone', async ({ bro
   await page.keyboard.press('k');
   await page.getByRole('button', { name: 'Covered in mud or ice' }).press('Enter');
   await now('Good: Header board');
-  await stepTo(page, 'King pin');
+  await stepTo(page, 'Kingpin');
   await page.keyboard.type('1.99');
   await page.keyboard.press('Enter');
   await page.keyboard.type('1.98');
-  await now('Save king pin');
+  await now('Save kingpin');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'King pin: 1.98 in' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Kingpin: 1.98 in' })).toBeVisible();
 });
 
 test('an air test goes on over a reload, and says what a minute loses', async ({ browser, program }) => {

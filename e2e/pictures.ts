@@ -64,7 +64,7 @@ async function take(browser: Browser, url: string): Promise<void> {
   await begin(technician, 'Full inspection');
   await stepTo(technician, '2L Spring and hanger');
   await technician.getByRole('checkbox', { name: 'Leaves shifted sideways' }).click();
-  await stepTo(technician, '2R Wheel nuts');
+  await stepTo(technician, '2R Lug nuts');
   await enter(technician, 'Stud 3: tight', 'Stud 4: tight');
   await technician.clock.install();
   await stepTo(technician, 'Leak-down, brakes released');

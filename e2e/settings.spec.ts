@@ -50,7 +50,7 @@ test('policies and units: the fleet’s, a person’s own, and two people at onc
     await page.getByRole('radio', { name: new RegExp(`^${way}`) }).click();
     await press(page, 'Save for the fleet');
   };
-  await foreman.getByRole('radio', { name: 'Millimetres' }).click();
+  await foreman.getByRole('radio', { name: 'Millimeters' }).click();
   await choose(foreman, 'At most 6 in');
   await allSent(foreman);
   await expect(manager.getByRole('radio', { name: /^At most 6 in/ })).toBeChecked();
@@ -79,14 +79,14 @@ test('a shop makes a route its own and walks it', async ({ browser, program }) =
   await page.getByLabel('Name of the route').fill('Gate walk');
   for (const section of ['Park lamps', 'Brake lamps and hazards', 'Air and roll'])
     await press(page, `Take out. ${section}`);
-  await press(page, 'Add a step. Tyres, hubs, seals');
-  await press(page, 'Wheel nuts Measured');
+  await press(page, 'Add a step. Tires, hubs, seals');
+  await press(page, 'Lug nuts Measured');
   await press(page, 'Save the route');
   await expect(page.getByRole('heading', { name: 'Gate walk' })).toBeVisible();
   await openTrailer(page, 'H-11');
   await begin(page, 'Gate walk');
   await expect(page.getByText('0 of 16', { exact: true })).toBeVisible();
-  await stepTo(page, '1L Wheel nuts');
+  await stepTo(page, '1L Lug nuts');
   await enter(page, 'Stud 1: tight');
   await enter(page, 'Stud 2: tight');
   await expect(page.getByText('2 of them side by side', { exact: false })).toBeVisible();
@@ -324,7 +324,7 @@ test('a shop’s own list moves in by its own heads; a wrong line is put right i
   for (const [group, answer] of [
     ['Axles', 'As its kind has'],
     ['Brake', 'S-cam drum'],
-    ['Tyres', 'Dual'],
+    ['Tires', 'Dual'],
     ['Hubs', 'Grease'],
   ] as const)
     await page.getByRole('radiogroup', { name: group }).getByRole('radio', { name: answer }).click();

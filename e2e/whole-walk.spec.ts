@@ -29,7 +29,7 @@ async function type(page: Page, fields: string[][]): Promise<void> {
 async function answer(page: Page): Promise<boolean> {
   const together = page.getByRole('button', { name: /^Looked at all \d+: all good$/ });
   const good = page.getByRole('button', {
-    name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tyres do not touch)/,
+    name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tires do not touch)/,
   });
   const save = page.getByRole('button', { name: /^(Save|Next:) / });
   const chocks = page.getByRole('button', { name: /^(Chocked, both ways|Chocks out)$/ });

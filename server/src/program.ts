@@ -14,6 +14,9 @@ import { openWorker, plannerHere, strangersHere } from './worker';
 /** So long is still listened when it is time to end, and so long does what came in then wait for the database. */
 const TAKEN_IN_MS = 100;
 const PATIENCE_AT_END_MS = 1_000;
+const HANG_UP_EVERY_MS = 50;
+/** So many may knock at once: a shop whose devices come back all together is let in one after another, not turned away. */
+const BACKLOG = 4_096;
 
 /** Founds the fleet the settings name; throws one sentence naming what is wrong with it. */
 async function found(ownerUrl: string, written: NonNullable<Settings['founding']>, now: Date) {
@@ -66,7 +69,7 @@ export async function openProgram(settings: Settings) {
       }),
     );
   const queue = await openWorker(settings, { db, live, planner });
-  const address = await app.listen({ port: settings.port, host: settings.host });
+  const address = await app.listen({ port: settings.port, host: settings.host, backlog: BACKLOG });
 
   return {
     address,
@@ -84,7 +87,9 @@ export async function openProgram(settings: Settings) {
       await delay(TAKEN_IN_MS);
       pool.options.connectionTimeoutMillis = PATIENCE_AT_END_MS;
       await backups?.close();
-      await Promise.all([app.close(), queue.close()]);
+      // Whoever was answered just now and keeps the line open would keep the program waiting.
+      const idle = setInterval(() => app.server.closeIdleConnections(), HANG_UP_EVERY_MS);
+      await Promise.all([app.close(), queue.close()]).finally(() => clearInterval(idle));
       await planner.close();
       await strangers.close();
       await live.close();

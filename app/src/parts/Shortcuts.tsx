@@ -19,7 +19,7 @@ const PAD_KEYS: readonly [string, string][] = [
   ['Left, Right', 'Step back, step on'],
   ['k', 'Skip with a reason'],
   ['d', 'Report a defect here'],
-  ['g', 'Good: hub, check by eye, wheel nuts, slider pins, duals'],
+  ['g', 'Good: hub, check by eye, lug nuts, slider pins, duals'],
   ['1 to 9', 'At a check: the sign of that number was found'],
   ['w', 'Why this verdict?'],
 ];

@@ -4,7 +4,7 @@ import { Text } from './Text';
 
 const LENGTHS = [
   { value: 'in', label: 'Inch fractions' },
-  { value: 'mm', label: 'Millimetres' },
+  { value: 'mm', label: 'Millimeters' },
 ] as const;
 const PRESSURES = [
   { value: 'psi', label: 'psi' },
@@ -13,7 +13,7 @@ const PRESSURES = [
 ] as const;
 const DISTANCES = [
   { value: 'mi', label: 'Miles' },
-  { value: 'km', label: 'Kilometres' },
+  { value: 'km', label: 'Kilometers' },
 ] as const;
 const TEMPERATURES = [
   { value: '°F', label: '°F' },

@@ -3,7 +3,7 @@ import type { CHECK_PRESSES, Part } from '@zealous-axle/core';
 /** What the parts of a unit are called where one is chosen. */
 export const PART_WORDS: Record<Part, string> = {
   brake: 'Brake',
-  tyre: 'Tyre',
+  tyre: 'Tire',
   wheel: 'Wheel, nuts',
   hub: 'Hub',
   suspension: 'Suspension',

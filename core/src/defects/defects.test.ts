@@ -11,7 +11,7 @@ import { mayAct, type Role } from '../life';
 import { defectWords, isStepKind } from '../reading';
 import { DEFECT_LIFE, isOpenDefect } from '.';
 
-test('the catalogue has the published shape, and no code twice', () => {
+test('the catalog has the published shape, and no code twice', () => {
   for (const entry of CATALOGUE) expect(catalogueEntrySchema.parse(entry)).toEqual(entry);
   expect(new Set(CATALOGUE.map(({ code }) => code)).size).toBe(CATALOGUE.length);
 });
@@ -32,18 +32,18 @@ test('the checks have the published shape, and each sign leads to a defect of th
 
 test('no code is the name of a reading: a failed reading is reported under its own', () => {
   expect(CATALOGUE.filter(({ code }) => isStepKind(code))).toEqual([]);
-  expect(defectWords('wheel-nuts')).toBe('Wheel nuts past their limit');
-  expect(defectWords('mud-flap')).toBe('Mud-flap clearance past its limit');
+  expect(defectWords('wheel-nuts')).toBe('Lug nuts past their limit');
+  expect(defectWords('mud-flap')).toBe('Mud flap clearance past its limit');
   expect(defectWords('air-test:low-air')).toBe('Low-air warning past its limit');
   expect(defectWords('dual-tread')).toMatch('too far apart');
 });
 
-test('an axle end offers its tyres, the unit does not', () => {
+test('an axle end offers its tires, the unit does not', () => {
   expect(catalogueAt('end').map(({ code }) => code)).toContain('tyre-bulge');
   expect(catalogueAt('unit').map(({ code }) => code)).not.toContain('tyre-bulge');
 });
 
-test('words for codes, failed readings, and codes of an older catalogue', () => {
+test('words for codes, failed readings, and codes of an older catalog', () => {
   expect(defectWords('chamber-leak')).toBe(catalogueEntry('chamber-leak')?.words);
   expect(defectWords('lining')).toBe('Lining past its limit');
   expect(defectWords('gone')).toBe('gone');

@@ -45,7 +45,7 @@ export const cannotWait = (code: string, rules: SignRules): boolean =>
 /** Why a fleet may not have its own rule for a sign; null when it may. It is stricter than its book, or none. */
 export function ownSignRefusal(code: string, presses: 'before-use' | 'hold', book: BookName): string | null {
   const says = severityOf(code, book);
-  if (!says) return 'The catalogue has no such sign.';
+  if (!says) return 'The catalog has no such sign.';
   if (says.verdict === 'within') return 'The book calls this no fault: there is nothing to be stricter about.';
   if (holdsFromReport(code, { book })) return 'This holds the unit from the report on already.';
   if (presses === 'before-use' && breaksLaw(code, book)) return 'This is repaired before the next use already.';

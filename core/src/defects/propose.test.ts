@@ -65,7 +65,7 @@ test('what does not hold is not said to, and why', () => {
   expect(ask(report({ code: 'unsure-brake' })).because).toContain('Held until somebody answers');
 });
 
-test('what a driver says of a tyre is measured first, unless it was measured already', () => {
+test('what a driver says of a tire is measured first, unless it was measured already', () => {
   expect(ask(report({ code: 'tyre-nail', words: 'feels soft' }))).toMatchObject({ severity: 'measure-first' });
   expect(ask(report({ code: 'tyre-nail', words: 'feels soft', measured: true }))).toMatchObject({
     severity: 'next-visit',

@@ -11,7 +11,7 @@ export type Area = (typeof AREAS)[number];
 
 export const AREA_WORDS: Record<Area, string> = {
   ends: 'Axle ends',
-  pressure: 'Tyre pressure',
+  pressure: 'Tire pressure',
   coupling: 'Coupling',
   lamps: 'Lamps',
   air: 'Air',

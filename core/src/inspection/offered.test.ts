@@ -7,7 +7,7 @@ const unit = (kind: UnitKind, more: Partial<Unit> = {}): Unit => ({ id: 'u', kin
 const LEFT = { axle: 1, side: 'left' } as const;
 const codes = (of: Unit, at: typeof LEFT | null = null) => codesOffered(of, at).map(({ code }) => code);
 
-test('a trailer has no engine bay, no steering and no passengers; a bus has them, and no king pin', () => {
+test('a trailer has no engine bay, no steering and no passengers; a bus has them, and no kingpin', () => {
   const trailer = codesOffered(unit('semitrailer'), null).map(({ part }) => part);
   for (const part of ['engine', 'steering', 'bus']) expect(trailer).not.toContain(part);
   expect(codes(unit('semitrailer'))).toEqual(expect.arrayContaining(['king-pin-worn', 'landing-gear', 'load-loose']));
@@ -15,7 +15,7 @@ test('a trailer has no engine bay, no steering and no passengers; a bus has them
   expect(codes(unit('bus'))).not.toContain('king-pin-worn');
 });
 
-test('a dolly has a drawbar and chains, a full trailer a turntable and no king pin', () => {
+test('a dolly has a drawbar and chains, a full trailer a turntable and no kingpin', () => {
   for (const kind of ['dolly', 'full-trailer'] as const)
     expect(codes(unit(kind))).toEqual(expect.arrayContaining(['drawbar-eye', 'safety-chain']));
   expect(codes(unit('full-trailer'))).toContain('turntable');

@@ -10,7 +10,7 @@ const drips: Step = { kind: 'check', item: 'drips', axle: null, side: null, tyre
 const { findings } = ask([stroke]);
 const read = readFindings(unit, findings, [stroke]);
 
-test('what is kept of a judgement is what was read; the rest is worked out again, whole', () => {
+test('what is kept of a judgment is what was read; the rest is worked out again, whole', () => {
   expect(read.map(keyOf)).toEqual(['stroke-applied@1L']);
   const all = allFindings(unit, read);
   expect(all).toHaveLength(expectedReadings(unit).length);

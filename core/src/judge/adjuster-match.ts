@@ -17,7 +17,7 @@ export function judgeAdjusterMatch(book: Book, unit: Unit): Finding[] {
     const found = opinion({
       verdict: lengths ? 'violation' : 'shop-limit',
       measured: `${one}, ${other}`,
-      rule: lengths ? book.adjusterMatch.source : 'Workshop practice',
+      rule: lengths ? book.adjusterMatch.source : 'Shop practice',
       sure: lengths ? book.adjusterMatch.sure : 'practice',
       because: `The slack adjusters of axle ${axle} differ: ${one} on the left, ${other} on the right.`,
     });

@@ -56,7 +56,7 @@ test('a request is refused by the place that cannot be, in a sentence', () => {
   ]);
   expect(
     refused({ readings: [{ unit: 'T1', kind: 'tread', axle: 1, side: 'left', tyre: 'single', grooves: [['6/32']] }] }),
-  ).toEqual(['readings.0.tyre: The tyre here is inner or outer, not single']);
+  ).toEqual(['readings.0.tyre: The tire here is inner or outer, not single']);
 });
 
 test('each unit is judged by its own readings', () => {
@@ -68,7 +68,7 @@ test('each unit is judged by its own readings', () => {
   expect(strokes.map(({ unit: id, verdict }) => [id, verdict])).toEqual([['T2', 'within']]);
 });
 
-test('a code or a check the catalogue no longer has is not judged, and says what to do', () => {
+test('a code or a check the catalog no longer has is not judged, and says what to do', () => {
   const book = plainBook('na');
   expect(judgeCheck(book, { kind: 'check', check: 'gone', found: [] })).toMatchObject([
     { verdict: 'not-judged', because: 'No check “gone” in the catalog. Use one that is listed.' },
@@ -76,6 +76,6 @@ test('a code or a check the catalogue no longer has is not judged, and says what
   expect(judgeDefect(book, { code: 'gone' })).toMatchObject({
     verdict: 'not-judged',
     measured: 'gone',
-    because: 'The catalogue has no “gone”: say it by a code it has, or ask the foreman.',
+    because: 'The catalog has no “gone”: say it by a code it has, or ask the foreman.',
   });
 });

@@ -17,7 +17,7 @@ export function judgeDefect(book: Book, { code }: { code: string }): Opinion {
   const entry = catalogueEntry(code);
   const severity = book.severities[code];
   if (!entry || !severity)
-    return notJudged(`The catalogue has no “${code}”: say it by a code it has, or ask the foreman.`, {
+    return notJudged(`The catalog has no “${code}”: say it by a code it has, or ask the foreman.`, {
       measured: code,
     });
   const { verdict, share, rule, sure } = severity;

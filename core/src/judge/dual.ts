@@ -24,13 +24,13 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
           measured: 'apart',
           rule: contact.rule,
           sure: contact.sure,
-          because: 'The tyres of the dual do not touch.',
+          because: 'The tires of the dual do not touch.',
         })
-      : notJudged('Neither spacing nor diameters were noted: look between the tyres, or measure both.');
+      : notJudged('Neither spacing nor diameters were noted: look between the tires, or measure both.');
   const [inner, outer] = diameters;
   const apart = Math.abs(nmOf(inner) - nmOf(outer));
   if (!size)
-    return notJudged('The size class of the tyres was not given: read it from the sidewall.', {
+    return notJudged('The size class of the tires was not given: read it from the sidewall.', {
       measured: `${inner}, ${outer}`,
     });
   const judged = judgeAmount(
@@ -40,7 +40,7 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
     { measured: formatLike(apart, inner), amount: apart, also: `Inner ${inner}, outer ${outer}.` },
   );
   if (nmOf(inner) <= nmOf(outer)) return judged;
-  const because = `The larger tyre is inside: the smaller one belongs there. ${judged.because}`;
+  const because = `The larger tire is inside: the smaller one belongs there. ${judged.because}`;
   return { ...judged, verdict: judged.verdict === 'within' ? 'shop-limit' : judged.verdict, because };
 }
 

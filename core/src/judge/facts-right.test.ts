@@ -39,7 +39,7 @@ test.each([
   ).toBe(verdict),
 );
 
-test('a recapped front tyre is law on a bus, and the shop’s own on a tractor', () => {
+test('a recapped front tire is law on a bus, and the shop’s own on a tractor', () => {
   const asked = (kind: 'bus' | 'tractor') => {
     const unit = { id: 'u', kind, axles: [{ brake: 's-cam', tyres: 'single', hub: 'oil' }] } as const;
     const steps = ROUTES.filter(({ kinds }) => kinds.includes(kind)).flatMap((route) =>

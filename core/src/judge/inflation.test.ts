@@ -83,7 +83,7 @@ describe('what is known of the end', () => {
   });
 });
 
-describe('hot tyres', () => {
+describe('hot tires', () => {
   test('the gas law goes there and back', () => {
     fc.assert(
       fc.property(

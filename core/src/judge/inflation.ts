@@ -27,7 +27,7 @@ function byGasLaw({ value, temperature, coldTemperature }: ReadingOf<'pressure'>
     must(parseTemperature(temperature)),
     must(parseTemperature(coldTemperature)),
   );
-  return ` By temperature, ${value} at ${temperature} is ${formatPressure(Math.max(0, cold), pressureUnit(value))} at ${coldTemperature}. Never bleed a hot tyre.`;
+  return ` By temperature, ${value} at ${temperature} is ${formatPressure(Math.max(0, cold), pressureUnit(value))} at ${coldTemperature}. Never bleed a hot tire.`;
 }
 
 /** Judges a tyre's pressure against its target and its sidewall maximum. Source: 49 CFR 393.75. */
@@ -67,14 +67,14 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const half = most ? pressurePart(most, rule.flatAtOrBelow) : null;
   const flat = { measured, verdict: 'out-of-service', rule: rule.flatSource, sure: rule.sure } as const;
   if (pascals(reading.value) === 0)
-    return opinion({ ...flat, limit: half, because: `${reading.value}: the tyre is flat.` });
+    return opinion({ ...flat, limit: half, because: `${reading.value}: the tire is flat.` });
   if (half && cold <= pascals(half)) {
     const of = reading.sidewallMax ? 'the sidewall maximum' : 'the target, which is never above the sidewall maximum,';
     return opinion({
       ...flat,
       limit: half,
       margin: apart(cold, half),
-      because: `${taken}: at or below ${half}, half of ${of} of ${most}. The tyre counts as flat.`,
+      because: `${taken}: at or below ${half}, half of ${of} of ${most}. The tire counts as flat.`,
     });
   }
   if (!reading.target)

@@ -251,7 +251,7 @@ describe('the unit', () => {
     expect(ask([stroke('1 in')]).units[0]?.verdict).toBe('not-judged');
   });
 
-  test('an axle without brakes is asked for tyres and hubs only', () => {
+  test('an axle without brakes is asked for tires and hubs only', () => {
     const unit = trailer(1, { brake: 'none', chamber: null });
     expect([...new Set(ask([], unit).findings.map(({ kind }) => kind))].sort()).toEqual(['hub-oil', 'tread']);
     expect(ask([], unit).units[0]?.brakes).toMatchObject({ total: 0, outOfServiceAt: null, outOfService: false });
@@ -346,7 +346,7 @@ describe('properties', () => {
     );
   });
 
-  test('writing a stroke in millimetres never changes its verdict', () => {
+  test('writing a stroke in millimeters never changes its verdict', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 48 }), (count) => {
         const nm = count * 1_587_500;

@@ -70,7 +70,7 @@ test('each sign is a report under its own code and words, and what holds does so
   expect(settled(count()).report).toEqual([]);
 });
 
-test('it is never green for what it did not look at, and stands in no judgement of the unit: its report does', () => {
+test('it is never green for what it did not look at, and stands in no judgment of the unit: its report does', () => {
   expect(settled(look([])).judged.units[0]).toMatchObject({ complete: false });
   expect(foundDefects(settled(look(['Frayed'])).judged.findings, [], { book: 'na' })).toEqual([]);
 });

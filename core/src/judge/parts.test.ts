@@ -26,7 +26,7 @@ describe('drum and rotor', () => {
   );
 });
 
-describe('wheel nuts', () => {
+describe('lug nuts', () => {
   const nuts = (holes: number, loose: number[], missing: number[] = [], rust: number[] = []) =>
     first({ kind: 'wheel-nuts', ...at, holes, loose, missing, rust }).verdict;
   test.each([
@@ -77,7 +77,7 @@ describe('duals', () => {
     [{ diameters: ['40 in', '40 5/16 in'], size: 'small' }, 'shop-limit'],
     [{ diameters: ['40 in', '41 in'] }, 'not-judged'],
   ])('%j is %s', (noted, verdict) => expect(first({ kind: 'dual', ...at, ...noted }).verdict).toBe(verdict));
-  test('as a pair, the mate of a failing tyre is reported too', () => {
+  test('as a pair, the mate of a failing tire is reported too', () => {
     expect(kinds([tread('inner', '1/32'), tread('outer', '5/32')])).not.toContain('dual-pair');
     expect(kinds([tread('inner', '1/32'), tread('outer', '5/32')], { policies: { duals: 'pair' } })).toContain(
       'dual-pair',
@@ -85,7 +85,7 @@ describe('duals', () => {
   });
 });
 
-describe('king pin, slider, mud flap, end play', () => {
+describe('kingpin, slider, mud flap, end play', () => {
   test.each([
     [['2.000 in', '1.998 in'], 'within'],
     [['1.9 in', '1.875 in'], 'within'],

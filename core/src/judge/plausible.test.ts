@@ -8,7 +8,7 @@ test.each<[string, Given]>([
   ['a lining of a foot', { kind: 'lining', ...at, points: ['12 in', '3/8 in'] }],
   ['pads of nine inches', { kind: 'lining', ...at, points: ['9 in'] }],
   ['a tread of eight inches', { kind: 'tread', ...tyre, grooves: [['8 in']] }],
-  ['a tyre of 9,500 psi', { kind: 'pressure', ...tyre, value: '9500 psi', target: '100 psi' }],
+  ['a tire of 9,500 psi', { kind: 'pressure', ...tyre, value: '9500 psi', target: '100 psi' }],
   ['a target of 1,000 psi', { kind: 'pressure', ...tyre, value: '100 psi', target: '1000 psi' }],
   ['a stroke of five inches', { kind: 'stroke-applied', ...at, value: '5 in', reservoir: '95 psi' }],
   ['a stroke of a hair', { kind: 'stroke-applied', ...at, value: '1/16 in', reservoir: '95 psi' }],
@@ -21,7 +21,7 @@ test.each<[string, Given]>([
   ['a pin thicker than new', { kind: 'king-pin', pin: ['2.1 in', '1.98 in'] }],
   ['a collar thicker than new', { kind: 'king-pin', pin: ['1.98 in', '1.98 in'], collar: ['3 in', '2.87 in'] }],
   ['a flap five feet up', { kind: 'mud-flap', side: 'left', value: '60 in' }],
-  ['tyres of a foot', { kind: 'dual', ...at, diameters: ['12 in', '12 in'], size: 'large' }],
+  ['tires of a foot', { kind: 'dual', ...at, diameters: ['12 in', '12 in'], size: 'large' }],
   [
     'a leak-down of an empty system',
     { kind: 'air-test', test: 'leak-released', start: '0 psi', end: '0 psi', seconds: 60 },
@@ -109,11 +109,11 @@ describe('tyres', () => {
     expect(pair('110 psi', '90 psi', [true, false])).toHaveLength(0);
   });
 
-  test('the larger tyre inside is a finding', () => {
+  test('the larger tire inside is a finding', () => {
     const dual = (diameters: string[]) => first({ kind: 'dual', ...at, diameters, size: 'large' });
     expect(dual(['40 1/4 in', '40 in'])).toMatchObject({
       verdict: 'shop-limit',
-      because: expect.stringMatching('larger tyre is inside'),
+      because: expect.stringMatching('larger tire is inside'),
     });
     expect(dual(['40 in', '40 1/4 in'])).toMatchObject({ verdict: 'within' });
   });
@@ -134,7 +134,7 @@ describe('tyres', () => {
   });
 });
 
-describe('king pins', () => {
+describe('kingpins', () => {
   const pin = (size: string, collar?: string) =>
     first({ kind: 'king-pin', pin: [size, size], ...(collar ? { collar: [collar, collar] } : {}) });
   test('one of 3 1/2 in without a limit stays open, whatever its collar', () => {
@@ -149,7 +149,7 @@ describe('king pins', () => {
   });
 });
 
-describe('the catalogue', () => {
+describe('the catalog', () => {
   test('every code is a sign of some check', () => {
     const signs = CHECKS.flatMap(({ signs }) => signs.map(({ code }) => code));
     // What somebody says in general, a check says of a case.
@@ -189,7 +189,7 @@ test('a limit that is kept says what is to spare', () => {
   );
 });
 
-test('a driver has at most six plain signs of a part, in no workshop words', () => {
+test('a driver has at most six plain signs of a part, in no shop words', () => {
   const plain = CATALOGUE.filter(({ code }) => plainSign(code) !== null);
   const groups = new Map<string, number>();
   for (const { part, where } of plain) {

@@ -46,7 +46,7 @@ test.each([
   ],
   ['an axle that is not there', { ...SAMPLE, readings: [{ ...SAMPLE.readings[0], axle: 3 }] }, ['readings', 0, 'axle']],
   [
-    'a tyre that is not there',
+    'a tire that is not there',
     { ...SAMPLE, readings: [{ ...SAMPLE.readings[3], tyre: 'single' }] },
     ['readings', 0, 'tyre'],
   ],

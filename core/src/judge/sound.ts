@@ -17,7 +17,7 @@ function misplaced(reading: Reading, unit: Unit): Contradiction | null {
   if (!end || tyre === null) return null;
   const fitted = tyresOf(end);
   if (fitted.includes(tyre)) return null;
-  return { path: 'tyre', message: `The tyre here is ${fitted.join(' or ')}, not ${tyre}` };
+  return { path: 'tyre', message: `The tire here is ${fitted.join(' or ')}, not ${tyre}` };
 }
 
 /** Why a reading cannot stand, or null: it must not contradict itself, and its place must exist on the unit. */

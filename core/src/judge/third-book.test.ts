@@ -36,7 +36,7 @@ test('a sign is as severe as the book says that judges, and no other', () => {
   expect(verdict).not.toBe('out-of-service');
 });
 
-test('every book says how severe every sign of the catalogue is, and knows no other', () => {
+test('every book says how severe every sign of the catalog is, and knows no other', () => {
   const codes = CATALOGUE.map(({ code }) => code).sort();
   for (const book of [...Object.values(BOOKS), METRIC_BOOK])
     expect([book.id, Object.keys(book.severities).sort()]).toEqual([book.id, codes]);

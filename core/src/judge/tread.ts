@@ -93,7 +93,7 @@ function pastLimit(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>, nm: n
         verdict: 'out-of-service',
         rule: criterion.source,
         sure: criterion.sure,
-        because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tyre.`,
+        because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tire.`,
       },
       figures,
     );

@@ -15,7 +15,7 @@ const VEHICLE_WORDS = {
   combination: 'a combination',
   'two-trailers': 'two or more trailers',
 } as const;
-const SIZE_WORDS = { small: 'tyres 8.25 and smaller', large: 'tyres 9.00 and larger' } as const;
+const SIZE_WORDS = { small: 'tires 8.25 and smaller', large: 'tires 9.00 and larger' } as const;
 /** A comparison in words: what keeps the limit. */
 export const LIMIT_IS_WORDS: Record<Limit['is'], string> = {
   'at-most': 'no more than',

@@ -40,7 +40,7 @@ function readLength(text: string, bare: BareLength): Parsed<Nanometres> {
     const value = decimal(number);
     return value
       ? ok(scaled(value, BigInt(NM_PER_MM)))
-      : refuse(tooFine(number) ?? `“${text}” is not a number of millimetres`);
+      : refuse(tooFine(number) ?? `“${text}” is not a number of millimeters`);
   }
   const fraction = /^(?:(\d{1,4})(?: |-| - ))?(\d{1,4})\/(\d{1,3})$/.exec(number);
   if (fraction) {

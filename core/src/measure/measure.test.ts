@@ -70,10 +70,10 @@ describe('lengths as people write them', () => {
     ['5.1234567 mm', 'more than 6 decimals'],
     ['0² in', 'is not a length'],
     ['1⁷ in', 'is not a length'],
-    ['2₁ mm', 'not a number of millimetres'],
+    ['2₁ mm', 'not a number of millimeters'],
     ['1 7/8 cm', 'is not a length'],
     ['95 psi', 'is not a length'],
-    ['1e3 mm', 'not a number of millimetres'],
+    ['1e3 mm', 'not a number of millimeters'],
   ])('%j is refused with a sentence', (text, why) => {
     expect(refusal(text)).toMatch(why);
     expect(refusal(text)).toMatch('write a length like');

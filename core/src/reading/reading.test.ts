@@ -37,9 +37,9 @@ test.each<[Reading, string | null]>([
   [{ kind: 'lining', axle: 3, side: 'right', points: ['1/2 in'] }, '“T” has 2 axles, not 3'],
   [
     { kind: 'tread', axle: 1, side: 'left', tyre: 'single', grooves: [['6/32']] },
-    'The tyre here is inner or outer, not single',
+    'The tire here is inner or outer, not single',
   ],
-  [{ kind: 'tread', axle: 2, side: 'left', tyre: 'inner', grooves: [['6/32']] }, 'The tyre here is single, not inner'],
+  [{ kind: 'tread', axle: 2, side: 'left', tyre: 'inner', grooves: [['6/32']] }, 'The tire here is single, not inner'],
   [{ kind: 'check', check: 'tyre-look', found: [] }, 'This is noted at a wheel end: give its axle and side'],
   [{ kind: 'check', check: 'jaws', found: [] }, null],
   [{ kind: 'king-pin', pin: ['2 in', '2 in'] }, null],

@@ -16,7 +16,7 @@ const FLEET = { name: 'Marsh End Growers', zone: 'Europe/London' };
 function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
   const answer = judge({ book: 'na', units: [unit], readings: readings.map((each) => ({ ...each, unit: 'T' })) });
   const [own] = answer.units;
-  if (!own) throw new Error('no judgement');
+  if (!own) throw new Error('no judgment');
   return {
     id: 'i',
     purpose: 'full',

@@ -40,7 +40,7 @@ export const unitColumnWords = (): Record<(typeof UNIT_COLUMNS)[number], string>
     `brake: ${BRAKE_KINDS.join(', ')}`,
     `chamber: ${CHAMBER_TYPES.join(', ')} with its size, then ${CHAMBER_STROKES.join(' or ')}`,
     `adjuster: ${ADJUSTERS.join(', ')}`,
-    `tyres: ${TYRE_FITS.join(', ')}`,
+    `tires: ${TYRE_FITS.join(', ')}`,
     `hub: ${HUB_KINDS.join(', ')}`,
     `suspension: ${SUSPENSIONS.join(', ')}`,
     `lining: ${LINING_STYLES.join(', ')}`,

@@ -58,7 +58,7 @@ export const REPAIR_COMMANDS = {
   ),
   'place-job': command('job', whoMay(JOB_LIFE, 'place'), z.strictObject({ ...job, bay: id, day: dayText })),
   'cancel-job': command('job', whoMay(JOB_LIFE, 'cancel'), z.strictObject({ ...job, reason }), {
-    movesPlan: 'A job was cancelled',
+    movesPlan: 'A job was canceled',
   }),
   'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job), { movesPlan: 'A job was begun' }),
   'finish-job': command(

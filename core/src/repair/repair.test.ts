@@ -59,7 +59,7 @@ describe('measuring again', () => {
       '1l  stroke-applied',
     ]);
   });
-  test('a tyre defect asks for its own tyre, or for both when none was named', () => {
+  test('a tire defect asks for its own tire, or for both when none was named', () => {
     expect(keys(toRemeasure(unit, [defect('tread', 1, 'outer')]))).toEqual(['1l outer pressure', '1l outer tread']);
     expect(keys(toRemeasure(unit, [defect('tyre-cut')]))).toEqual(['1l inner tread', '1l outer tread']);
   });
@@ -155,7 +155,7 @@ describe('what is measured again', () => {
     side,
     tyre,
   });
-  test('comparing the tyres of a dual is settled by reading both', () => {
+  test('comparing the tires of a dual is settled by reading both', () => {
     expect(keys(toRemeasure(trailer, [at('dual-tread', 1, 'left')]))).toEqual(['1l inner tread', '1l outer tread']);
     expect(keys(toRemeasure(trailer, [at('dual-pair', 1, 'left', 'outer')]))).toEqual(['1l outer tread']);
     expect(keys(toRemeasure(trailer, [at('dual-pressure', 1, 'left')]))).toEqual([
@@ -186,7 +186,7 @@ describe('what is measured again', () => {
       { kind: 'check', item: 'spring', axle: 1, side: 'left', tyre: null },
     ]);
   });
-  test('a mud flap keeps its side, a king pin has none', () => {
+  test('a mud flap keeps its side, a kingpin has none', () => {
     expect(toRemeasure(trailer, [at('mud-flap', null, 'right')])).toMatchObject([{ kind: 'mud-flap', side: 'right' }]);
     expect(toRemeasure(trailer, [at('king-pin-worn', null, 'right')])).toMatchObject([
       { kind: 'king-pin', side: null },

@@ -40,7 +40,7 @@ const NO_WORK = new Set([
   'height-not-known',
 ]);
 
-test('whatever the catalogue names is somebody’s work, papers and what a driver clears away excepted', () => {
+test('whatever the catalog names is somebody’s work, papers and what a driver clears away excepted', () => {
   const answered = new Set(TEMPLATES.flatMap(({ answers }) => answers));
   const left = CATALOGUE.filter(({ code, part }) => part !== 'papers' && !answered.has(code) && !NO_WORK.has(code));
   expect(left.map(({ code }) => code)).toEqual(['extinguisher-powder']);

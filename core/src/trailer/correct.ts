@@ -10,7 +10,7 @@ export type SeenBy = (typeof SEEN_BY)[number];
 export const SEEN_WORDS: Record<SeenBy, string> = {
   'ring-figure': 'Figure on the clamp ring',
   tag: 'Tag or mark on the chamber',
-  sidewall: 'Sidewall of the tyre',
+  sidewall: 'Sidewall of the tire',
   plate: 'Plate on the unit',
   'maker-table': 'Maker’s table for this load',
   counted: 'Looked at on the unit',

@@ -26,7 +26,7 @@ test('the newest life at the place is that of what is read there', () => {
   expect(lifeOf([life({ part: 'chamber' })], { kind: 'stroke-free', ...at })).not.toBeNull();
 });
 
-test('one tyre of a dual is another life than its mate', () => {
+test('one tire of a dual is another life than its mate', () => {
   const outer = [life({ part: 'tyre', tyre: 'outer' })];
   expect(lifeOf(outer, { kind: 'tread', ...at, tyre: 'outer' })).not.toBeNull();
   expect(lifeOf(outer, { kind: 'tread', ...at, tyre: 'inner' })).toBeNull();

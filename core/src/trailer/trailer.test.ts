@@ -13,7 +13,7 @@ test('position codes read back', () => {
   expect(['', '0L', '2X', '2L-mid', 'L2'].map(parsePosition)).toEqual([null, null, null, null, null]);
 });
 
-test('a single tyre has the code of its wheel end', () => {
+test('a single tire has the code of its wheel end', () => {
   expect(positionCode({ axle: 2, side: 'left', tyre: 'single' })).toBe('2L');
 });
 

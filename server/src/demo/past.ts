@@ -37,7 +37,7 @@ export function pastInspection({ fleetId, unit, values, by, at }: Measured, rand
     readings: values.map((value) => ({ ...value, unit: unit.id })),
   });
   const [found] = answer.units;
-  if (!found) throw new Error(`no judgement of ${unit.id}`);
+  if (!found) throw new Error(`no judgment of ${unit.id}`);
   const closedAt = new Date(at.getTime() + INSPECTION_MINUTES * MINUTE_MS);
   return {
     findings: answer.findings,

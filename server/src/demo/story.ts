@@ -325,7 +325,7 @@ async function tellPutOffAndRoad({ narrator: { id, tell }, trailer, dayAhead }: 
     defect: flap,
     version: 1,
     until: dayAhead(9),
-    reason: 'Still covers the tyre; goes with the next visit',
+    reason: 'Still covers the tire; goes with the next visit',
   });
   const unit = trailer('R-31').unit.id;
   await tell('driver', 'report-defect', 9, {
@@ -346,7 +346,7 @@ async function tellPutOffAndRoad({ narrator: { id, tell }, trailer, dayAhead }: 
 }
 
 const ROAD_REPORT = {
-  done: 'Tyre 2L outer changed for the spare',
+  done: 'Tire 2L outer changed for the spare',
   parts: 'None, the spare was carried along',
   minutes: 45,
   invoice: 26_500,

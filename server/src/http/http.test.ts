@@ -84,7 +84,7 @@ describe('POST /api/v1/judge', () => {
   });
 });
 
-test('health, readiness, catalogue and the description of the API', async () => {
+test('health, readiness, catalog and the description of the API', async () => {
   expect((await world.app.inject('/healthz')).json()).toEqual({ status: 'ok' });
   expect((await world.app.inject('/readyz')).json()).toEqual({ status: 'ok' });
   expect((await world.app.inject('/api/v1/catalogue')).json().length).toBeGreaterThan(40);

@@ -14,7 +14,7 @@ export function inspectionRoutes(app: App, serving: Serving): void {
     {
       schema: {
         tags: ['inspections'],
-        summary: 'One inspection: its readings, and the judgement that stands',
+        summary: 'One inspection: its readings, and the judgment that stands',
         params,
         response: { 200: sheetSchema },
       },

@@ -214,7 +214,7 @@ test.each([
   });
 });
 
-test('a search that is cancelled ends with the best so far, which may be taken', async () => {
+test('a search that is canceled ends with the best so far, which may be taken', async () => {
   const here = await shop(2);
   const run = uuidv7();
   await world.done(here.who('foreman'), 'ask-plan', { run, how: 'anew', seconds: 60 });
@@ -291,7 +291,7 @@ test('a part that is missing holds its job back until the day after it is here',
   ]);
 });
 
-test('a part ordered for a job that is cancelled is on its way all the same, and comes into stock', async () => {
+test('a part ordered for a job that is canceled is on its way all the same, and comes into stock', async () => {
   const here = await shop(1);
   const job = (await board(here)).jobs[0]?.id ?? '';
   await world.owner.pool.query(

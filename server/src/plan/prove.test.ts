@@ -58,7 +58,7 @@ test('of the optimum itself it is proven that nothing is better, and the plan st
   expect(isProven(proven, shop)).toBe(true);
 });
 
-test('a proof that is cancelled, or has no time, leaves what was found and proves nothing', async () => {
+test('a proof that is canceled, or has no time, leaves what was found and proves nothing', async () => {
   const found = poor(shop);
   expect(await prover(shop, found, 0, never)).toMatchObject({ slots: found.slots, boundSum: 0 });
   expect(await prover(shop, found, LONG_MS, AbortSignal.abort())).toMatchObject({ slots: found.slots, boundSum: 0 });

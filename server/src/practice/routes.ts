@@ -11,7 +11,7 @@ export function practiceRoutes(app: App, serving: Serving): void {
     {
       schema: {
         tags: ['practice'],
-        summary: 'What one is to practise, and what came of it',
+        summary: 'What one is to practice, and what came of it',
         response: { 200: practiceSchema },
       },
     },

@@ -47,7 +47,7 @@ const SENTENCES = {
   'not-your-clock': 'You can stop only your own clock.',
   'no-stock': (name: string, stock: number, days: number) =>
     `${name}: ${stock} in stock. Ordered today it is here in ${days} ${days === 1 ? 'day' : 'days'}.`,
-  'other-exercise': 'What was practised is not what this task asks for: open the task, and do it from there.',
+  'other-exercise': 'What was practiced is not what this task asks for: open the task, and do it from there.',
   'own-exam': 'Nobody marks their own exam: whoever examines you holds the code on a device of their own.',
   'meter-ahead': 'A meter cannot have been read at a time that has not come.',
   'not-lapsed': (day: string) => `Not due until ${day}.`,

@@ -90,7 +90,7 @@ describe('the chain', () => {
       { wrong: 'removed', what: 'row', which: expect.stringMatching(/^reading /) },
     ],
     [
-      'a judgement put in past the triggers',
+      'a judgment put in past the triggers',
       ({ id, inspection }) =>
         past(
           `insert into judgement (fleet_id, id, inspection_id, unit_id, book, edition, verdict, complete, brakes, findings, judged_at)

@@ -317,7 +317,7 @@ test('a shop’s own template is used from then on, and two who change it do not
   expect((await send('manager', 'save-template', { version: 0, definition: own })).status).toBe(409);
 });
 
-test('what was reported or repaired is found by its words, its number and the catalogue’s words; nobody else’s is', async () => {
+test('what was reported or repaired is found by its words, its number and the catalog’s words; nobody else’s is', async () => {
   const { who, defect, job, done } = await begin();
   const other = await begin();
   const find = async (text: string) =>
@@ -355,7 +355,7 @@ test('a part that is missing is ordered, holds the job up until it comes, and co
   );
 });
 
-test('a looser limit of one new tyre of a dual does not loosen its mate', async () => {
+test('a looser limit of one new tire of a dual does not loosen its mate', async () => {
   const { fleet, who, done, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
   const strict = { value: '5/32 in', source: 'cast on it' };
   await done('technician', 'set-maker-limit', { unit: fleet.unit, ...left, reading: 'tread', limit: strict });
@@ -382,7 +382,7 @@ test('a part found renewed begins a life of no job, and stands in what was chang
   expect((await send('driver', 'note-renewed', { life: uuidv7(), ...at })).status).toBe(403);
 });
 
-test('a new tyre begins a life with its number and limit; the old one’s readings are not of it', async () => {
+test('a new tire begins a life with its number and limit; the old one’s readings are not of it', async () => {
   const { fleet, who, page, finish, tickAll, takeAll, torque } = await begin(9, 'tyre');
   expect((await page()).work.renews).toEqual([{ part: 'tyre', ...left }]);
   await tickAll();

@@ -148,7 +148,7 @@ describe('an inspection', () => {
     expect(unit.defects).toMatchObject([{ code: 'chamber-leak', holds: true }, { code: 'drum-blue' }]);
   });
 
-  test('takes a known defect into its judgement', async () => {
+  test('takes a known defect into its judgment', async () => {
     const place = { axle: 2, side: 'right', tyre: null } as const;
     await world.done(who('driver'), 'report-defect', {
       defect: uuidv7(),
@@ -265,7 +265,7 @@ describe('the round trip', () => {
     expect(yard).toMatchObject({ held: false, openDefects: 0, toAcknowledge: 0 });
   });
 
-  test('a cancelled job gives its defects back', async () => {
+  test('a canceled job gives its defects back', async () => {
     const defect = uuidv7();
     const job = uuidv7();
     const place = { axle: null, side: null, tyre: null };

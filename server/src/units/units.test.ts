@@ -35,7 +35,7 @@ test('a unit is set up, and stands in the yard at once', async () => {
   expect(again).toMatchObject({ status: 400, body: { errors: [{ message: 'There is a unit T-9 already.' }] } });
 });
 
-test('a wrong chamber corrected: what stands is judged again, and the old judgement is kept', async () => {
+test('a wrong chamber corrected: what stands is judged again, and the old judgment is kept', async () => {
   const stroke = {
     kind: 'stroke-applied' as const,
     axle: 1,

@@ -48,7 +48,7 @@ export function Kinds({ entries, part, chosen, plain, onChange }: KindsProps) {
         />
       ) : null}
       {part && options.length < of(part).length ? (
-        <Button label="More: the workshop’s list" onPress={() => setMore(true)} />
+        <Button label="More: the shop’s list" onPress={() => setMore(true)} />
       ) : null}
     </View>
   );

@@ -34,7 +34,7 @@ import { AddToReport } from './AddToReport';
 import { aboutOf, codeOf, EMPTY, type Filled, lampsOf, reportedAlready, reportSchema, WHOLE, wordsOf } from './filled';
 import { Kinds } from './Kinds';
 
-const TYRE_WORDS: Record<Tyre, string> = { single: 'Tyre', inner: 'Inner tyre', outer: 'Outer tyre' };
+const TYRE_WORDS: Record<Tyre, string> = { single: 'Tire', inner: 'Inner tire', outer: 'Outer tire' };
 
 /** Sends a report, and then its photos: a photo points to the report. */
 async function sendReport(unit: UnitPage, filled: Filled, own: readonly OwnCheck[]): Promise<void> {
@@ -211,7 +211,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       ) : null}
       {needsTyre ? (
         <Choice
-          label="Which tyre?"
+          label="Which tire?"
           options={tyres.map((each) => ({ value: each, label: TYRE_WORDS[each] }))}
           value={tyre}
           onChange={(next) => change({ tyre: next })}

@@ -38,7 +38,7 @@ test('a trailer has no head lamps to report, a tractor has', () => {
   expect([heads('semitrailer').length, heads('tractor').length > 0]).toEqual([0, true]);
 });
 
-test('who is not sure is asked no further: neither which tyre nor which lamp', () => {
+test('who is not sure is asked no further: neither which tire nor which lamp', () => {
   expect(aboutOf(unit, filled({ code: 'tyre-cut' })).needsTyre).toBe(true);
   expect(aboutOf(unit, filled({ code: 'unsure-tyre' })).needsTyre).toBe(false);
   expect(lampsOf(catalogueEntry('unsure-lamps'), unit)).toEqual([]);

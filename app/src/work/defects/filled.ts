@@ -94,7 +94,7 @@ function missing(unit: UnitPage, filled: Filled, own: readonly OwnCheck[]): stri
   const { entry, needsTyre } = aboutOf(unit, filled, own);
   if (!filled.place) return 'Tap the place on the drawing, or choose “The whole unit”.';
   if (!entry) return 'Choose what is wrong.';
-  if (needsTyre && !filled.tyre) return 'Choose the tyre.';
+  if (needsTyre && !filled.tyre) return 'Choose the tire.';
   return entry.part === 'other' && !parseOwnCode(entry.code) && filled.words.trim() === ''
     ? 'Say in words what is wrong.'
     : null;

@@ -23,7 +23,7 @@ const RENEWED_WORDS: Record<RenewedPart, string> = {
   lining: 'It was relined since',
   drum: 'Another drum was fitted since',
   rotor: 'Another rotor was fitted since',
-  tyre: 'Another tyre was fitted since',
+  tyre: 'Another tire was fitted since',
   chamber: 'Another chamber was fitted since',
   adjuster: 'Another adjuster was fitted since',
 };

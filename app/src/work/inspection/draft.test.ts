@@ -44,7 +44,7 @@ test('saving moves on to the next open step, and round to those left behind', ()
   expect(last.cursor).toBe(jumped.steps.length - 1);
 });
 
-test('what was skipped is still unread, and the device’s judgement says so', () => {
+test('what was skipped is still unread, and the device’s judgment says so', () => {
   let draft: Draft = { ...begun(), reservoir: '95' };
   draft = toNextOpen(withEntry(draft, at(draft), { skipped: 'mud' }));
   draft = save(draft, '2 1/8');

@@ -98,7 +98,7 @@ function Room({ data }: { data: PracticeClass }) {
   return (
     <>
       <Card title="Tasks">
-        {data.tasks.length ? null : <Text tone="soft">None is set. Everybody may practise what they like.</Text>}
+        {data.tasks.length ? null : <Text tone="soft">None is set. Everybody may practice what they like.</Text>}
         {data.tasks.map((task) => (
           <View key={task.id} className="gap-1 border-t border-line py-2">
             <Text bold>{task.name}</Text>
@@ -134,7 +134,7 @@ function Room({ data }: { data: PracticeClass }) {
         ))}
       </View>
       {idle.length ? (
-        <Card title="Nothing practised yet">
+        <Card title="Nothing practiced yet">
           <Text>{idle.map(({ name }) => name).join(', ')}</Text>
         </Card>
       ) : null}

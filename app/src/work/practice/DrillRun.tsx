@@ -89,7 +89,7 @@ function Done({
             ? `Your best before: ${before.best.right} right in ${before.best.seconds} s.`
             : 'Your first time.'}
         </Text>
-        <Text tone="soft">{row === 1 ? 'Practised today.' : `Practised ${row} days in a row.`}</Text>
+        <Text tone="soft">{row === 1 ? 'Practiced today.' : `Practiced ${row} days in a row.`}</Text>
       </Card>
       <Button
         tall

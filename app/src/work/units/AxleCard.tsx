@@ -36,7 +36,7 @@ interface Props {
 
 type Written = 'slack' | 'tyreSize' | 'target' | 'sidewallMax';
 const WRITTEN: Record<Written, string> = {
-  tyreSize: 'Tyre size, as on the sidewall',
+  tyreSize: 'Tire size, as on the sidewall',
   target: 'Cold pressure, like 100 psi',
   sidewallMax: 'Sidewall maximum, like 120 psi',
   slack: 'Slack adjuster length, like 5 1/2 in',
@@ -108,7 +108,7 @@ export function AxleCard({ axle, place, kind, wrong, onChange, onRemove, onSame 
             </>
           ) : null}
           <Choice
-            label="Tyres"
+            label="Tires"
             options={optionsOf(TYRE_WORDS)}
             value={axle.tyres}
             onChange={(tyres) => change({ tyres })}

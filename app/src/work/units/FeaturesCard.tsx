@@ -13,7 +13,7 @@ const known = <V extends string>(value: V | 'unknown'): V | undefined => (value 
 type Flag = 'abs' | 'autoInflation' | 'liftGate' | 'refrigeration';
 const FLAGS: Record<Flag, string> = {
   abs: 'ABS',
-  autoInflation: 'Automatic tyre inflation',
+  autoInflation: 'Automatic tire inflation',
   liftGate: 'Lift gate',
   refrigeration: 'Refrigeration unit',
 };

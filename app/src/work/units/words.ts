@@ -42,7 +42,7 @@ export const HUB_WORDS: Words<(typeof HUB_KINDS)[number]> = { oil: 'Oil', grease
 export const SUSPENSION_WORDS: Words<(typeof SUSPENSIONS)[number]> = { air: 'Air bags', spring: 'Leaf springs' };
 export const LINING_WORDS: Words<(typeof LINING_STYLES)[number]> = { strip: 'One strip', pads: 'Pads' };
 export const COUPLING_WORDS: Words<(typeof COUPLINGS)[number]> = {
-  'king-pin': 'King pin',
+  'king-pin': 'Kingpin',
   'fifth-wheel': 'Fifth wheel',
   pintle: 'Pintle hook',
   drawbar: 'Drawbar eye',

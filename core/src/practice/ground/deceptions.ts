@@ -28,9 +28,9 @@ export const DECEPTIONS: readonly Deception[] = [
   },
   {
     id: 'rings-at-seventy',
-    words: 'A tyre that rings like its mate, and is far down',
+    words: 'A tire that rings like its mate, and is far down',
     foundBy: ['pressure'],
-    foundOut: 'A thump finds a flat; only the gauge finds a soft tyre.',
+    foundOut: 'A thump finds a flat; only the gauge finds a soft tire.',
     apply: (there) => {
       tyreOf(there).truth.psi = figure(there.random, 'rings-at-seventy');
     },

@@ -15,7 +15,7 @@ export const DRILL_WORDS: Record<Drill, { name: string; says: string }> = {
   gauge: { name: 'Read the gauge', says: 'Twenty drawings: which figure is it?' },
   limit: { name: 'Which limit', says: 'Chamber, stroke and pressure: what does it meet, and what does it count?' },
   count: { name: 'The brake count', says: 'A trailer’s brakes: in or out, and by how much?' },
-  units: { name: 'Inch, millimetre, thirty-seconds', says: 'The same length, written another way.' },
+  units: { name: 'Inch, millimeter, thirty-seconds', says: 'The same length, written another way.' },
   'hold-or-go': { name: 'Hold or go', says: 'What was found: how much does it press?' },
 };
 export const DRILL_QUESTIONS = 20;

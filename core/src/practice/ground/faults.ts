@@ -137,7 +137,7 @@ const MEASURED_AT_END: EndFault[] = [
   },
   {
     id: 'pressure-low',
-    words: 'A tyre far below its pressure',
+    words: 'A tire far below its pressure',
     foundBy: ['pressure'],
     apply: (there) => {
       tyreOf(there).truth.psi = figure(there.random, 'pressure-low');
@@ -259,7 +259,7 @@ const CODES_AT_UNIT: UnitFault[] = CHECKS.filter(({ at }) => at === 'unit').flat
 const MEASURED_AT_UNIT: UnitFault[] = [
   {
     id: 'king-pin-thin',
-    words: 'A king pin worn past its limit',
+    words: 'A kingpin worn past its limit',
     foundBy: ['king-pin'],
     apply: ({ unit, random }) => {
       const thin = figure(random, 'king-pin-thin');

@@ -180,7 +180,7 @@ test('who reads a division short is told so by how much', () => {
   ).toMatchObject({ right: 20, bias: 0 });
 });
 
-test('days in a row count days practised, and end where one was missed', () => {
+test('days in a row count days practiced, and end where one was missed', () => {
   const before = (day: string) => dayAfter(day, -1);
   expect(daysInARow(['2026-05-02', '2026-05-03', '2026-05-04'], '2026-05-04', before)).toBe(3);
   expect(daysInARow(['2026-05-02', '2026-05-03'], '2026-05-04', before)).toBe(2);

@@ -25,7 +25,7 @@ test('the same seed makes the same one, another seed another', () => {
   expect(makeUp(7, 2, route)).not.toEqual(makeUp(8, 2, route));
 });
 
-test('every vehicle is practised by some route', () => {
+test('every vehicle is practiced by some route', () => {
   for (const vehicle of VEHICLES) expect(ALL.some((route) => vehiclesOf(route).includes(vehicle))).toBe(true);
 });
 
@@ -134,7 +134,7 @@ test('what deceives reads better than it is, and is found out by looking as one 
   expect(deceived).toBeGreaterThan(20);
 });
 
-test('every code of the catalogue that is a fault, and is a sign of some check, is hidden sooner or later', () => {
+test('every code of the catalog that is a fault, and is a sign of some check, is hidden sooner or later', () => {
   const seen = new Set<string>();
   const practised = new Set(Object.values(KINDS).flat());
   const walked = new Set(

@@ -18,12 +18,12 @@ export const codeText = z
   .max(120)
   .refine(
     (code) => catalogueEntry(code) !== null || Boolean(parseOwnCode(code)?.sign),
-    'not a code of the defect catalogue',
+    'not a code of the defect catalog',
   );
 
 const schema = z.strictObject({
   kind: z.literal('check'),
-  check: z.string().refine((id) => checkEntry(id) !== null, 'not a check of the catalogue'),
+  check: z.string().refine((id) => checkEntry(id) !== null, 'not a check of the catalog'),
   axle: axleNumber.optional(),
   side: z.enum(SIDES).optional(),
   /** Codes of the defects found; empty when it looked good. */

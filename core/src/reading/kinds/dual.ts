@@ -20,7 +20,7 @@ export const dual = kindOf(schema)({
   at: 'end',
   fits: ({ tyres }) => tyres === 'dual',
   odd: ({ diameters = [] }) =>
-    diameters.map((each) => oddLength('the diameter of a tyre', each, '20 in', '60 in')).find((odd) => odd !== null) ??
+    diameters.map((each) => oddLength('the diameter of a tire', each, '20 in', '60 in')).find((odd) => odd !== null) ??
     null,
   text: ({ touching, diameters }) => (touching ? 'touching' : (diameters?.join(' and ') ?? 'apart')),
   good: (at) => ({ kind: 'dual', ...endOf(at), touching: false }),

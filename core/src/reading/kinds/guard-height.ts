@@ -13,7 +13,7 @@ const schema = z.strictObject({
 export const guardHeight = kindOf(schema)({
   kind: 'guard-height',
   part: 'body',
-  words: 'Rear guard height',
+  words: 'Rear impact guard height',
   at: 'unit',
   scale: true,
   figures: ({ value }) => [value],

@@ -19,7 +19,7 @@ const schema = z.strictObject({
 export const kingPin = kindOf(schema)({
   kind: 'king-pin',
   part: 'coupling',
-  words: 'King pin',
+  words: 'Kingpin',
   at: 'unit',
   bench: true,
   scale: true,

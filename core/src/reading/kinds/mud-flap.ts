@@ -8,7 +8,7 @@ const schema = z.strictObject({ kind: z.literal('mud-flap'), side: z.enum(SIDES)
 export const mudFlap = kindOf(schema)({
   kind: 'mud-flap',
   part: 'body',
-  words: 'Mud-flap clearance',
+  words: 'Mud flap clearance',
   at: 'side',
   figures: ({ value }) => [value],
   plausible: [{ most: '48 in' }],

@@ -21,7 +21,7 @@ export const pressure = kindOf(schema)({
   kind: 'pressure',
   part: 'tyre',
   comparisons: { 'dual-pressure': { words: 'Duals too far apart in pressure', between: 'dual' } },
-  words: 'Tyre pressure',
+  words: 'Tire pressure',
   short: 'Pressure',
   at: 'tyre',
   odd: ({ value, target, sidewallMax }) => oddPressure(value, target, sidewallMax),

@@ -15,7 +15,7 @@ const schema = z.strictObject({
 const MOST_POINTS = 64;
 const contradiction = ({ grooves }: z.infer<typeof schema>): Contradiction | null =>
   grooves.flat().length > MOST_POINTS
-    ? { path: 'grooves', message: `At most ${MOST_POINTS} points of one tyre` }
+    ? { path: 'grooves', message: `At most ${MOST_POINTS} points of one tire` }
     : null;
 
 export const tread = kindOf(schema)({
@@ -23,7 +23,7 @@ export const tread = kindOf(schema)({
   part: 'tyre',
   comparisons: {
     'dual-tread': { words: 'Duals too far apart in tread', between: 'dual' },
-    'dual-pair': { words: 'Mate of a failing tyre', between: 'dual', rests: ['tread', 'pressure'] },
+    'dual-pair': { words: 'Mate of a failing tire', between: 'dual', rests: ['tread', 'pressure'] },
   },
   words: 'Tread',
   short: 'Tread',

@@ -33,7 +33,7 @@ function text({ holes, loose = [], missing = [], rust = [] }: Nuts): string {
 export const wheelNuts = kindOf(schema)({
   kind: 'wheel-nuts',
   part: 'wheel',
-  words: 'Wheel nuts',
+  words: 'Lug nuts',
   plural: true,
   short: 'Nuts',
   at: 'end',

@@ -271,7 +271,7 @@ test('people by their own heads: a name to sign in with, what they do, their pap
           skills: ['brakes', 'electrical'],
           qualifications: [
             { name: 'Brake inspector', until: '2026-12-31' },
-            { name: 'Driving licence', until: '2027-05-01' },
+            { name: 'Driving license', until: '2027-05-01' },
           ],
         },
       },
@@ -294,7 +294,7 @@ test('repairs of before: their unit is the fleet’s, their day has been', () =>
   expect(wrongOf(lines).slice(1)).toEqual([['number'], ['day'], ['day', 'work']]);
 });
 
-test('last readings, a line for each end: bare figures as meant, dual tyres told apart', () => {
+test('last readings, a line for each end: bare figures as meant, dual tires told apart', () => {
   const { lines } = movedOf('readings', [
     ['Unit', 'Date', 'Axle', 'Side', 'Tire', 'Stroke', 'Lining', 'Tread'],
     ['H-1', '11/30/2026', 1, 'L', 'in', '1 3/4', '3/8; 1/2', 8],

@@ -10,7 +10,7 @@ import type { DayOrder } from './written-day';
 const PAPER_OF = {
   brakeInspector: 'Brake inspector',
   periodicInspector: 'Periodic inspector',
-  licence: 'Driving licence',
+  licence: 'Driving license',
   medical: 'Medical certificate',
 } as const satisfies Partial<Record<MoveField, string>>;
 

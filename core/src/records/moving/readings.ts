@@ -99,7 +99,7 @@ function oneReading(read: Reader, unit: KnownUnit, length: LengthIn, { measure, 
     return [];
   };
   const tyre = tyreThere(unit, place);
-  if (measure === 'tread' && !tyre) return no('Of dual tyres it does not say which: inner or outer.');
+  if (measure === 'tread' && !tyre) return no('Of dual tires it does not say which: inner or outer.');
   const written = figures(measure, text, length);
   if (measure === 'stroke' && written.length > 1) return no(`“${text}” is more than one stroke.`);
   for (const each of written) {

@@ -1,5 +1,26 @@
 -- An act's few rows are looked up by a plan that is soon made: translating it into machine code took longer than running it.
 ALTER FUNCTION za_facts_of(uuid, uuid) SET jit = off;--> statement-breakpoint
+-- Which rows of a fact no longer are as they were written. What a row says is worked out in the question itself: a function called for
+-- each of millions of rows costs more than what it does.
+CREATE OR REPLACE FUNCTION za_wrong_rows(fleet uuid, fact text, most integer) RETURNS TABLE (row_key text, wrong text)
+LANGUAGE plpgsql STABLE SET timezone = 'UTC' SET search_path = public, pg_temp AS $$
+DECLARE
+	key text;
+	now_is text := CASE WHEN fact = 'photo' THEN 'za_hash(za_row_text(%1$L, to_jsonb(t)))'
+		ELSE 'sha256(convert_to(%1$L || '' '' || jsonb_strip_nulls(to_jsonb(t))::text, ''UTF8''))' END;
+BEGIN
+	SELECT f.key INTO STRICT key FROM za_facts() f WHERE f.tab = fact;
+	RETURN QUERY EXECUTE format($q$
+		SELECT t.%2$I::text, CASE WHEN k.row_key IS NULL THEN 'inserted' ELSE 'changed' END
+		FROM %1$I t LEFT JOIN record_row k ON k.fleet_id = $1 AND k.tab = %1$L AND k.row_key = t.%2$I::text
+		WHERE t.fleet_id = $1 AND (k.row_key IS NULL OR k.hash <> $q$ || now_is || $q$)
+		UNION ALL
+		SELECT k.row_key, 'removed' FROM record_row k
+		WHERE k.fleet_id = $1 AND k.tab = %1$L
+			AND NOT EXISTS (SELECT 1 FROM %1$I t WHERE t.fleet_id = $1 AND t.%2$I::text = k.row_key)
+			AND NOT EXISTS (SELECT 1 FROM record_gone g WHERE g.fleet_id = $1 AND g.tab = %1$L AND g.row_key = k.row_key)
+		ORDER BY 1 LIMIT $2$q$, fact, key) USING fleet, most;
+END $$;--> statement-breakpoint
 -- Between which moments a standing reading was taken, where that is not known.
 ALTER TABLE current_reading ADD COLUMN taken_from timestamp with time zone, ADD COLUMN taken_until timestamp with time zone;--> statement-breakpoint
 -- Finished faster than anybody can: kept, and counts for nothing.

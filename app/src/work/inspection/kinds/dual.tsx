@@ -17,7 +17,7 @@ function Options({ draft, entry: { note }, note: change }: PadProps) {
         <Toggle label="They touch" on={note.touching === true} onChange={() => change({ touching: true })} />
       </View>
       <Choice
-        label="Compare diameters, tyre size"
+        label="Compare diameters, tire size"
         options={SIZES}
         value={note.size ?? draft.carried.size ?? null}
         onChange={(size) => change({ size })}
@@ -27,7 +27,7 @@ function Options({ draft, entry: { note }, note: change }: PadProps) {
 }
 
 export const dual: KindPad = {
-  how: () => 'Look between the tyres: they must not touch, loaded or not.',
+  how: () => 'Look between the tires: they must not touch, loaded or not.',
   fields: ({ entry: { note } }) =>
     note.size ? [field('inner', 'Diameter, inner', 'tape'), field('outer', 'Diameter, outer', 'tape')] : [],
   body: ({ entry: { note } }, texts) => {
@@ -42,7 +42,7 @@ export const dual: KindPad = {
   unruled: true,
   quick: ({ step, entry: { note } }) =>
     note.touching === undefined && !note.size
-      ? { label: `${stepPlace(step)}: the tyres do not touch`, note: { touching: false } }
+      ? { label: `${stepPlace(step)}: the tires do not touch`, note: { touching: false } }
       : null,
   carry: ({ entry: { note } }) => (note.size ? { size: note.size } : {}),
   Options,

@@ -24,7 +24,7 @@ const MOST_GROOVES = 6;
 
 const WEAR: readonly { mark: NonNullable<Note['wear']>[number]; label: string }[] = [
   { mark: 'both-shoulders', label: 'Both shoulders' },
-  { mark: 'centre', label: 'Centre' },
+  { mark: 'centre', label: 'Center' },
   { mark: 'one-shoulder', label: 'One shoulder' },
   { mark: 'cupped', label: 'Cupped' },
   { mark: 'feathered', label: 'Feathered' },
@@ -81,7 +81,7 @@ function Options(pad: PadProps) {
     <View className="gap-2">
       <View className="flex-row flex-wrap gap-2">
         <Toggle
-          label={note.several ? 'One number for this tyre' : 'Places and grooves'}
+          label={note.several ? 'One number for this tire' : 'Places and grooves'}
           on={false}
           onChange={() => pad.note({ several: !note.several })}
         />
@@ -89,7 +89,7 @@ function Options(pad: PadProps) {
       {note.several ? (
         <>
           <Stepper
-            label="Places round the tyre"
+            label="Places round the tire"
             value={note.spots ?? DEFAULT_SPOTS}
             least={1}
             most={MOST_SPOTS}
@@ -128,7 +128,7 @@ export const tread: KindPad = {
   },
   limited: () => ({ reading: 'tread' }),
   unlikely: {
-    grown: 'Tread does not grow: another tyre, or is one of the two readings wrong?',
+    grown: 'Tread does not grow: another tire, or is one of the two readings wrong?',
     shrunk: 'That is a lot of tread since then: is the gauge on a wear bar?',
     'too-much': 'That is deeper than treads are: was a key missed?',
   },

@@ -49,7 +49,7 @@ function HowMany({ lamps, onChange }: { lamps: Lamps | null; onChange: (lamps: L
 export function CheckPad({ draft, step, entry, note: change, saveWith }: PadProps) {
   const { words } = useShown();
   const check = checkEntry(step.item ?? '');
-  if (!check) return <Text>This check is no longer in the catalogue. Skip it with a reason.</Text>;
+  if (!check) return <Text>This check is no longer in the catalog. Skip it with a reason.</Text>;
   const found = entry.note.found ?? [];
   const goodBefore = draft.previous[keyOf(step)]?.text === 'good';
   const toggle = (code: string) => {

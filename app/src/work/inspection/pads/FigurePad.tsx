@@ -38,7 +38,7 @@ const NEXT: Record<AnyUnit, AnyUnit> = {
 };
 const NAMES: Record<AnyUnit, string> = {
   in: 'inches',
-  mm: 'millimetres',
+  mm: 'millimeters',
   psi: 'psi',
   bar: 'bar',
   kPa: 'kilopascals',

@@ -98,7 +98,7 @@ test('face to pin: two distances, subtracted for the person', async () => {
 test('other units start the figure anew, and a pressure can be asked for again', async () => {
   const step = at('stroke-applied');
   await hold(step);
-  await press('3/4', 'Measure in millimetres');
+  await press('3/4', 'Measure in millimeters');
   expect(made(step)).toBeNull();
   await press('5', '0', '.', '9');
   expect(screen.getByText('50.9 mm')).toBeTruthy();
@@ -128,7 +128,7 @@ test('tread at places and grooves: the least deep of them is judged, and a row b
   expect(screen.getAllByText('Violation').length + screen.queryAllByText('Out of service').length).toBeGreaterThan(0);
 });
 
-test('a hot tyre takes its allowance, and temperatures may be below zero', async () => {
+test('a hot tire takes its allowance, and temperatures may be below zero', async () => {
   const step = at('pressure');
   const hot = (now: Draft) => withNote({ ...now, temperatureUnit: '°C' }, step, { hot: true });
   await hold(at('dual'));
@@ -139,7 +139,7 @@ test('a hot tyre takes its allowance, and temperatures may be below zero', async
   expect(opinion?.because).toMatch('112 psi hot, less 15 psi, is 97 psi cold');
 });
 
-describe('the pressure a tyre asks for', () => {
+describe('the pressure a tire asks for', () => {
   const step = at('pressure');
   const known = (now: Draft): Draft => ({
     ...now,
@@ -154,7 +154,7 @@ describe('the pressure a tyre asks for', () => {
     expect(screen.getByText('Out of service')).toBeTruthy();
   });
 
-  test('is no field of the pad: digits typed at a tyre that was read already change its pressure alone', async () => {
+  test('is no field of the pad: digits typed at a tire that was read already change its pressure alone', async () => {
     await hold(step, (now) => withText(withEntry(known(now), step, { field: 'sidewallMax' }), step, 'value', '98'));
     await press('Take back the last digit', '6');
     expect(made(step)).toMatchObject({ value: '96 psi' });
@@ -163,10 +163,10 @@ describe('the pressure a tyre asks for', () => {
 
   test('is changed only when that is asked for, with the reason, for the ends that are meant', async () => {
     await hold(step, known);
-    await press('Change. what this tyre asks for');
+    await press('Change. what this tire asks for');
     await fireEvent.changeText(screen.getByLabelText('At most, as on the sidewall'), '110');
     await fireEvent.press(screen.getByText('This axle'));
-    await fireEvent.press(screen.getByText('Sidewall of the tyre'));
+    await fireEvent.press(screen.getByText('Sidewall of the tire'));
     await fireEvent.press(screen.getByText('It was written down wrong'));
     await fireEvent.press(screen.getByText('Write it down'));
     expect(corrected).toEqual([
@@ -228,7 +228,7 @@ test('a check seen good at the other end may be the same there, and says so', as
   expect(answered.map(({ how }) => how)).toEqual(['as-other-end', 'as-last-time']);
 });
 
-test('wheel nuts go from tight over loose and missing to a rust trail, and another wheel starts anew', async () => {
+test('lug nuts go from tight over loose and missing to a rust trail, and another wheel starts anew', async () => {
   const step = at('wheel-nuts');
   await hold(step);
   await press('Stud 1: tight', 'Stud 2: tight', 'Stud 2: loose');
@@ -355,7 +355,7 @@ describe('what is asked about before it is believed', () => {
   });
 });
 
-test('a sign with a figure is read in the reader’s own units, what the catalogue says beside it', async () => {
+test('a sign with a figure is read in the reader’s own units, what the catalog says beside it', async () => {
   mockUnits = METRIC_UNITS;
   await hold(at('check', 'wheel-look'));
   expect(screen.getByLabelText('Crack shorter than 76.2 mm (3 in)')).toBeTruthy();

@@ -40,7 +40,7 @@ export function Suggestions({ judged }: { judged: Judged }) {
   const found = findPatterns(book, judged.unit, judged.taken, judged.before);
   if (found.length === 0) return null;
   return (
-    <Card title="What this suggests" note="Workshop practice: a place to look, not a verdict.">
+    <Card title="What this suggests" note="Shop practice: a place to look, not a verdict.">
       {found.map((suggestion) => (
         <Row key={`${suggestion.pattern.id} ${suggestion.place}`} suggestion={suggestion} />
       ))}

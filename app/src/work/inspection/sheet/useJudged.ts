@@ -64,7 +64,7 @@ const gaugeOf = (read: { value: Reading; gauge?: GaugeSource | null } | null): J
 function fromDraft(draft: Draft, known: StandingThere | undefined): Judged {
   const answer = judgeDraft(draft, known);
   const [own] = answer.units;
-  if (!own) throw new Error('a unit without judgement');
+  if (!own) throw new Error('a unit without judgment');
   const judgement = {
     book: answer.book,
     verdict: own.verdict,

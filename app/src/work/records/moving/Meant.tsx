@@ -53,7 +53,7 @@ const ORDERS = [
 ] as const satisfies { value: DayOrder; label: string }[];
 const METERS = [
   { value: 'mi', label: 'Miles' },
-  { value: 'km', label: 'Kilometres' },
+  { value: 'km', label: 'Kilometers' },
 ] as const;
 const WEIGHTS = [
   { value: 'lb', label: 'Pounds' },
@@ -61,7 +61,7 @@ const WEIGHTS = [
 ] as const;
 const LENGTHS = [
   { value: 'in', label: 'Inches, and thirty-seconds of tread' },
-  { value: 'mm', label: 'Millimetres' },
+  { value: 'mm', label: 'Millimeters' },
 ] as const satisfies { value: LengthIn; label: string }[];
 const BLANKS = [
   { value: 'wrong', label: 'Was forgotten: say it at its line' },
@@ -131,7 +131,7 @@ const asksFor = (by: Role): Asks => ({
   kind: { label: 'Kind', options: KINDS, pairs: true },
   axles: { label: 'Axles', options: AXLES },
   brake: { label: 'Brake', options: BRAKES, pairs: true },
-  tyres: { label: 'Tyres', options: TYRES },
+  tyres: { label: 'Tires', options: TYRES },
   hub: { label: 'Hubs', options: HUBS },
   distance: { label: 'A meter without its unit is in', options: METERS },
   weight: { label: 'A weight without its unit is in', options: WEIGHTS },

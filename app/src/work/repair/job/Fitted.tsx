@@ -20,7 +20,7 @@ const PART_WORDS: Record<RenewedPart, string> = {
   lining: 'Lining',
   drum: 'Drum',
   rotor: 'Rotor',
-  tyre: 'Tyre',
+  tyre: 'Tire',
   chamber: 'Chamber',
   adjuster: 'Adjuster',
 };

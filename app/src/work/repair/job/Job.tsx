@@ -135,7 +135,7 @@ function Cancel({ page, act }: StageProps) {
             look="stop"
             onWords={(reason) => {
               setAsking(false);
-              act('cancel-job', { job: job.id, version: job.version, reason }, `${job.unit.number}: job cancelled`);
+              act('cancel-job', { job: job.id, version: job.version, reason }, `${job.unit.number}: job canceled`);
             }}
           />
         </Drawer>
@@ -302,7 +302,7 @@ function Stages({ page }: { page: JobPage }) {
       {kept ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
       {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
       <WhatIsWrong page={page} />
-      {job.state === 'cancelled' ? <Notice>This job was cancelled.</Notice> : null}
+      {job.state === 'cancelled' ? <Notice>This job was canceled.</Notice> : null}
       {early ? there : null}
       <PlaceStage page={page} act={act} />
       <Stage title="Start" at="placed" state={job.state}>

@@ -120,11 +120,11 @@ test('a switch of the plug lights its lamps alone, and what is out stays dark', 
   expect([countOf(brake, 'dark lamp-brake left'), countOf(brake, 'lit lamp-brake right')]).toEqual([1, 1]);
 });
 
-test('tyres of a dual touch or stand apart, pins are in or out, jaws are seen with a lamp alone', () => {
+test('tires of a dual touch or stand apart, pins are in or out, jaws are seen with a lamp alone', () => {
   const edge = (touching: boolean) => {
     const { shapes } = draw({ kind: 'duals', touching, codes: [] }, DAY);
     const [inner, outer] = ['inner', 'outer'].map((mark) => shapes.find((each) => each.mark === mark));
-    if (inner?.shape !== 'rect' || outer?.shape !== 'rect') throw new Error('no tyres');
+    if (inner?.shape !== 'rect' || outer?.shape !== 'rect') throw new Error('no tires');
     return outer.x - (inner.x + inner.w);
   };
   expect(edge(true)).toBeLessThanOrEqual(0);
@@ -164,9 +164,9 @@ test('each sign of a drawn part is drawn, and said', () => {
   }
 });
 
-test('a tapped tyre leaves a trace that rings on where it is full, and dies where it is flat', () => {
+test('a tapped tire leaves a trace that rings on where it is full, and dies where it is flat', () => {
   const trace = (seconds: number) => {
-    const scene = { kind: 'tap', what: 'Tyres', sounds: [{ name: 'tyre', sound: { hertz: 90, seconds } }] } as const;
+    const scene = { kind: 'tap', what: 'Tires', sounds: [{ name: 'tyre', sound: { hertz: 90, seconds } }] } as const;
     const found = draw(scene, { ...DAY, tapped: true }).shapes.find(({ mark }) => mark === 'trace');
     const heights = [...((found as { d?: string }).d ?? '').matchAll(/ (-?[\d.]+)/g)].map(([, y]) =>
       Math.abs(Number(y) - 120),

@@ -139,7 +139,7 @@ function drawDrum({ codes }: LookScene): Drawing {
     shapes,
     said.length
       ? `The drum through its hole: ${said.join(', ')}.`
-      : 'The drum through its hole: smooth, dry, no colour.',
+      : 'The drum through its hole: smooth, dry, no color.',
   );
 }
 

@@ -144,7 +144,7 @@ export function drawTread({ grooves32, cord }: TreadScene, view: View): Drawing 
   ];
   return drawing(
     shapes,
-    `Spot ${place + 1} round the tyre, groove ${groove + 1} from the inside: the gauge stands ${deep} thirty-seconds down.${cord ? ' Cord shows.' : ''}${eyeWords(eye)}${dirtWords(wiped)}`,
+    `Spot ${place + 1} round the tire, groove ${groove + 1} from the inside: the gauge stands ${deep} thirty-seconds down.${cord ? ' Cord shows.' : ''}${eyeWords(eye)}${dirtWords(wiped)}`,
   );
 }
 

@@ -90,7 +90,7 @@ function drawn(scene: Scene, view: View): Drawing {
 
 const DRUM_PLACES = ['Upper shoe, outer end', 'Upper shoe, far side', 'Lower shoe, outer end', 'Lower shoe, far side'];
 const DISC_PLACES = ['Outer pad', 'Inner pad'];
-const TURN = ['First spot round the tyre', 'Second spot', 'Third spot'];
+const TURN = ['First spot round the tire', 'Second spot', 'Third spot'];
 
 /** A tyre under a hammer: full it rings, soft it rings nearly alike, flat it thuds. */
 const tyreSound = (psi: number) => ({ hertz: psi > 60 ? 96 : 60, seconds: psi > 60 ? 0.42 : 0.08 });
@@ -175,7 +175,7 @@ function atEnd(made: MadeUpUnit, step: Step & { axle: number; side: 'left' | 'ri
         cord: end.codes.includes('tyre-cord') && (tyre?.grooves.flat() ?? []).includes(0),
       };
     case 'pressure':
-      return { kind: 'dial', name: 'Tyre gauge', psi: tyre?.psi ?? 0, after: null, minutes: 0 };
+      return { kind: 'dial', name: 'Tire gauge', psi: tyre?.psi ?? 0, after: null, minutes: 0 };
     case 'hub-oil':
       return glass;
     case 'wheel-nuts':
@@ -198,8 +198,8 @@ function atEnd(made: MadeUpUnit, step: Step & { axle: number; side: 'left' | 'ri
       if (check === 'tyre-thump')
         return {
           kind: 'tap',
-          what: 'Tyres',
-          sounds: Object.entries(end.tyres).map(([name, { psi }]) => ({ name: `${name} tyre`, sound: tyreSound(psi) })),
+          what: 'Tires',
+          sounds: Object.entries(end.tyres).map(([name, { psi }]) => ({ name: `${name} tire`, sound: tyreSound(psi) })),
         };
       if (check === 'u-bolts') {
         const loose = end.codes.some((code) => code === 'u-bolt-ring' || code === 'u-bolt-loose');
@@ -246,7 +246,7 @@ function atUnit(made: MadeUpUnit, step: Step): Scene {
   const check = step.item ?? '';
   const codes = truth.seen.filter((each) => each.check === check).map(({ code }) => code);
   if (step.kind === 'king-pin')
-    return rule('King pin', truth.pin64[0] / 64, 'in', 64, 1.75, 2, {
+    return rule('Kingpin', truth.pin64[0] / 64, 'in', 64, 1.75, 2, {
       each: 0.125,
       others: [truth.pin64[1] / 64],
       places: ['Along', 'Across'],

@@ -77,7 +77,7 @@ export function drawDuals({ touching, codes }: DualsScene, _: View): Drawing {
   ];
   return drawing(
     shapes,
-    `${touching ? 'The two tyres touch' : 'The two tyres stand apart'}${codes.includes('tyre-stone') ? ', a stone between them' : ''}.`,
+    `${touching ? 'The two tires touch' : 'The two tires stand apart'}${codes.includes('tyre-stone') ? ', a stone between them' : ''}.`,
   );
 }
 
