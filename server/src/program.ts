@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
 import { setTimeout as delay } from 'node:timers/promises';
 import { buildApp } from './app';
 import { keepBackups, keepBefore } from './backup';
@@ -11,9 +12,25 @@ import type { Settings } from './settings';
 import { connect, prepareDatabase, serverUrl } from './store';
 import { openWorker, plannerHere, strangersHere } from './worker';
 
-/** So long is still listened when it is time to end, and so long does what came in then wait for the database. */
-const TAKEN_IN_MS = 100;
-const PATIENCE_AT_END_MS = 1_000;
+/** What came in when it was time to end waits so long for the database. */
+const PATIENCE_AT_END_MS = 300;
+/** Nobody knocked for so long: whoever was sending is in. So long is waited for that at most. */
+const QUIET_MS = 100;
+const LONGEST_TAKING_IN_MS = 1_000;
+
+/** Notes when somebody was last let in; ends once nobody knocks any more. Node lets in one at a time, between other work. */
+function doorOf(server: Server) {
+  let last = 0;
+  server.on('connection', () => {
+    last = performance.now();
+  });
+  return async (): Promise<void> => {
+    const until = performance.now() + LONGEST_TAKING_IN_MS;
+    do await delay(QUIET_MS);
+    while (performance.now() - last < QUIET_MS && performance.now() < until);
+  };
+}
+
 const HANG_UP_EVERY_MS = 50;
 /** So many may knock at once: a shop whose devices come back all together is let in one after another, not turned away. */
 const BACKLOG = 4_096;
@@ -69,6 +86,7 @@ export async function openProgram(settings: Settings) {
       }),
     );
   const queue = await openWorker(settings, { db, live, planner });
+  const everybodyIsIn = doorOf(app.server);
   const address = await app.listen({ port: settings.port, host: settings.host, backlog: BACKLOG });
 
   return {
@@ -84,7 +102,7 @@ export async function openProgram(settings: Settings) {
      * then is told to come again soon rather than cut off late.
      */
     async close() {
-      await delay(TAKEN_IN_MS);
+      await everybodyIsIn();
       pool.options.connectionTimeoutMillis = PATIENCE_AT_END_MS;
       await backups?.close();
       // Whoever was answered just now and keeps the line open would keep the program waiting.
