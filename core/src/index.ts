@@ -21,6 +21,8 @@ export * from './reading';
 export * from './records';
 export * from './repair';
 export * from './rules';
+export * from './said';
 export * from './trailer';
 export * from './units';
+export * from './words';
 export * from './yard';

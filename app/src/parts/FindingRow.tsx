@@ -13,8 +13,8 @@ import {
 } from '@zealous-axle/core';
 import { View } from 'react-native';
 import { useBook, useShown } from '../session/rules';
+import { Because } from './Because';
 import { MarginRuler } from './MarginRuler';
-import { Sentence } from './Sentence';
 import { Text } from './Text';
 import { VerdictBadge } from './VerdictMark';
 
@@ -72,7 +72,7 @@ export function FindingRow({ finding, unit }: { finding: Finding; unit: Unit }) 
         </View>
       ) : null}
       <Ruler finding={finding} unit={unit} />
-      <Sentence said={finding.because} />
+      <Because said={finding.said} />
       {finding.rule ? (
         <Text size="small" tone="soft">
           {sourceWords(finding.rule, finding.sure)}

@@ -6,10 +6,12 @@ import {
   forPeople,
   inBoth,
   inUnits,
+  type Said,
   type Session,
+  sentences,
   wordsInUnits,
 } from '@zealous-axle/core';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useSession } from './session';
 
 /** What a session's fleet judges by. */
@@ -31,6 +33,12 @@ export function useBook(): Book {
 export function useUnits(): DisplayUnits {
   const { person, fleet } = useSession();
   return person.units ?? fleet.units;
+}
+
+/** What something says, in words, each quantity in the units of whoever reads with what was written beside it. */
+export function useWords(): (said: readonly Said[]) => string {
+  const { both } = useShown();
+  return useCallback((said) => sentences(said, { shown: both }), [both]);
 }
 
 /** Quantities in the person's own units: alone, with what was written beside them, rounded as a margin is, or in words. */

@@ -3,6 +3,7 @@ import { type DefectState, holdsFromReport, isOpenDefect, type SignRules } from 
 import { type Finding, holds } from '../judge';
 import { ownCode, parseOwnCode, type Verdict } from '../limits';
 import { comparisonOf, keyOf, type Reading, readingKey, readingPlace } from '../reading';
+import type { Said } from '../said';
 import type { Side, Tyre } from '../trailer';
 
 /** A fault as it is reported: under its code, at its place. */
@@ -11,7 +12,8 @@ export interface FoundDefect {
   axle: number | null;
   side: Side | null;
   tyre: Tyre | null;
-  words: string;
+  /** Why it is one. */
+  said: readonly Said[];
   holds: boolean;
   /** What it was judged to be when it was found. */
   verdict: Verdict;
@@ -79,13 +81,13 @@ export const causesOf = (
  * hold were it reported by a driver.
  */
 export function foundDefect(finding: Finding, rules: SignRules): FoundDefect {
-  const { axle, side, tyre, because: words, verdict } = finding;
+  const { axle, side, tyre, said, verdict } = finding;
   const code = codeOf(finding);
   const hold =
     catalogueEntry(code) || parseOwnCode(code)
       ? holdsFromReport(code, rules)
       : holds(verdict) || finding.holds === true;
-  return { code, axle, side, tyre, words, holds: hold, verdict };
+  return { code, axle, side, tyre, said, holds: hold, verdict };
 }
 
 /** What findings report: one defect for each failing one at a place that has none open yet. */

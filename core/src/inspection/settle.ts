@@ -3,6 +3,7 @@ import { type DefectState, isOpenDefect, isUnanswered } from '../defects';
 import { compareVerdicts, type Finding, type JudgeAnswer, judge } from '../judge';
 import { type Book, type BookId, parseOwnCode, type Verdict } from '../limits';
 import { foundCodes, isByEye, keyOf, parseSubject, type Reading, readingKey, readingPlace } from '../reading';
+import { said } from '../said';
 import type { Side, Tyre, Unit } from '../trailer';
 import { comparesReading, type FoundDefect, foundDefect, isFault, named, restsOnReading, UNREADABLE } from './found';
 import { judgeStanding } from './together';
@@ -73,8 +74,7 @@ const unreadGlasses = ({ id }: Unit, book: Book, standing: readonly SettledReadi
     if (!says) return [];
     const { axle, side } = readingPlace(value);
     const nothing = { tyre: null, measured: null, limit: null, margin: null };
-    const because = 'The glass cannot be read: clean it, or change it, and read the level again.';
-    return [{ unit: id, axle, side, kind: UNREADABLE, because, ...nothing, ...says }];
+    return [{ unit: id, axle, side, kind: UNREADABLE, said: [said('glass-unreadable')], ...nothing, ...says }];
   });
 
 const graver = (verdict: Verdict, than: Verdict | null): boolean => than !== null && compareVerdicts(verdict, than) < 0;

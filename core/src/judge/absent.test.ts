@@ -2,6 +2,7 @@ import { expectedReadings, keyOf, type Step } from '../reading';
 import { AXLE } from '../testing/axle';
 import { ask, at } from '../testing/judging';
 import type { Unit } from '../trailer';
+import { sentences } from '../words';
 import { absentFindings, allFindings, readFindings } from './absent';
 
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [AXLE] };
@@ -20,8 +21,9 @@ test('what is kept of a judgment is what was read; the rest is worked out again,
 
 test('what the walked route asked and nobody looked at is said, in words for the eye or the hand', () => {
   const absent = absentFindings(unit, read, [drips]);
-  expect(absent.find(({ kind }) => kind === 'check:drips')?.because).toBe('Under the unit: not checked. Check it.');
-  expect(absent.find(({ kind }) => kind === 'lining')?.because).toBe('Lining was not measured: measure it.');
+  const says = (subject: string) => sentences(absent.find(({ kind }) => kind === subject)?.said ?? []);
+  expect(says('check:drips')).toBe('Under the unit: not checked. Check it.');
+  expect(says('lining')).toBe('Lining was not measured: measure it.');
   expect(absent.some((each) => keyOf(each) === 'stroke-applied@1L')).toBe(false);
   expect(allFindings(unit, read, [drips])).toHaveLength(expectedReadings(unit).length + 1);
 });

@@ -9,6 +9,7 @@ import {
   subjectOf,
   subjectWords,
 } from '../reading';
+import { said } from '../said';
 import type { Unit } from '../trailer';
 import type { Finding } from './finding';
 import { findingOf, sortFindings } from './findings';
@@ -30,11 +31,7 @@ export const absentFindings = (unit: Unit, findings: readonly Finding[], asked: 
       unit.id,
       step,
       subjectOf(step),
-      notJudged(
-        isByEye(step.kind)
-          ? `${subjectWords(step)}: not checked. Check it.`
-          : `${subjectWords(step)} was not measured: measure it.`,
-      ),
+      notJudged(said(isByEye(step.kind) ? 'not-checked' : 'not-measured', { what: subjectWords(step) })),
     ),
   );
 

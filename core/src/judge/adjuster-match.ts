@@ -1,4 +1,5 @@
 import type { Book } from '../limits';
+import { type Figure, figure, said } from '../said';
 import { type Unit, wheelEnd } from '../trailer';
 import type { Finding } from './finding';
 import { findingOf } from './findings';
@@ -13,13 +14,14 @@ export function judgeAdjusterMatch(book: Book, unit: Unit): Finding[] {
     const lengths = left.slack && right.slack && nmOf(left.slack) !== nmOf(right.slack);
     const kinds = left.adjuster && right.adjuster && left.adjuster !== right.adjuster;
     if (!lengths && !kinds) return [];
-    const [one, other] = lengths ? [left.slack, right.slack] : [left.adjuster, right.adjuster];
+    const [one, other] = (lengths ? [left.slack, right.slack] : [left.adjuster, right.adjuster]) as [string, string];
+    const shown = (text: string): string | Figure => (lengths ? figure(text) : text);
     const found = opinion({
       verdict: lengths ? 'violation' : 'shop-limit',
       measured: `${one}, ${other}`,
       rule: lengths ? book.adjusterMatch.source : 'Shop practice',
       sure: lengths ? book.adjusterMatch.sure : 'practice',
-      because: `The slack adjusters of axle ${axle} differ: ${one} on the left, ${other} on the right.`,
+      said: [said('adjusters-differ', { axle, left: shown(one), right: shown(other) })],
     });
     return [findingOf(unit.id, { axle }, 'adjuster-match', found)];
   });

@@ -1,6 +1,7 @@
 import { type Asking, type Book, type Limit, type Limited, limitFor, limitsFor } from '../limits';
 import { formatLike, formatPressure, must, parsePressure, pressurePart, pressureStep, pressureUnit } from '../measure';
 import type { AirTest, ReadingOf } from '../reading';
+import { figure, said } from '../said';
 import { judgeAmount } from './decide';
 import { notJudged, type Opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -22,17 +23,24 @@ function judgeLeak(book: Book, reading: Test): Opinion {
   const asking: Asking = { vehicles: reading.vehicles ?? 'single' };
   const limit = limitFor(book, test as Limited, asking);
   const per = limit?.perSeconds;
-  if (!per) return notJudged('The book has no leak-down figure for this.', { measured: `${start} to ${end}` });
+  if (!per) return notJudged(said('no-leak-figure'), { measured: `${start} to ${end}` });
   const found = leakRate(reading, per);
-  if (!found) return notJudged('Start, end and time are needed.');
+  if (!found) return notJudged(said('leak-needs'));
   const unit = pressureUnit(start);
   const lost = formatLike(found.lost, start);
-  const measured = `${formatPressure(Math.abs(found.rate), unit)} in ${per} s`;
+  const rate = formatPressure(Math.abs(found.rate), unit);
+  const measured = `${rate} in ${per} s`;
   if (found.lost < 0)
-    return notJudged(`The pressure rose by ${lost.slice(1)}: is the engine off?`, { measured: `${start} to ${end}` });
-  if (seconds < per) return notJudged(`${seconds} s is too short: let it run ${per} s.`, { measured });
-  const sum = `${start} to ${end} in ${seconds} s is ${lost}${seconds === per ? '' : `, or ${measured}`}.`;
-  return judgeAmount(book, test as Limited, asking, { measured, amount: found.rate, also: sum });
+    return notJudged(said('pressure-rose', { by: figure(lost.slice(1)) }), { measured: `${start} to ${end}` });
+  if (seconds < per) return notJudged(said('too-short', { seconds, per }), { measured });
+  const sum = said('leak-sum', {
+    start: figure(start),
+    end: figure(end),
+    seconds,
+    lost: figure(lost),
+    rate: seconds === per ? 'none' : said('in-seconds', { lost: figure(rate), seconds: per }),
+  });
+  return judgeAmount(book, test as Limited, asking, { measured, amount: found.rate, also: [sum] });
 }
 
 /** The low-air limits, the law's at half of the cut-out pressure where that is less, as the book says. */
@@ -52,11 +60,11 @@ const judgeLowAir = (book: Book, { value = '', cutOut }: Test): Opinion =>
     {
       measured: value,
       amount: pascals(value),
-      ...(cutOut ? { also: `Cut-out ${cutOut}.` } : {}),
+      ...(cutOut ? { also: [said('cut-out-was', { cutOut: figure(cutOut) })] } : {}),
     },
   );
 
-const NO_CUT_OUT = 'The cut-out was not noted: let it build up until the governor cuts out.';
+const NO_CUT_OUT = said('no-cut-out');
 
 /** Where a governor cuts out is its maker's figure: the unit's own where that is known, else what is usual. */
 const withMakers = (book: Book, maker: string | undefined): Book =>
@@ -79,23 +87,24 @@ function judgeGovernor(shipped: Book, { cutIn, cutOut, maker }: Test): Opinion {
     ...(cutOut ? [judgeAmount(book, 'cut-out', {}, { measured: cutOut, amount: pascals(cutOut) })] : []),
   ];
   const [first, second] = [...judged].sort((a, b) => compareVerdicts(a.verdict, b.verdict));
-  if (!first) return notJudged('Neither cut-in nor cut-out was noted.');
+  if (!first) return notJudged(said('no-governor'));
   if (!cutOut && first.verdict === 'within') return notJudged(NO_CUT_OUT, { measured });
-  const because = [first.because, second?.because].filter(Boolean).join(' ');
-  return { ...first, measured, because, open: cutOut ? undefined : NO_CUT_OUT };
+  const because = [...first.said, ...(second?.said ?? [])];
+  return { ...first, measured, said: because, open: cutOut ? undefined : [NO_CUT_OUT] };
 }
 
 /** The time from one pressure to another: one taken over more or less than the book's stretch settles only what it can. */
 function judgeBuildUp(book: Book, { seconds, start, end }: Test): Opinion {
-  if (!seconds) return notJudged('The time was not taken.');
+  if (!seconds) return notJudged(said('no-time'));
   const measured = start && end ? `${seconds} s from ${start} to ${end}` : `${seconds} s`;
-  const said = judgeAmount(book, 'build-up', {}, { measured, amount: seconds * 1_000 });
+  const judged = judgeAmount(book, 'build-up', {}, { measured, amount: seconds * 1_000 });
   const [from, to] = limitFor(book, 'build-up', {})?.between ?? [];
-  if (!start || !end || !from || !to || said.verdict === 'not-judged') return said;
+  if (!start || !end || !from || !to || judged.verdict === 'not-judged') return judged;
   const short = pascals(start) > pascals(from) || pascals(end) < pascals(to);
   const long = pascals(start) < pascals(from) || pascals(end) > pascals(to);
-  const settled = said.verdict === 'within' ? !short : !long;
-  return settled ? said : notJudged(`${said.because} Take the time from ${from} to ${to}.`, said);
+  const settled = judged.verdict === 'within' ? !short : !long;
+  const again = said('take-time', { from: figure(from), to: figure(to) });
+  return settled ? judged : notJudged([...judged.said, again], judged);
 }
 
 /** Judges a timed or noted air test by the shop's chosen policy. */
@@ -104,7 +113,7 @@ export function judgeAirTest(book: Book, reading: Test): Opinion {
   if (isLeakTest(test)) return judgeLeak(book, reading);
   if (test === 'governor') return judgeGovernor(book, reading);
   if (test === 'build-up') return judgeBuildUp(book, reading);
-  if (!value) return notJudged('The pressure was not noted.');
+  if (!value) return notJudged(said('no-pressure'));
   if (test === 'low-air') return judgeLowAir(book, reading);
   return judgeAmount(book, 'spring-brake', {}, { measured: value, amount: pascals(value) });
 }

@@ -1,4 +1,5 @@
 import { plainBook } from '../limits';
+import { said } from '../said';
 import { ask, type Given, type More } from '../testing/judging';
 import cases from './cases.json';
 import { judgeCheck } from './check';
@@ -25,7 +26,7 @@ function findingsOf({ readings, says: _says, findings: _findings, without, ...gi
     );
   return ask(readings, more)
     .findings.filter((each) => each.verdict !== 'not-judged' || each.measured !== null || isOfReading(each))
-    .map(({ unit: _unit, ...finding }) => finding);
+    .map(({ unit: _unit, said: _said, ...finding }) => finding);
 }
 
 test.each(cases as unknown as Case[])('$says', (each) => {
@@ -71,11 +72,11 @@ test('each unit is judged by its own readings', () => {
 test('a code or a check the catalog no longer has is not judged, and says what to do', () => {
   const book = plainBook('na');
   expect(judgeCheck(book, { kind: 'check', check: 'gone', found: [] })).toMatchObject([
-    { verdict: 'not-judged', because: 'No check “gone” in the catalog. Use one that is listed.' },
+    { verdict: 'not-judged', said: [said('no-check', { check: 'gone' })] },
   ]);
   expect(judgeDefect(book, { code: 'gone' })).toMatchObject({
     verdict: 'not-judged',
     measured: 'gone',
-    because: 'The catalog has no “gone”: say it by a code it has, or ask the foreman.',
+    said: [said('no-code', { code: 'gone' })],
   });
 });

@@ -1,4 +1,5 @@
 import type { Book } from '../limits';
+import { said } from '../said';
 import { chamberWords, type Unit, wheelEnd } from '../trailer';
 import type { Finding } from './finding';
 import { findingOf } from './findings';
@@ -16,7 +17,7 @@ export function judgeChamberMatch(book: Book, unit: Unit): Finding[] {
       measured: `${chamberWords(left)}, ${chamberWords(right)}`,
       rule: book.chamberMatch.source,
       sure: book.chamberMatch.sure,
-      because: `The chambers of axle ${axle} differ: ${chamberWords(left)} on the left, ${chamberWords(right)} on the right.`,
+      said: [said('chambers-differ', { axle, left: chamberWords(left), right: chamberWords(right) })],
     });
     return [findingOf(unit.id, { axle }, 'chamber-match', found)];
   });

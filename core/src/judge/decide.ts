@@ -1,4 +1,5 @@
 import { type Asking, type Book, keeps, type Limit, type Limited, limitsFor, marginOf, meantFor } from '../limits';
+import { asWritten, figure, listed, type Said, said } from '../said';
 import { againstLimit, comparison, notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
 
@@ -8,19 +9,18 @@ export interface Decision {
   kept: boolean;
   verdict: 'within' | 'shop-limit' | 'violation';
   /** What is said when more than one applied. */
-  why: string;
+  why: readonly Said[];
 }
 
-const WHOSE = { book: 'the book', fleet: 'the fleet', maker: 'the maker' } as const;
-const named = (limit: Limit): string => `${limit.value} (${WHOSE[limit.from ?? 'book']})`;
+const named = (limit: Limit): Said => said('limit-of', { limit: figure(limit.value), whose: limit.from ?? 'book' });
 
 const verdictPast = (limit: Limit, amount: number): Decision['verdict'] =>
   keeps(limit, amount) ? 'within' : (limit.fails ?? 'violation');
 
-function whyThis(chosen: Limit, all: readonly Limit[]): string {
-  if (all.length < 2 || !all.some(({ from }) => from)) return '';
+function whyThis(chosen: Limit, all: readonly Limit[]): readonly Said[] {
+  if (all.length < 2 || !all.some(({ from }) => from)) return [];
   const others = all.filter((limit) => limit !== chosen);
-  return ` Limits that apply: ${[chosen, ...others].map(named).join(', ')}. The first decides.`;
+  return [said('limits-apply', { limits: listed([chosen, ...others].map(named)) })];
 }
 
 /** Holds an amount against limits that are alike: the worst verdict decides, among equals the strictest limit. Null when none applies. */
@@ -46,8 +46,8 @@ const isLaw = (limit: Limit): boolean => !limit.from || limit.fails === undefine
  * limit never improves anything.
  */
 function worseOf(law: Opinion, own: Opinion, ownStricter: boolean): Opinion {
-  if (own.verdict === 'not-judged') return law.verdict === 'within' ? { ...law, open: own.because } : law;
-  if (law.verdict === 'not-judged') return own.verdict === 'within' ? law : { ...own, open: law.because };
+  if (own.verdict === 'not-judged') return law.verdict === 'within' ? { ...law, open: own.said } : law;
+  if (law.verdict === 'not-judged') return own.verdict === 'within' ? law : { ...own, open: law.said };
   const graver = compareVerdicts(law.verdict, own.verdict);
   const worse = graver < 0 || (graver === 0 && !ownStricter) ? law : own;
   return { ...worse, share: law.share, open: law.open ?? own.open, holds: law.holds ?? own.holds };
@@ -76,32 +76,31 @@ export function judgeEach(
   return worseOf(ask(law), ask(own), marginOf(own.limit, amount) < marginOf(law.limit, amount));
 }
 
-const NO_LIMIT = 'No limit in the book, and the maker’s is not known. Check the maker’s manual.';
-
-const otherPart = ({ note = '' }: Limit): string =>
-  `The book’s figure is for another part${note ? ` (${note.replace(/\.$/, '')})` : ''}. Check the maker’s manual for this one.`;
+const otherPart = ({ note = '' }: Limit): Said =>
+  said('limit-of-other-part', { note: note.replace(/\.$/, '') || 'none' });
 
 /** What is noted of a limit that was passed, and of one that holds besides. */
-const notes = (limit: Limit, held: Limit | undefined): string =>
-  [limit.note, held === limit ? undefined : held?.note].flatMap((note) => (note ? ` ${note}` : [])).join('');
+const notes = (limit: Limit, held: Limit | undefined): readonly Said[] =>
+  [limit.note, held === limit ? undefined : held?.note].flatMap((note) => (note ? asWritten(note) : []));
 
 /** A plain comparison: an amount against every limit of its kind. `also` is said after the arithmetic. */
 export function judgeAmount(
   book: Book,
   reading: Limited,
   asking: Asking,
-  given: { measured: string; amount: number; silent?: string; also?: string },
+  given: { measured: string; amount: number; silent?: Said; also?: readonly Said[] },
 ): Opinion {
   const { measured, amount } = given;
   const limits = limitsFor(book, reading, asking);
   // Whichever limit decides: past one that holds, it is held.
   const held = limits.find((each) => each.holds && meantFor(each, amount) && !keeps(each, amount));
   const judged = judgeEach(limits, amount, ({ limit, kept, verdict, why }) => {
-    const note = kept ? '' : notes(limit, held);
-    const because = `${comparison(limit, measured, amount, kept)}.${note}${why}${given.also ? ` ${given.also}` : ''}`;
-    return opinion({ verdict, because, holds: held?.holds }, againstLimit(limit, measured, amount));
+    const note = kept ? [] : notes(limit, held);
+    const sum = said('sentence', { said: comparison(limit, measured, amount, kept) });
+    const because = [sum, ...note, ...why, ...(given.also ?? [])];
+    return opinion({ verdict, said: because, holds: held?.holds }, againstLimit(limit, measured, amount));
   });
   if (judged) return judged;
   const [other] = limits;
-  return notJudged(given.silent ?? (other ? otherPart(other) : NO_LIMIT), { measured });
+  return notJudged(given.silent ?? (other ? otherPart(other) : said('no-limit')), { measured });
 }

@@ -1,6 +1,7 @@
 import type { Book } from '../limits';
 import { formatLike, must, parsePressure, pressureStep, thinnest } from '../measure';
 import type { ReadingOf } from '../reading';
+import { figure, type Said, said } from '../said';
 import { type Unit, type WheelEnd, wheelEnds } from '../trailer';
 import { judgeAmount } from './decide';
 import { judgeDefect } from './defect';
@@ -11,6 +12,9 @@ import type { UnitReading } from './request';
 
 /** The catalogue's code for tyres of a dual that touch. */
 const TOUCHING = { code: 'tyre-contact' };
+
+const innerOuter = (inner: string, outer: string): Said =>
+  said('inner-outer', { inner: figure(inner), outer: figure(outer) });
 
 /** Judges a dual's spacing and diameters. Contact is out of service where the catalogue says so. */
 export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>): Opinion {
@@ -24,47 +28,47 @@ export function judgeDual(book: Book, end: WheelEnd, reading: ReadingOf<'dual'>)
           measured: 'apart',
           rule: contact.rule,
           sure: contact.sure,
-          because: 'The tires of the dual do not touch.',
+          said: [said('duals-apart')],
         })
-      : notJudged('Neither spacing nor diameters were noted: look between the tires, or measure both.');
+      : notJudged(said('dual-not-noted'));
   const [inner, outer] = diameters;
   const apart = Math.abs(nmOf(inner) - nmOf(outer));
   if (!size)
-    return notJudged('The size class of the tires was not given: read it from the sidewall.', {
+    return notJudged(said('dual-no-size'), {
       measured: `${inner}, ${outer}`,
     });
   const judged = judgeAmount(
     book,
     'dual-diameter',
     { ...end, size },
-    { measured: formatLike(apart, inner), amount: apart, also: `Inner ${inner}, outer ${outer}.` },
+    { measured: formatLike(apart, inner), amount: apart, also: [innerOuter(inner, outer)] },
   );
   if (nmOf(inner) <= nmOf(outer)) return judged;
-  const because = `The larger tire is inside: the smaller one belongs there. ${judged.because}`;
-  return { ...judged, verdict: judged.verdict === 'within' ? 'shop-limit' : judged.verdict, because };
+  const because = [said('larger-inside'), ...judged.said];
+  return { ...judged, verdict: judged.verdict === 'within' ? 'shop-limit' : judged.verdict, said: because };
 }
 
 type DualTyre = 'inner' | 'outer';
 
 /** A figure of each tyre of a dual, with what was typed. */
-interface Figure {
+interface Read {
   text: string;
   value: number;
   pressure?: boolean;
 }
 interface Pair {
-  inner: Figure;
-  outer: Figure;
+  inner: Read;
+  outer: Read;
 }
 const apartOf = ({ inner, outer }: Pair): number =>
   inner.pressure ? Math.abs(pressureStep(inner.text, outer.text)) : Math.abs(inner.value - outer.value);
 
 /** The least and the greatest figure of one tyre; null while it has none. */
-type Span = { low: Figure; high: Figure } | null;
+type Span = { low: Read; high: Read } | null;
 
-const before = (a: Figure, b: Figure): boolean => a.value < b.value || (a.value === b.value && a.text < b.text);
+const before = (a: Read, b: Read): boolean => a.value < b.value || (a.value === b.value && a.text < b.text);
 
-function widened(span: Span, figure: Figure): Span {
+function widened(span: Span, figure: Read): Span {
   if (!span) return { low: figure, high: figure };
   return { low: before(figure, span.low) ? figure : span.low, high: before(span.high, figure) ? figure : span.high };
 }
@@ -86,29 +90,29 @@ const depth = (reading: UnitReading) => {
 };
 const pressureWhen =
   (hot: boolean) =>
-  (reading: UnitReading): Figure | null =>
+  (reading: UnitReading): Read | null =>
     reading.kind === 'pressure' && (reading.hot ?? false) === hot
       ? { text: reading.value, value: must(parsePressure(reading.value)), pressure: true }
       : null;
 
 interface Comparison {
   kind: 'dual-tread' | 'dual-pressure';
-  figure: (reading: UnitReading) => Figure | null;
+  figure: (reading: UnitReading) => Read | null;
   like?: string;
-  how: string;
+  how: readonly Said[];
 }
 
 /** What is compared across a dual. Two hot pressures are: both stand above their cold ones by the same rule. */
 const COMPARISONS: readonly Comparison[] = [
-  { kind: 'dual-tread', figure: depth, like: '1/32', how: '' },
-  { kind: 'dual-pressure', figure: pressureWhen(false), how: '' },
-  { kind: 'dual-pressure', figure: pressureWhen(true), how: ' Both read hot.' },
+  { kind: 'dual-tread', figure: depth, like: '1/32', how: [] },
+  { kind: 'dual-pressure', figure: pressureWhen(false), how: [] },
+  { kind: 'dual-pressure', figure: pressureWhen(true), how: [said('both-hot')] },
 ];
 
 const endKey = (axle: number, side: string): string => `${axle}${side}`;
 
 /** The figures of both tyres of every dual, by axle end. */
-function spansOf(readings: readonly UnitReading[], figure: (reading: UnitReading) => Figure | null) {
+function spansOf(readings: readonly UnitReading[], figure: (reading: UnitReading) => Read | null) {
   const spans = new Map<string, Record<DualTyre, Span>>();
   for (const reading of readings) {
     const read = figure(reading);
@@ -124,11 +128,11 @@ function spansOf(readings: readonly UnitReading[], figure: (reading: UnitReading
 /** What comparing a pair says; null where the two are alike enough. */
 function judgeApart(book: Book, end: WheelEnd, { kind, like, how }: Comparison, pair: Pair): Finding | null {
   const amount = apartOf(pair);
-  const also = `Inner ${pair.inner.text}, outer ${pair.outer.text}.${how}`;
+  const also = [innerOuter(pair.inner.text, pair.outer.text), ...how];
   const measured = formatLike(amount, like ?? pair.inner.text);
-  const said = judgeAmount(book, kind, end, { measured, amount, also });
-  if (said.verdict === 'within' || said.verdict === 'not-judged') return null;
-  return findingOf(end.unit, { axle: end.axle, side: end.side, tyre: null }, kind, said);
+  const judged = judgeAmount(book, kind, end, { measured, amount, also });
+  if (judged.verdict === 'within' || judged.verdict === 'not-judged') return null;
+  return findingOf(end.unit, { axle: end.axle, side: end.side, tyre: null }, kind, judged);
 }
 
 /** Findings from comparing the two tyres of each dual; only what is too far apart is said. Workshop practice. */
@@ -168,7 +172,7 @@ export function judgePairs(book: Book, unit: Unit, findings: readonly Finding[])
             verdict: 'shop-limit',
             rule,
             sure,
-            because: `Its mate fails: the two are replaced as a matched pair, by the shop’s choice.`,
+            said: [said('mate-fails')],
           }),
         ),
       ];

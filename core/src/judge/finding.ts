@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SURENESS, VERDICTS } from '../limits';
+import { asWritten, saidSchema } from '../said';
 import { SIDES, TYRES } from '../trailer';
 
 const verdict = z.enum(VERDICTS);
@@ -32,11 +33,25 @@ export const findingSchema = z.strictObject({
   share: z.union([z.literal(0), z.literal(0.5), z.literal(1)]),
   rule: z.string().nullable(),
   sure: z.enum(SURENESS).nullable(),
+  /** Why, as data. */
+  said: z.array(saidSchema).readonly(),
+  /** The same in words, for whoever does not know the codes. */
   because: z.string(),
   /** By practice it holds its unit until somebody answers, whatever the verdict. */
   holds: z.literal(true).optional(),
 });
-export type Finding = z.infer<typeof findingSchema>;
+/** A finding as it leaves the program. */
+export type SpokenFinding = z.infer<typeof findingSchema>;
+/** A finding: what was judged, and why as data. */
+export type Finding = Omit<SpokenFinding, 'because'>;
+
+/** A finding as it is kept: without words; one of before there were codes has nothing but words, and keeps them. */
+export type KeptFinding = Omit<Finding, 'said'> & ({ said: Finding['said'] } | { because: string });
+export function keptFinding(kept: KeptFinding): Finding {
+  if ('said' in kept) return kept;
+  const { because, ...finding } = kept;
+  return { ...finding, said: [asWritten(because)] };
+}
 
 const unitJudgementSchema = z.strictObject({
   id: z.string(),
@@ -53,7 +68,8 @@ export const judgeAnswerSchema = z.strictObject({
   combination: z.strictObject({ brakes: brakeCountSchema, verdict }),
   findings: z.array(findingSchema),
 });
-export type JudgeAnswer = z.infer<typeof judgeAnswerSchema>;
+export type SpokenJudgeAnswer = z.infer<typeof judgeAnswerSchema>;
+export type JudgeAnswer = Omit<SpokenJudgeAnswer, 'findings'> & { findings: Finding[] };
 
 /** A judgement as an inspection keeps it. */
 export const judgementSchema = z.strictObject({
@@ -63,4 +79,5 @@ export const judgementSchema = z.strictObject({
   brakes: brakeCountSchema,
   findings: z.array(findingSchema),
 });
-export type Judgement = z.infer<typeof judgementSchema>;
+export type SpokenJudgement = z.infer<typeof judgementSchema>;
+export type Judgement = Omit<SpokenJudgement, 'findings'> & { findings: Finding[] };

@@ -18,7 +18,7 @@ export const findingOf = (unit: string, { axle, side, tyre }: Place, kind: strin
   share: of.share,
   rule: of.rule,
   sure: of.sure,
-  because: of.because,
+  said: of.said,
   ...(of.holds ? { holds: true } : {}),
 });
 
@@ -44,7 +44,7 @@ export function sortFindings(findings: readonly Finding[], units: readonly strin
         a.at - b.at ||
         compareTexts(a.finding.kind, b.finding.kind) ||
         compareTexts(a.finding.measured ?? '', b.finding.measured ?? '') ||
-        compareTexts(a.finding.because, b.finding.because),
+        compareTexts(JSON.stringify(a.finding.said), JSON.stringify(b.finding.said)),
     )
     .map(({ finding }) => finding);
 }

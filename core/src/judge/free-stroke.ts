@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
@@ -9,6 +10,6 @@ export const judgeFreeStroke = (book: Book, end: WheelEnd, reading: ReadingOf<'s
   judgeAmount(book, reading.method === 'hand' ? 'stroke-free-hand' : 'stroke-free', end, {
     measured: reading.value,
     amount: nmOf(reading.value),
-    silent: 'The book has no free-stroke figure for this brake: the maker’s manual has it.',
-    also: 'Free stroke says whether the adjuster is set; it never judges the brake by itself.',
+    silent: said('no-free-stroke-limit'),
+    also: [said('free-stroke-says')],
   });

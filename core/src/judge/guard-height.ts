@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import { judgeAmount } from './decide';
 import { nmOf, notJudged, type Opinion } from './opinion';
 
@@ -17,5 +18,5 @@ export function judgeGuardHeight(book: Book, { value, built }: ReadingOf<'guard-
   const [first, ...others] = years.map(by);
   if (!first) return by(0);
   if (others.every(({ verdict }) => verdict === first.verdict)) return first;
-  return notJudged('The figure goes by the year the unit was built: say the year on its plate.', { measured: value });
+  return notJudged(said('guard-year'), { measured: value });
 }

@@ -1,5 +1,6 @@
 import type { Book, HubRule } from '../limits';
 import type { ReadingOf } from '../reading';
+import { asWritten, listed, type Said, said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
@@ -15,19 +16,20 @@ const noted = (reading: Hub): Partial<Record<HubRule['field'], string>> => ({
   heat: reading.heat,
 });
 
-/** What was not read of a hub, in words; empty when nothing is open. */
-function unread(reading: Hub, levelApplies: boolean): string[] {
+/** What was not read of a hub; empty when nothing is open. */
+function unread(reading: Hub, levelApplies: boolean): Said[] {
   return [
-    ...(levelApplies && reading.level === undefined ? ['the level was not noted: look through the glass'] : []),
-    ...(levelApplies && reading.level === 'unreadable' ? ['the glass cannot be read: clean it and look again'] : []),
+    ...(levelApplies && reading.level === undefined ? [said('hub-level')] : []),
+    ...(levelApplies && reading.level === 'unreadable' ? [said('hub-glass')] : []),
     ...(levelApplies && reading.level !== 'unreadable' && reading.condition === undefined
-      ? ['the condition of the oil was not noted: look whether it is clear']
+      ? [said('hub-condition')]
       : []),
-    ...(reading.leak === undefined ? ['leaks were not looked at: look round the hub and inside of the wheel'] : []),
+    ...(reading.leak === undefined ? [said('hub-leaks')] : []),
   ];
 }
 
-const said = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+const sentenceOf = (parts: readonly Said[]): Said => said('sentence', { said: listed(parts, 'semicolon') });
+const saysOf = (rules: readonly HubRule[]): Said => sentenceOf(rules.map(({ says }) => asWritten(says)));
 
 /**
  * Judges a hub by everything noted of it: the worst rule decides. What was not read is said with it, and
@@ -52,7 +54,7 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
       .join(', ') || null;
   const open = unread(reading, levelApplies);
   const [first] = bad;
-  const openWords = open.length ? ` Also open: ${open.join('; ')}.` : '';
+  const parts = listed(open, 'semicolon');
   if (first)
     return opinion({
       measured,
@@ -61,16 +63,20 @@ export function judgeHub(book: Book, end: WheelEnd, reading: Hub): Opinion {
       rule: first.source,
       sure: first.sure,
       holds: bad.some((rule) => rule.holds) || undefined,
-      because: `${said(bad.map((rule) => rule.says).join('; '))}${share ? ' Counts as one defective brake.' : ''}${openWords}`,
-      open: open.length ? `Part of this hub is open: ${open.join('; ')}.` : undefined,
+      said: [
+        saysOf(bad),
+        ...(share ? [said('counts-one')] : []),
+        ...(open.length ? [said('also-open', { parts })] : []),
+      ],
+      open: open.length ? [said('hub-part-open', { parts })] : undefined,
     });
-  if (open.length) return notJudged(said(open.join('; ')), { measured });
+  if (open.length) return notJudged(sentenceOf(open), { measured });
   const [rule] = applying;
   return opinion({
     measured,
     verdict: 'within',
     rule: rule?.source ?? null,
     sure: rule?.sure ?? null,
-    because: said(applying.map(({ says }) => says).join('; ')),
+    said: [saysOf(applying)],
   });
 }

@@ -13,6 +13,11 @@ export {
   type Judgement,
   judgeAnswerSchema,
   judgementSchema,
+  type KeptFinding,
+  keptFinding,
+  type SpokenFinding,
+  type SpokenJudgeAnswer,
+  type SpokenJudgement,
   type UnitJudgement,
 } from './finding';
 export { findingKey } from './findings';

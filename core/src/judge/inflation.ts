@@ -9,6 +9,7 @@ import {
   pressureUnit,
 } from '../measure';
 import type { ReadingOf } from '../reading';
+import { type Figure, figure, type Said, said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { notJudged, type Opinion, opinion } from './opinion';
 
@@ -20,20 +21,27 @@ export const atTemperature = (gauge: number, from: number, to: number): number =
   Math.round(((gauge + ATMOSPHERE) * to) / from) - ATMOSPHERE;
 
 /** What the gas law makes of a hot reading; words beside the verdict, never in place of the rule's allowance. */
-function byGasLaw({ value, temperature, coldTemperature }: ReadingOf<'pressure'>): string {
-  if (!temperature || !coldTemperature) return '';
+function byGasLaw({ value, temperature, coldTemperature }: ReadingOf<'pressure'>): readonly Said[] {
+  if (!temperature || !coldTemperature) return [];
   const cold = atTemperature(
     pascals(value),
     must(parseTemperature(temperature)),
     must(parseTemperature(coldTemperature)),
   );
-  return ` By temperature, ${value} at ${temperature} is ${formatPressure(Math.max(0, cold), pressureUnit(value))} at ${coldTemperature}. Never bleed a hot tire.`;
+  return [
+    said('by-temperature', {
+      value: figure(value),
+      at: figure(temperature),
+      cold: figure(formatPressure(Math.max(0, cold), pressureUnit(value))),
+      coldAt: figure(coldTemperature),
+    }),
+  ];
 }
 
 /** Judges a tyre's pressure against its target and its sidewall maximum. Source: 49 CFR 393.75. */
 export function judgeInflation(book: Book, reading: ReadingOf<'pressure'>, end: WheelEnd | null): Opinion {
   const judged = judgeCold(book, { ...reading, ...meantFor(reading, end) });
-  return { ...judged, because: `${judged.because}${byGasLaw(reading)}` };
+  return { ...judged, said: [...judged.said, ...byGasLaw(reading)] };
 }
 
 /** The higher of two pressures, as it was written. */
@@ -60,27 +68,30 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
   const allowance = reading.heavy === false ? rule.lightHotAllowance : rule.hotAllowance;
   const cold = reading.hot ? pressureStep(reading.value, allowance) : pascals(reading.value);
   const coldText = formatPressure(Math.max(0, cold), unit);
-  const taken = reading.hot ? `${reading.value} hot, less ${allowance}, is ${coldText} cold` : reading.value;
+  const value = figure(reading.value);
+  const taken: Said | Figure = reading.hot
+    ? said('taken-hot', { value, allowance: figure(allowance), cold: figure(coldText) })
+    : value;
   const measured = reading.value;
 
   const most = reading.sidewallMax ?? reading.target;
   const half = most ? pressurePart(most, rule.flatAtOrBelow) : null;
   const flat = { measured, verdict: 'out-of-service', rule: rule.flatSource, sure: rule.sure } as const;
-  if (pascals(reading.value) === 0)
-    return opinion({ ...flat, limit: half, because: `${reading.value}: the tire is flat.` });
+  if (pascals(reading.value) === 0) return opinion({ ...flat, limit: half, said: [said('tire-flat', { value })] });
   if (half && cold <= pascals(half)) {
-    const of = reading.sidewallMax ? 'the sidewall maximum' : 'the target, which is never above the sidewall maximum,';
+    const of = reading.sidewallMax ? 'sidewall' : 'target';
     return opinion({
       ...flat,
       limit: half,
       margin: apart(cold, half),
-      because: `${taken}: at or below ${half}, half of ${of} of ${most}. The tire counts as flat.`,
+      said: [said('half-of', { taken, half: figure(half), of, most: figure(most ?? '') })],
     });
   }
   if (!reading.target)
-    return notJudged('Required pressure for this load was not entered. Take it from the maker’s table or the plate.', {
+    return notJudged(said('no-target'), {
       measured,
     });
+  const target = figure(reading.target);
   const margin = cold - pascals(reading.target);
   const figures = {
     measured,
@@ -89,9 +100,8 @@ function judgeCold(book: Book, reading: ReadingOf<'pressure'>): Opinion {
     rule: rule.source,
     sure: rule.sure,
   };
-  if (margin >= 0)
-    return opinion({ verdict: 'within', because: `${taken}: not less than ${reading.target}.` }, figures);
+  if (margin >= 0) return opinion({ verdict: 'within', said: [said('not-less', { taken, target })] }, figures);
   const low = cold <= pascals(pressurePart(reading.target, rule.lookInsideBelow));
-  const look = low ? ' This far below, shop practice is to take the tire off and look inside.' : '';
-  return opinion({ verdict: 'violation', because: `${taken}: less than ${reading.target}.${look}` }, figures);
+  const look = low ? [said('look-inside')] : [];
+  return opinion({ verdict: 'violation', said: [said('is-less', { taken, target }), ...look] }, figures);
 }

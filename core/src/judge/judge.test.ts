@@ -4,6 +4,7 @@ import { formatLength } from '../measure';
 import { expectedReadings } from '../reading';
 import { AXLE } from '../testing/axle';
 import type { Axle, Unit } from '../trailer';
+import { spoken } from '../words';
 import { compareVerdicts, judge, judgeRequestSchema, type UnitReading } from '.';
 
 const trailer = (axles = 2, change: Partial<Axle> = {}): Unit => ({
@@ -22,7 +23,7 @@ const stroke = (value: string, reservoir: string | undefined = '95 psi', place =
 const lining = (...points: string[]): UnitReading => ({ ...at, kind: 'lining', points });
 const tread = (...grooves: string[][]): UnitReading => ({ ...at, tyre: 'outer', kind: 'tread', grooves });
 const ask = (readings: UnitReading[], unit = trailer(), more = {}) =>
-  judge({ book: 'na', units: [unit], readings, ...more });
+  spoken(judge({ book: 'na', units: [unit], readings, ...more }));
 const first = (reading: UnitReading, unit = trailer()) => {
   const found = ask([reading], unit).findings.find(({ kind, measured }) => kind === reading.kind && measured !== null);
   if (!found) throw new Error(`no finding for ${reading.kind}`);

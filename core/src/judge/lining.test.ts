@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { BOOK_IDS, type BookId, bookFor, type Verdict } from '../limits';
 import type { ReadingOf } from '../reading';
 import { BRAKE_KINDS, type WheelEnd, wheelEnd } from '../trailer';
+import { sentences } from '../words';
 import { judgeReading } from '.';
 
 const end = (brake: WheelEnd['brake'] = 's-cam') =>
@@ -20,8 +21,8 @@ test('points that are not seen are no pass, and say how many', () => {
   expect(judged(['1/2 in', '7/16 in']).verdict).toBe('within');
   const open = judged(['1/2 in', '7/16 in'], 2);
   expect(open.verdict).toBe('not-judged');
-  expect(open.because).toContain('2 seen of 4');
-  expect(open.because).toContain('2 of 4 points not seen');
+  expect(sentences(open.said)).toContain('2 seen of 4');
+  expect(sentences(open.said)).toContain('2 of 4 points not seen');
 });
 
 test('one point past its limit decides, whatever the others would say', () => {

@@ -1,6 +1,7 @@
 import { type Book, keeps, limitsFor } from '../limits';
 import { thinnest } from '../measure';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeEach } from './decide';
 import { againstLimit, comparison, notJudged, type Opinion, opinion } from './opinion';
@@ -10,18 +11,22 @@ export function judgeLining(book: Book, end: WheelEnd, reading: ReadingOf<'linin
   const { text: measured, nm } = thinnest(reading.points);
   const { unseen = 0 } = reading;
   const all = reading.points.length + unseen;
-  const seen = unseen ? `${reading.points.length} seen of ${all}` : `${all}`;
-  const several = all > 1 ? `Thinnest of ${seen} points: ` : '';
+  const seen = reading.points.length;
+  const several = unseen ? said('points-seen', { seen, all }) : said('points-of', { all });
+  const points = all > 1 ? several : 'none';
   const counted = limitsFor(book, 'lining', end, 'share').find((limit) => !keeps(limit, nm));
   const judged = judgeEach(limitsFor(book, 'lining', end), nm, ({ limit, kept, verdict, why }) => {
     const share = counted && verdict === 'violation' ? (counted.share ?? 1) : 0;
-    const counts = share ? '; counts as one defective brake' : '';
-    const because = `${several}${comparison(limit, measured, nm, kept)}${counts}.${why}`;
-    return opinion({ verdict, share, because }, againstLimit(limit, measured, nm));
+    const counts = share ? 'one' : 'none';
+    const sum = comparison(limit, measured, nm, kept);
+    return opinion(
+      { verdict, share, said: [said('lining-compared', { points, sum, counts }), ...why] },
+      againstLimit(limit, measured, nm),
+    );
   });
   if (judged && unseen) {
-    const because = `${judged.because} ${unseen} of ${all} points not seen: nothing is said of what is not seen.`;
-    return judged.verdict === 'within' ? notJudged(because, { measured }) : { ...judged, because };
+    const because = [...judged.said, said('points-not-seen', { unseen, all })];
+    return judged.verdict === 'within' ? notJudged(because, { measured }) : { ...judged, said: because };
   }
-  return judged ?? notJudged('The book has no lining limit for this brake: the maker’s manual has it.', { measured });
+  return judged ?? notJudged(said('no-lining-limit'), { measured });
 }

@@ -1,5 +1,6 @@
 import { type Book, type KeptCheck, ownCheckOf } from '../limits';
 import type { ReadingOf } from '../reading';
+import { asWritten, said } from '../said';
 import { notJudged, type Opinion, opinion } from './opinion';
 import { compareVerdicts } from './verdict';
 
@@ -23,21 +24,25 @@ const isLess = (one: string, other: string): boolean => {
 
 function judgeFigure(name: string, { unit, least, most, presses }: Figure, value: string | undefined): Opinion {
   const says = (text: string) => `${text} ${unit}`.trim();
-  if (value === undefined) return notJudged(`${name}: nothing was counted or measured.`);
+  if (value === undefined) return notJudged(said('nothing-counted', { name }));
   const measured = says(value);
-  const [past, limit, words] =
+  const [past, limit, is] =
     least !== undefined && isLess(value, least)
-      ? [true, least, 'less than']
+      ? ([true, least, 'less'] as const)
       : most !== undefined && isLess(most, value)
-        ? [true, most, 'more than']
-        : [false, least ?? most ?? null, ''];
+        ? ([true, most, 'more'] as const)
+        : ([false, least ?? most ?? null, 'less'] as const);
   const holds = past && presses === 'hold' ? true : undefined;
   return opinion({
     ...RULE,
     verdict: past ? 'shop-limit' : 'within',
     measured,
     limit: limit === null ? null : says(limit),
-    because: past ? `${name}: ${measured} is ${words} ${says(limit ?? '')}.` : `${name}: ${measured}.`,
+    said: [
+      past
+        ? said('own-past', { name, measured, is, limit: says(limit ?? '') })
+        : said('own-figure', { name, measured }),
+    ],
     holds,
   });
 }
@@ -45,16 +50,28 @@ function judgeFigure(name: string, { unit, least, most, presses }: Figure, value
 /** What a fleet's own check found: one opinion for each sign, one for its figure, or one that it looked good. */
 export function judgeOwnCheck(book: Book, { check: name, found, value, words }: Read): Opinion[] {
   const asked = ownCheckOf(book.checks, name);
-  const noted = words ? ` ${words}` : '';
+  const noted = words ? [asWritten(words)] : [];
   const signs = found.map((sign) => {
     const presses = asked?.signs.find((each) => each.sign === sign)?.presses;
     const holds = presses === 'hold' ? true : undefined;
-    return opinion({ ...RULE, verdict: 'shop-limit', measured: sign, because: `${name}: ${sign}.${noted}`, holds });
+    return opinion({
+      ...RULE,
+      verdict: 'shop-limit',
+      measured: sign,
+      said: [said('own-sign', { name, sign }), ...noted],
+      holds,
+    });
   });
-  if (!asked)
-    return signs.length ? signs : [notJudged(`The shop has no check “${name}” any more: look again by one it has.`)];
+  if (!asked) return signs.length ? signs : [notJudged(said('no-own-check', { name }))];
   const figure = asked.figure ? [judgeFigure(name, asked.figure, value)] : [];
   const all = [...signs, ...figure].sort((a, b) => compareVerdicts(a.verdict, b.verdict));
   if (all.length) return all;
-  return [opinion({ ...RULE, verdict: 'within', measured: 'good', because: `${name}: ${asked.good}.${noted}` })];
+  return [
+    opinion({
+      ...RULE,
+      verdict: 'within',
+      measured: 'good',
+      said: [said('check-good', { name, good: asked.good }), ...noted],
+    }),
+  ];
 }

@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
@@ -17,6 +18,6 @@ export function judgePart(book: Book, end: WheelEnd, reading: ReadingOf<'drum'> 
   return judgeAmount(rules, kind, withMark(end, kind, marked), {
     measured: value,
     amount: nmOf(value),
-    silent: `Enter the discard figure marked on this ${kind}.`,
+    silent: said('enter-discard', { part: kind }),
   });
 }

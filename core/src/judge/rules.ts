@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import { implausible, type Reading, type ReadingKind, type ReadingOf, readingText } from '../reading';
+import { asWritten, said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeAirTest } from './air-test';
 import { judgeCheck } from './check';
@@ -28,7 +29,7 @@ import { judgeWheelTemperature } from './wheel-temperature';
 /** What the book says of one reading of a kind, taken at this axle end; null where it was taken at none. */
 type Rule<K extends ReadingKind> = (book: Book, reading: ReadingOf<K>, end: WheelEnd | null) => Opinion;
 
-const NOWHERE = notJudged('There is no such axle end: say which it was.');
+const NOWHERE = notJudged(said('no-axle-end'));
 
 const atEnd =
   <R>(rule: (book: Book, end: WheelEnd, reading: R) => Opinion) =>
@@ -57,8 +58,8 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
   'guard-height': judgeGuardHeight,
   'wheel-play': judgeWheelPlay,
   'air-test': judgeAirTest,
-  check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
-  'own-check': (book, reading) => judgeOwnCheck(book, reading)[0] ?? notJudged('Nothing was noted: look again.'),
+  check: (book, reading) => judgeCheck(book, reading)[0] ?? notJudged(said('nothing-noted')),
+  'own-check': (book, reading) => judgeOwnCheck(book, reading)[0] ?? notJudged(said('nothing-noted')),
   defect: judgeDefect,
 };
 
@@ -68,6 +69,6 @@ const RULES: { [K in ReadingKind]: Rule<K> } = {
  */
 export function judgeReading(book: Book, end: WheelEnd | null, reading: Reading): Opinion {
   const odd = implausible(reading);
-  if (odd) return notJudged(odd, { measured: readingText(reading) });
+  if (odd) return notJudged(asWritten(odd), { measured: readingText(reading) });
   return (RULES[reading.kind] as Rule<ReadingKind>)(book, reading, end);
 }

@@ -1,8 +1,9 @@
+import { spoken } from '../words';
 import { judge, judgeRequestSchema } from '.';
 import { SAMPLE } from './sample';
 
 test('the published sample', () => {
-  const answer = judge(judgeRequestSchema.parse(SAMPLE));
+  const answer = spoken(judge(judgeRequestSchema.parse(SAMPLE)));
   expect(answer.units[0]).toEqual({
     id: 'T1',
     verdict: 'out-of-service',
@@ -33,6 +34,7 @@ test('the published sample', () => {
     share: 0.5,
     rule: '49 CFR 393.47(e)',
     sure: 'law',
+    said: expect.any(Array),
     because: expect.stringContaining('by 1/8 in'),
   });
 });

@@ -1,6 +1,7 @@
 import { type Book, limitFor } from '../limits';
 import { formatLike } from '../measure';
 import type { ReadingOf } from '../reading';
+import { figure, listed, said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
@@ -11,9 +12,9 @@ export function judgeScribeMarks(book: Book, end: WheelEnd, { marks }: ReadingOf
   const judged = judgeAmount(book, 'scribe-marks', end, {
     measured: formatLike(both, marks[0]),
     amount: both,
-    silent: 'The book has no figure for scribe marks: the maker’s manual has one.',
-    also: `${marks.join(' and ')} together.`,
+    silent: said('no-scribe-limit'),
+    also: [said('together', { marks: listed(marks.map(figure), 'and') })],
   });
   const counts = judged.verdict === 'violation' ? limitFor(book, 'scribe-marks', end)?.share : undefined;
-  return counts ? { ...judged, share: counts, because: `${judged.because} Counts as one defective brake.` } : judged;
+  return counts ? { ...judged, share: counts, said: [...judged.said, said('counts-one')] } : judged;
 }

@@ -1,12 +1,13 @@
 import { foundDefects } from '../inspection';
 import type { ReadingOf } from '../reading';
 import type { Unit } from '../trailer';
+import { spoken } from '../words';
 import { judge } from './judge';
 
 const unit: Unit = { id: 'T1', kind: 'tractor', axles: [{ brake: 's-cam', tyres: 'single', hub: 'oil' }] };
 const pulled = (value: string): ReadingOf<'slack-pull'> => ({ kind: 'slack-pull', axle: 1, side: 'left', value });
 const judged = (value: string, book: 'na' | 'gb' = 'na') =>
-  judge({ book, units: [unit], readings: [{ ...pulled(value), unit: unit.id }] } as never);
+  spoken(judge({ book, units: [unit], readings: [{ ...pulled(value), unit: unit.id }] } as never));
 
 test.each([
   ['1 in', 'within', false, false],

@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { judgeAmount } from './decide';
 import { nmOf, type Opinion } from './opinion';
@@ -9,5 +10,5 @@ export const judgeSlackPull = (book: Book, end: WheelEnd, { value }: ReadingOf<'
   judgeAmount(book, 'slack-pull', end, {
     measured: value,
     amount: nmOf(value),
-    also: 'A pull by hand says whether the adjuster is set; it is no applied stroke.',
+    also: [said('pull-says')],
   });

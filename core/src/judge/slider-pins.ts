@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { said } from '../said';
 import { type Opinion, opinion } from './opinion';
 
 /** Judges the pins of a sliding axle: one not seated fails, more than the book's part of them is out of service. */
@@ -7,12 +8,12 @@ export function judgeSliderPins({ sliderPins }: Book, { pins, seated }: ReadingO
   const out = Math.max(0, pins - seated);
   const [top, bottom] = sliderPins.outOfServiceOver;
   const verdict = out === 0 ? 'within' : out * bottom > pins * top ? 'out-of-service' : 'violation';
-  const over = verdict === 'out-of-service' ? `, more than ${top}/${bottom} of them` : '';
+  const over = verdict === 'out-of-service' ? `${top}/${bottom}` : 'none';
   return opinion({
     measured: `${seated} of ${pins} seated`,
     verdict,
     rule: sliderPins.source,
     sure: sliderPins.sure,
-    because: out === 0 ? `All ${pins} pins are seated.` : `${out} of ${pins} pins missing or not seated${over}.`,
+    said: [out === 0 ? said('pins-seated', { pins }) : said('pins-out', { out, pins, over })],
   });
 }

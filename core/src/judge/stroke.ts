@@ -1,6 +1,7 @@
 import { type Book, limitNm, limitsFor, policyChoice } from '../limits';
 import { must, parseLength, parsePressure } from '../measure';
 import type { Reading, ReadingOf } from '../reading';
+import { figure, listed, type Said, said } from '../said';
 import { type Chamber, chamberWords, hasPushrod, type WheelEnd } from '../trailer';
 import { type Decision, judgeEach } from './decide';
 import { judgeDefect } from './defect';
@@ -16,13 +17,14 @@ function airAt({ reservoir: prescribed }: Book, reservoir: string | undefined): 
   return pascals > must(parsePressure(prescribed.to)) ? 'high' : 'prescribed';
 }
 
+const LOW = said('pressure-low');
 /** More air only lengthens a stroke: which outcomes each pressure leaves open, and why. */
-const OPEN: Record<Air, { keeps?: string; fails?: string }> = {
+const OPEN: Record<Air, { keeps?: Said; fails?: Said }> = {
   prescribed: {},
   'not asked': {},
-  low: { keeps: 'reservoir pressure was too low; the stroke may be longer at full pressure' },
-  high: { fails: 'reservoir pressure was too high; the stroke may be shorter at the required pressure' },
-  'not noted': { keeps: 'the reservoir pressure was not noted, the stroke may be longer at full pressure' },
+  low: { keeps: LOW },
+  high: { fails: said('pressure-high') },
+  'not noted': { keeps: said('pressure-not-noted') },
 };
 
 /** Share in the brake count of a stroke this far past its limit: under the book's step ½, from it on 1. */
@@ -32,20 +34,16 @@ const shareBeyond = ({ brakeCount }: Book, beyond: number): 0 | 0.5 | 1 => {
 };
 
 /** What a long stroke asks for next: adjusting a manual adjuster is the repair, on an automatic one it is a symptom. */
-function whatNext(book: Book, end: WheelEnd, presses: number | undefined): string {
-  if (end.adjuster === 'manual')
-    return ' Manual adjuster: tighten to contact, back off a quarter to a half turn, measure again, and do the other brakes of the axle.';
-  if (end.adjuster !== 'automatic') return '';
-  if (presses) return ` Measured after ${presses} full applications: find the cause, do not adjust it and walk away.`;
-  return policyChoice(book.policies ?? {}, 'adjuster') === 'press-first'
-    ? ' Automatic adjuster: make several hard brake applications and measure again before judging it. Do not adjust it and walk away.'
-    : ' Automatic adjuster: find the cause at once. Do not adjust it and walk away.';
+function whatNext(book: Book, end: WheelEnd, presses: number | undefined): readonly Said[] {
+  if (end.adjuster === 'manual') return [said('manual-adjuster')];
+  if (end.adjuster !== 'automatic') return [];
+  if (presses) return [said('find-cause-after', { presses })];
+  return [said(policyChoice(book.policies ?? {}, 'adjuster') === 'press-first' ? 'press-first' : 'find-cause')];
 }
 
-const NO_PUSHROD =
-  'Pushrod stroke is not measured on this brake. The lining decides: measure it, and use the maker’s figure if there is one.';
-const NO_CHAMBER_LIMIT = (chamber: Chamber) =>
-  `The book has no limit for a ${chamberWords(chamber)}: use 80 % of the rated stroke, or the readjustment limit its maker marked.`;
+const noLimitFor = (chamber: Chamber | null | undefined): Said =>
+  chamber ? said('no-chamber-limit', { chamber: chamberWords(chamber) }) : said('maker-has-limit');
+const chamberOf = (end: WheelEnd): string => (end.chamber ? chamberWords(end.chamber) : 'none');
 
 function pastLimit(
   book: Book,
@@ -57,11 +55,16 @@ function pastLimit(
   const { limit, verdict, why } = found;
   const legal = verdict === 'violation';
   const share = legal ? shareBeyond(book, nm - limitNm(limit)) : 0;
-  const noted = airAt(book, reading.reservoir) === 'not noted' ? ' The reservoir pressure was not noted.' : '';
-  const counts = { 0: '', 0.5: '; counts as half a defective brake', 1: '; counts as one defective brake' }[share];
-  const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
-  const because = `${comparison(limit, reading.value, nm, false)}${chamber}${counts}.${noted}${why}${whatNext(book, end, reading.presses)}`;
-  return opinion({ verdict, share, because }, againstLimit(limit, reading.value, nm));
+  const noted = airAt(book, reading.reservoir) === 'not noted' ? [said('reservoir-not-noted')] : [];
+  const counts = ({ 0: 'none', 0.5: 'half', 1: 'one' } as const)[share];
+  const sum = comparison(limit, reading.value, nm, false);
+  const because = [
+    said('stroke-compared', { sum, chamber: chamberOf(end), counts }),
+    ...noted,
+    ...why,
+    ...whatNext(book, end, reading.presses),
+  ];
+  return opinion({ verdict, share, said: because }, againstLimit(limit, reading.value, nm));
 }
 
 /** The catalogue's code for a brake that does not act. */
@@ -71,16 +74,15 @@ const DEAD = { code: 'no-braking-action' };
 function unmoved(book: Book, reading: ReadingOf<'stroke-applied'>): Opinion {
   const measured = reading.value;
   if (book.reservoir && airAt(book, reading.reservoir) === 'low')
-    return notJudged(`The pushrod did not move, but ${OPEN.low.keeps}: ${again(book)}`, { measured });
+    return notJudged(said('pushrod-still-open', { open: LOW, again: again(book) }), { measured });
   const dead = judgeDefect(book, DEAD);
-  return opinion(
-    { verdict: dead.verdict, because: `The pushrod does not move. ${dead.because}` },
-    { ...dead, measured },
-  );
+  return opinion({ verdict: dead.verdict, said: [said('pushrod-still'), ...dead.said] }, { ...dead, measured });
 }
 
-const again = ({ reservoir }: Book): string =>
-  reservoir ? `measure again at ${reservoir.from} to ${reservoir.to}.` : 'measure again.';
+const again = ({ reservoir }: Book): Said =>
+  reservoir
+    ? said('measure-again-at', { from: figure(reservoir.from), to: figure(reservoir.to) })
+    : said('measure-again');
 
 /**
  * Judges an applied pushrod stroke by chamber and reservoir pressure; on a brake whose pushrod is not to be measured, by
@@ -90,37 +92,28 @@ export function judgeStroke(book: Book, end: WheelEnd, reading: ReadingOf<'strok
   const measured = reading.value;
   const nm = nmOf(measured);
   const limits = limitsFor(book, 'stroke-applied', end);
-  if (!hasPushrod(end) && limits.length === 0) return notJudged(NO_PUSHROD, { measured });
+  if (!hasPushrod(end) && limits.length === 0) return notJudged(said('no-pushrod'), { measured });
   if (nm === 0) return unmoved(book, reading);
-  if (!end.chamber && limits.length === 0)
-    return notJudged(
-      'The chamber is not known, so its limit is not known. Read the size at the clamp and enter it on the unit.',
-      { measured },
-    );
+  if (!end.chamber && limits.length === 0) return notJudged(said('chamber-unknown'), { measured });
   const air = airAt(book, reading.reservoir);
-  const chamber = end.chamber ? ` (${chamberWords(end.chamber)})` : '';
   const judged = judgeEach(limits, nm, (found) => {
     const { limit, kept, why } = found;
     const open = OPEN[air][kept ? 'keeps' : 'fails'];
     const figures = againstLimit(limit, measured, nm);
     const sum = comparison(limit, measured, nm, kept);
-    if (open) return notJudged(`${sum}, but ${open}: ${again(book)}`, figures);
+    if (open) return notJudged(said('but-open', { sum, open, again: again(book) }), figures);
     if (!kept) return pastLimit(book, end, reading, nm, found);
-    return opinion({ verdict: 'within', because: `${sum}${chamber}.${why}` }, figures);
+    const kind = said('stroke-compared', { sum, chamber: chamberOf(end), counts: 'none' });
+    return opinion({ verdict: 'within', said: [kind, ...why] }, figures);
   });
-  return (
-    judged ??
-    notJudged(end.chamber ? NO_CHAMBER_LIMIT(end.chamber) : 'No limit is known: the maker’s manual has it.', {
-      measured,
-    })
-  );
+  return judged ?? notJudged(noLimitFor(end.chamber), { measured });
 }
 
 /**
- * Whose range of reservoir pressure the strokes of an inspection were read in, in a sentence; null where none was noted in
+ * Whose range of reservoir pressure the strokes of an inspection were read in; null where none was noted in
  * any. What lies on the border of two is of both.
  */
-export function reservoirSays({ reservoir }: Book, readings: readonly Reading[]): string | null {
+export function reservoirSays({ reservoir }: Book, readings: readonly Reading[]): Said | null {
   const noted = [
     ...new Set(readings.flatMap((each) => (each.kind === 'stroke-applied' && each.reservoir ? [each.reservoir] : []))),
   ];
@@ -131,5 +124,6 @@ export function reservoirSays({ reservoir }: Book, readings: readonly Reading[])
     }),
   );
   if (of.length === 0) return null;
-  return `Strokes read at ${noted.join(', ')} in the reservoir: ${of.map((range) => `${range.of}’s ${range.from} to ${range.to}`).join(', and ')}.`;
+  const ranges = of.map((each) => said('range-of', { of: each.of, from: figure(each.from), to: figure(each.to) }));
+  return said('strokes-read-at', { noted: listed(noted.map(figure)), ranges: listed(ranges, 'comma-and') });
 }

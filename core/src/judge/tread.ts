@@ -1,6 +1,7 @@
 import { type Book, keeps, type Limit, limitFor, limitsFor } from '../limits';
 import { thinnest } from '../measure';
 import type { ReadingOf } from '../reading';
+import { figure, type Said, said } from '../said';
 import type { WheelEnd } from '../trailer';
 import { type Decision, judgeEach } from './decide';
 import { againstLimit, comparison, nmOf, notJudged, type Opinion, opinion } from './opinion';
@@ -17,13 +18,13 @@ function adjacentFail(limit: Limit, spot: Spot, run: number): boolean {
   return false;
 }
 
-/** What more must be read before the out-of-service criterion is settled; null when it is settled either way. */
-function stillOpen(limit: Limit, spots: readonly Spot[], run: number, wanted: number): string | null {
+/** What more must be read before the out-of-service criterion is settled; nothing when it is settled either way. */
+function stillOpen(limit: Limit, spots: readonly Spot[], run: number, wanted: number): readonly Said[] {
   const full = spots.filter((spot) => spot.length >= run);
   const failing = full.filter((spot) => adjacentFail(limit, spot, run)).length;
   const unread = Math.max(0, wanted - full.length);
-  if (failing + unread < wanted) return null;
-  return `To settle whether it is out of service, read ${run} adjacent major grooves at ${wanted} places around the tire; ${full.length} of ${wanted} places have them`;
+  if (failing + unread < wanted) return [];
+  return [said('tread-settle', { run, wanted, have: full.length })];
 }
 
 /** A groove's part of the breadth, as it lies in the middle of its share: it takes half of it. */
@@ -73,18 +74,18 @@ function pastLimit(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>, nm: n
   const { limit, verdict, why } = found;
   const { text: measured } = thinnest(...reading.grooves);
   const figures = againstLimit(limit, measured, nm);
-  const sum = comparison(limit, measured, nm, false);
+  const sum = said('sentence', { said: comparison(limit, measured, nm, false) });
   const inside = forgiven(book, limit, reading);
   if (inside && book.treadBand) {
     const [top, bottom] = book.treadBand.breadth;
     const kept = comparison(limit, inside, nmOf(inside), true);
-    const because = `${kept}, in a continuous band of ${top}/${bottom} of the breadth; ${measured} lies outside of that band.`;
-    return opinion({ verdict: 'within', because }, againstLimit(limit, inside, nmOf(inside)));
+    const because = said('in-band', { kept, part: `${top}/${bottom}`, measured: figure(measured) });
+    return opinion({ verdict: 'within', said: [because] }, againstLimit(limit, inside, nmOf(inside)));
   }
 
   const rule = book.treadOutOfService;
   const criterion = rule ? limitFor(book, 'tread', end, 'out-of-service') : null;
-  if (!rule || !criterion || verdict !== 'violation') return opinion({ verdict, because: `${sum}.${why}` }, figures);
+  if (!rule || !criterion || verdict !== 'violation') return opinion({ verdict, said: [sum, ...why] }, figures);
   const { adjacentGrooves, spots } = rule;
   const failing = reading.grooves.filter((spot) => adjacentFail(criterion, spot, adjacentGrooves)).length;
   if (failing >= spots)
@@ -93,13 +94,16 @@ function pastLimit(book: Book, end: WheelEnd, reading: ReadingOf<'tread'>, nm: n
         verdict: 'out-of-service',
         rule: criterion.source,
         sure: criterion.sure,
-        because: `${sum}. ${adjacentGrooves} adjacent major grooves are less than ${criterion.value} at ${failing} places round the tire.`,
+        said: [
+          sum,
+          said('adjacent-grooves', { run: adjacentGrooves, limit: figure(criterion.value), places: failing }),
+        ],
       },
       figures,
     );
   const below = !keeps(criterion, nm);
-  const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, spots) : null;
-  return opinion({ verdict, because: open ? `${sum}. ${open}.` : `${sum}.` }, figures);
+  const open = below ? stillOpen(criterion, reading.grooves, adjacentGrooves, spots) : [];
+  return opinion({ verdict, said: [sum, ...open] }, figures);
 }
 
 /** Judges one tyre by the smallest point read, and by grooves and places for out of service. Source: 49 CFR 393.75. */
@@ -108,8 +112,8 @@ export function judgeTread(book: Book, end: WheelEnd, reading: ReadingOf<'tread'
   const judged = judgeEach(limitsFor(book, 'tread', end), nm, (found) => {
     if (!found.kept) return pastLimit(book, end, reading, nm, found);
     const { limit, verdict, why } = found;
-    const because = `Smallest reading: ${comparison(limit, measured, nm, true)}.${why}`;
-    return opinion({ verdict, because }, againstLimit(limit, measured, nm));
+    const sum = said('smallest-reading', { sum: comparison(limit, measured, nm, true) });
+    return opinion({ verdict, said: [sum, ...why] }, againstLimit(limit, measured, nm));
   });
-  return judged ?? notJudged('The book has no tread limit for this wheel: the maker’s manual has it.', { measured });
+  return judged ?? notJudged(said('no-tread-limit'), { measured });
 }

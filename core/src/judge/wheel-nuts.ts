@@ -1,5 +1,6 @@
 import type { Book } from '../limits';
 import type { ReadingOf } from '../reading';
+import { listed, type Said, said } from '../said';
 import { type Opinion, opinion } from './opinion';
 
 /** The longest run of positions side by side on a wheel, the last beside the first. */
@@ -13,15 +14,15 @@ export function longestRun(positions: readonly number[], holes: number): number 
 
 const list = (positions: readonly number[]) => [...positions].sort((a, b) => a - b).join(', ');
 
-function outOfService({ wheels }: Book, holes: number, gone: readonly number[]): string | null {
+function outOfService({ wheels }: Book, holes: number, gone: readonly number[]): Said | null {
   const rule = wheels.outOfService.find(
     ({ holes: { atMost, atLeast } }) =>
       (atMost === undefined || holes <= atMost) && (atLeast === undefined || holes >= atLeast),
   );
   if (!rule) return null;
   const run = longestRun(gone, holes);
-  if (rule.adjacent && run >= rule.adjacent) return `${run} of them side by side`;
-  return gone.length >= rule.anywhere ? `${rule.anywhere} or more of ${holes}` : null;
+  if (rule.adjacent && run >= rule.adjacent) return said('side-by-side', { run });
+  return gone.length >= rule.anywhere ? said('or-more-of', { least: rule.anywhere, holes }) : null;
 }
 
 /** Judges a wheel's fasteners by stud position: each loose or missing one fails, adjacency decides more. Source: 49 CFR 393.205. */
@@ -35,6 +36,14 @@ export function judgeWheelNuts(book: Book, reading: ReadingOf<'wheel-nuts'>): Op
     ...(rust.length ? [`rust trail at ${list(rust)}`] : []),
   ];
   const measured = parts.join('; ') || `all ${holes} tight`;
+  const each = listed(
+    [
+      ...(missing.length ? [said('missing-at', { at: list(missing) })] : []),
+      ...(loose.length ? [said('loose-at', { at: list(loose) })] : []),
+      ...(rust.length ? [said('rust-at', { at: list(rust) })] : []),
+    ],
+    'semicolon',
+  );
   if (gone.length) {
     const out = outOfService(book, holes, gone);
     return opinion({
@@ -42,7 +51,7 @@ export function judgeWheelNuts(book: Book, reading: ReadingOf<'wheel-nuts'>): Op
       verdict: out ? 'out-of-service' : 'violation',
       rule: out ? wheels.outOfServiceSource : wheels.source,
       sure: wheels.sure,
-      because: `${gone.length} of ${holes} fasteners loose or missing${out ? `, ${out}` : ''}: ${measured}.`,
+      said: [said('fasteners', { gone: gone.length, holes, out: out ?? 'none', parts: each })],
     });
   }
   if (rust.length)
@@ -51,13 +60,13 @@ export function judgeWheelNuts(book: Book, reading: ReadingOf<'wheel-nuts'>): Op
       verdict: 'shop-limit',
       rule: wheels.rustSource,
       sure: 'practice',
-      because: `Rust trail at ${list(rust)}: the nut moves. Check its torque.`,
+      said: [said('rust-trail', { at: list(rust) })],
     });
   return opinion({
     measured,
     verdict: 'within',
     rule: wheels.source,
     sure: wheels.sure,
-    because: `All ${holes} present and tight.`,
+    said: [said('all-tight', { holes })],
   });
 }

@@ -3,6 +3,7 @@ import { BOOKS } from '../limits';
 import { findPatterns } from '../patterns';
 import type { ReadingOf } from '../reading';
 import type { Side, Unit } from '../trailer';
+import { spoken } from '../words';
 import { judge } from './judge';
 import { VERDICT_RANK } from './verdict';
 
@@ -17,7 +18,7 @@ const unit: Unit = {
 type Heat = ReadingOf<'wheel-temperature'>;
 const heat = (axle: number, side: Side, value: string): Heat => ({ kind: 'wheel-temperature', axle, side, value });
 const judged = (readings: readonly Heat[], book: 'na' | 'gb' = 'na') =>
-  judge({ book, units: [unit], readings: readings.map((each) => ({ ...each, unit: unit.id })) } as never);
+  spoken(judge({ book, units: [unit], readings: readings.map((each) => ({ ...each, unit: unit.id })) } as never));
 const found = (readings: readonly Heat[], book?: 'na' | 'gb') =>
   judged(readings, book).findings.filter(({ kind }) => kind.startsWith('wheel-temperature'));
 

@@ -1,6 +1,7 @@
 import type { Book } from '../limits';
 import { formatApart, must, parseTemperature } from '../measure';
 import type { ReadingOf } from '../reading';
+import { figure, said } from '../said';
 import { SIDES, type Side, type Unit, type WheelEnd, wheelEnd } from '../trailer';
 import { judgeAmount } from './decide';
 import type { Finding } from './finding';
@@ -52,7 +53,7 @@ export function judgeWheelTemperatures(book: Book, unit: Unit, own: readonly Uni
     const judged = judgeAmount(book, 'wheel-temperature-apart', end, {
       measured: formatApart(apart, hot.text),
       amount: apart,
-      also: `This end ${hot.text}, the other one ${cold.text}.`,
+      also: [said('ends-read', { hot: figure(hot.text), cold: figure(cold.text) })],
     });
     if (judged.verdict === 'within' || judged.verdict === 'not-judged') return [];
     return [findingOf(unit.id, { axle, side, tyre: null }, 'wheel-temperature-apart', judged)];

@@ -6,6 +6,7 @@ import { INCH_UNITS, METRIC_UNITS } from '../measure';
 import { type Reading, readingText } from '../reading';
 import { AXLE } from '../testing/axle';
 import { type Unit, wheelEnds } from '../trailer';
+import { spokenFinding } from '../words';
 import { inspectionPrintout } from '.';
 
 const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, lift: true }, AXLE] };
@@ -51,7 +52,7 @@ function sheetWith(readings: Reading[], more: Partial<Sheet> = {}): Sheet {
       verdict: own.verdict,
       complete: own.complete,
       brakes: own.brakes,
-      findings: answer.findings,
+      findings: answer.findings.map(spokenFinding),
     },
     ...more,
   };

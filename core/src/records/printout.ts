@@ -16,6 +16,7 @@ import {
   subjectOf,
 } from '../reading';
 import { changeWords, placeWords, SIDES, type Side } from '../trailer';
+import { sentences } from '../words';
 
 export interface PrintedFinding {
   place: string;
@@ -131,7 +132,7 @@ export function inspectionPrintout({ sheet, fleet, book, units }: PrintoutFrom):
       limit: inBoth(each.limit ?? '', units),
       margin: forPeople(inUnits(each.margin ?? '', units)),
       verdict: verdictWords(book, each.verdict),
-      because: wordsInUnits(each.because, units),
+      because: sentences(each.said, { shown: (text) => inBoth(text, units) }),
       rule: each.rule ?? '',
     })),
     within: findings.filter(({ verdict: each }) => each === 'within').length,
@@ -156,7 +157,7 @@ function cautionsOf(book: Book, readings: Sheet['readings'], zone: string): stri
   );
   return [
     ...(chocked ? [chockedWords(`${chocked.by}, ${clock(chocked.at, zone)}`)] : []),
-    ...(reservoir ? [reservoir] : []),
+    ...(reservoir ? [sentences([reservoir])] : []),
     book.caution,
     'What was not measured is not a pass. This sheet says what the readings meet; the person who signs answers for it.',
   ];

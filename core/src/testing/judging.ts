@@ -1,6 +1,7 @@
 import { type JudgeRequest, judge, keptJudgeRequestSchema } from '../judge';
 import { type BookId, bookFor, type FleetLimit } from '../limits';
 import type { Axle, Unit } from '../trailer';
+import { spoken } from '../words';
 import { AXLE } from './axle';
 
 /** The axle end most examples are about. */
@@ -23,12 +24,12 @@ export const ownLimit = (tightens: string, value: string): FleetLimit => ({
   at: '2026-01-01',
 });
 
-/** Judges readings of a one-axle trailer. */
+/** Judges readings of a one-axle trailer; what it finds is said in words too. */
 export const ask = (readings: Given[], { axle, book = 'na', policies = {}, limits = [] }: More = {}) => {
   const unit: Unit = { id: 'T', kind: 'semitrailer', axles: [{ ...AXLE, ...axle }] };
   const request = { book, units: [unit], readings: readings.map((each) => ({ unit: 'T', ...each })) };
   const parsed: JudgeRequest = keptJudgeRequestSchema.parse(request);
-  return judge(parsed, { book: bookFor({ book, policies, limits }) });
+  return spoken(judge(parsed, { book: bookFor({ book, policies, limits }) }));
 };
 /** The finding of one reading, of its own kind. */
 export const first = (reading: Given, more?: More) => {

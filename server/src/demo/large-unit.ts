@@ -9,6 +9,7 @@ import {
   type JobState,
   type Random,
   type Reading,
+  sentences,
   type Unit,
 } from '@zealous-axle/core';
 import { BODIES, type Body } from './fleet';
@@ -248,8 +249,9 @@ function foundBy({ fleetId, random }: Making, unitId: string, last: Past, open: 
   const found = foundDefects(findings, open, { book: DEFAULT_BOOK });
   const reason = holdReason(inspection.verdict, found);
   return {
-    defects: found.map((each) => ({
+    defects: found.map(({ said, ...each }) => ({
       ...each,
+      words: sentences(said),
       fleetId,
       id: seededId(random, closedAt),
       unitId,

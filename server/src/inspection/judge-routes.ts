@@ -9,6 +9,7 @@ import {
   judgeRequestSchema,
   ROUTES,
   routeSchema,
+  spoken,
 } from '@zealous-axle/core';
 import { z } from 'zod';
 import { type App, budget } from '../http';
@@ -32,7 +33,7 @@ export function judgeRoutes(app: App): void {
         response: { 200: judgeAnswerSchema },
       },
     },
-    async (request) => judge(request.body),
+    async (request) => spoken(judge(request.body)),
   );
 
   app.get(

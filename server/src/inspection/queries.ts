@@ -2,12 +2,14 @@ import {
   allFindings,
   type InspectionHead,
   isKeyOf,
+  keptFinding,
   type OpenInspection,
   type Reading,
   readingPlace,
   type Sheet,
   type Standing,
   type Step,
+  spokenJudgement,
   type Unit,
   type UnitChange,
   type Verdict,
@@ -54,8 +56,8 @@ async function latestJudgement(
     .limit(1);
   if (!row) return null;
   const { book, edition, verdict, complete, brakes } = row;
-  const findings = allFindings(unitOf, row.findings, steps);
-  return { book: { id: book, edition }, verdict, complete, brakes, findings };
+  const findings = allFindings(unitOf, row.findings.map(keptFinding), steps);
+  return spokenJudgement({ book: { id: book, edition }, verdict, complete, brakes, findings });
 }
 
 /** Facts of the unit that were changed since an inspection began, until it was judged last: its verdict may rest on them. */

@@ -1,7 +1,7 @@
 import type {
   BrakeCount,
-  Finding,
   GaugeSource,
+  KeptFinding,
   Purpose,
   Reading,
   SectionTime,
@@ -134,7 +134,7 @@ export const judgement = pgTable(
     complete: boolean('complete').notNull(),
     brakes: jsonb('brakes').$type<BrakeCount>().notNull(),
     /** What was read and judged. What was not read is worked out from the steps, not stored. */
-    findings: jsonb('findings').$type<Finding[]>().notNull(),
+    findings: jsonb('findings').$type<KeptFinding[]>().notNull(),
     shape: shape(2),
     judgedAt: at('judged_at').notNull(),
   },

@@ -6,6 +6,7 @@ import {
   isOpenDefect,
   type Settled,
   type SettledReading,
+  sentences,
   settle,
   type ToldDefect,
   takenBack,
@@ -75,8 +76,9 @@ const words = (each: Pick<FoundDefect, 'code' | 'axle' | 'side' | 'tyre'>): stri
 /** Reports what nobody was told of yet. A sign a driver saw is that driver's report. */
 async function report({ store, session, at }: Settling, unit: UnitRow, fresh: Settled['report']): Promise<Changed[]> {
   if (fresh.length === 0) return [];
-  const rows = fresh.map(({ inspection: of, ...each }) => ({
+  const rows = fresh.map(({ inspection: of, said, ...each }) => ({
     ...each,
+    words: sentences(said),
     fleetId: session.fleet.id,
     id: uuidv7(),
     unitId: unit.id,
@@ -101,11 +103,11 @@ const note = ({ store, session, at }: Settling, defectId: string, said: string) 
   });
 
 /** A report that is graver than it says holds from now on, and says why. */
-async function worsen(doing: Settling, { id, words: why, verdict }: Settled['worsened'][number]): Promise<Changed> {
+async function worsen(doing: Settling, { id, said: why, verdict }: Settled['worsened'][number]): Promise<Changed> {
   const row = found(await findDefect(doing.store, id));
   const version = row.version + 1;
   await doing.store.update(defect).set({ holds: true, verdict, version }).where(eq(defect.id, id));
-  await note(doing, id, why);
+  await note(doing, id, sentences(why));
   return changed('defect', id, version);
 }
 

@@ -20,6 +20,7 @@ import { PhotoButton } from '../../parts/PhotoButton';
 import { endCode } from '../../parts/RunningGear';
 import { useStable } from '../../parts/useStable';
 import { useMaySend } from '../../session/may';
+import { useWords } from '../../session/rules';
 import { asksChocks, asksChocksOut } from './chocks';
 import { useCurrent } from './current';
 import { currentField, nextEmptyField } from './fields';
@@ -87,6 +88,7 @@ export const AtGate = ({ gate }: { gate: Gate }) => (gate === 'reservoir' ? <Res
 function Entering() {
   const { draft, ends, now, update, inspecting, why } = useCurrent();
   const mayCorrect = useMaySend('correct-ends');
+  const words = useWords();
   if (!now) return null;
   const { step, judged } = now;
   const Keys = padOf(step.kind).Pad ?? FigurePad;
@@ -103,7 +105,7 @@ function Entering() {
     Figures: FigurePad,
   };
   const reasons = judged.opinion
-    ? [judged.opinion.because, judged.opinion.open, judged.opinion.rule].filter(Boolean).join(' ')
+    ? [words([...judged.opinion.said, ...(judged.opinion.open ?? [])]), judged.opinion.rule].filter(Boolean).join(' ')
     : padOf(step.kind).how(step, draft.rules.policies, draft.unit.features);
   return (
     <>

@@ -13,6 +13,7 @@ import {
   readingSchema,
   routeSteps,
   type Step,
+  sentences,
   VEHICLES,
   WEAR_MARKS,
   withNote,
@@ -240,7 +241,7 @@ describe('whatever is pressed', () => {
         expect(readingSchema.parse(JSON.parse(JSON.stringify(made.value)))).toEqual(made.value);
         const { findings } = judge({ book: 'na', units: [unit], readings: [{ unit: unit.id, ...made.value }] });
         const key = keyOf(step);
-        return findings.some((each) => keyOf(each) === key && each.because !== '');
+        return findings.some((each) => keyOf(each) === key && sentences(each.said) !== '');
       }),
       { numRuns: 2_000 },
     );

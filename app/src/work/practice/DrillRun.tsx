@@ -1,4 +1,4 @@
-import { dayAfter, dayIn } from '@zealous-axle/core';
+import { dayAfter, dayIn, sentences } from '@zealous-axle/core';
 import {
   DRILL_WORDS,
   type Drill,
@@ -166,7 +166,7 @@ function Asked({
         <>
           <Notice
             look={shown === question.right ? 'good' : 'ask'}
-          >{`${shown === question.right ? 'Right. ' : ''}${question.why}`}</Notice>
+          >{`${shown === question.right ? 'Right. ' : ''}${sentences(question.why)}`}</Notice>
           <Button
             tall
             look="act"

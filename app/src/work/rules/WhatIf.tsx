@@ -12,6 +12,7 @@ import {
 } from '@zealous-axle/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { Because } from '../../parts/Because';
 import { BrakeSum } from '../../parts/BrakeSum';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -151,7 +152,7 @@ export function WhatIf({ book }: { book: Book }) {
       <View className="flex-row flex-wrap items-center gap-3">
         <VerdictBadge verdict={found.verdict} />
         <View className="min-w-0 flex-1">
-          <Text>{found.because}</Text>
+          <Because said={found.said} />
         </View>
       </View>
       <BrakeSum count={count} share={book.brakeCount?.fraction ?? null} />

@@ -3,6 +3,7 @@ import { chosen, type Random, randomOf, shuffled } from '../../chance';
 import { countBrakes, judgeReading, outOfServiceAt } from '../../judge';
 import { type BookId, DEFAULT_BOOK, limitFor, plainBook, type Verdict } from '../../limits';
 import { must, parseLength } from '../../measure';
+import { asWritten, type Said as Reason } from '../../said';
 import type { Chamber, WheelEnd } from '../../trailer';
 import { SAID_WORDS, type Said } from './debrief';
 import type { Scene } from './drawing/scene';
@@ -27,7 +28,7 @@ export interface Question {
   scene: Scene | null;
   options: string[];
   right: number;
-  why: string;
+  why: readonly Reason[];
   /** Each answer's distance from the right one in divisions of the scale, with its sign; null where it is no figure. */
   off: number[] | null;
 }
@@ -41,7 +42,7 @@ function ofDivisions(ask: string, scene: Scene, value: number, words: (value: nu
     scene,
     options: values.map(words),
     right: values.indexOf(value),
-    why: `It stands at ${words(value)}.`,
+    why: [asWritten(`It stands at ${words(value)}.`)],
     off: values.map((each) => each - value),
   };
 }
@@ -130,7 +131,7 @@ function limit(random: Random, book: BookId): Question {
     scene: null,
     options: [...VERDICT_OPTIONS],
     right,
-    why: opinion.because,
+    why: opinion.said,
     off: null,
   };
 }
@@ -158,7 +159,9 @@ function count(random: Random, book: BookId): Question {
     scene: null,
     options: values.map(words),
     right: values.indexOf(told.defective),
-    why: `${full} and half of ${half}, rounded down, is ${told.defective}; ${told.outOfServiceAt} put it out.`,
+    why: [
+      asWritten(`${full} and half of ${half}, rounded down, is ${told.defective}; ${told.outOfServiceAt} put it out.`),
+    ],
     off: values.map((each) => each - told.defective),
   };
 }
@@ -181,7 +184,7 @@ function units(random: Random): Question {
     scene: null,
     options: order.map(toMm ? mm : thirtySeconds),
     right: order.indexOf(nm),
-    why: `${inches(top, parts)} is ${thirtySeconds(nm)}, ${mm(nm)}.`,
+    why: [asWritten(`${inches(top, parts)} is ${thirtySeconds(nm)}, ${mm(nm)}.`)],
     off: null,
   };
 }
@@ -207,7 +210,7 @@ function holdOrGo(random: Random, book: BookId): Question {
     scene: null,
     options: SAID_ORDER.map((each) => SAID_WORDS[each]),
     right: SAID_ORDER.indexOf(SAID_BY[severity?.verdict ?? 'within']),
-    why: severity ? `${severity.rule}.` : '',
+    why: severity ? [asWritten(`${severity.rule}.`)] : [],
     off: null,
   };
 }

@@ -12,9 +12,9 @@ import {
 } from '@zealous-axle/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { Because } from '../../../parts/Because';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
-import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import type { PadProps } from '../kinds/kind';
@@ -95,7 +95,7 @@ function Rate({ pad, per }: { pad: PadProps; per: number | null }) {
           : `${formatLike(rate.lost, start)} in ${entry.note.seconds} s${whole}`}
       </Text>
       {judged.opinion ? <VerdictBadge verdict={judged.opinion.verdict} /> : null}
-      {judged.opinion?.verdict === 'not-judged' ? <Sentence said={judged.opinion.because} /> : null}
+      {judged.opinion?.verdict === 'not-judged' ? <Because said={judged.opinion.said} /> : null}
     </View>
   );
 }
@@ -111,7 +111,7 @@ export function AirPad(pad: PadProps) {
         {judged.opinion ? (
           <>
             <VerdictBadge verdict={judged.opinion.verdict} />
-            <Sentence said={judged.opinion.because} />
+            <Because said={judged.opinion.said} />
           </>
         ) : null}
       </View>

@@ -2,8 +2,8 @@ import type { Note } from '@zealous-axle/core';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { usePalette } from '../../../look/theme';
+import { Because } from '../../../parts/Because';
 import { Choice } from '../../../parts/Choice';
-import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import type { PadProps } from '../kinds/kind';
@@ -107,7 +107,7 @@ export function NutsPad({ draft, entry, judged, note: change }: PadProps) {
           <Text tone="soft">Touch a stud that is not tight.</Text>
         )}
       </View>
-      {judged.opinion ? <Sentence said={judged.opinion.because} /> : null}
+      {judged.opinion ? <Because said={judged.opinion.said} /> : null}
     </View>
   );
 }

@@ -7,6 +7,7 @@ import {
   type Note,
   type Reading,
   type Step,
+  sentences,
   withEntry,
   withNote,
   withText,
@@ -136,7 +137,7 @@ test('a hot tire takes its allowance, and temperatures may be below zero', async
   const typed = withText({ ...hot(two(step)), ...asks }, step, 'value', '112');
   const { entered, opinion } = judgeStep(withText(typed, step, 'coldTemperature', '-5'), step);
   expect(entered).toMatchObject({ ok: true, value: { value: '112 psi', hot: true, coldTemperature: '-5 °C' } });
-  expect(opinion?.because).toMatch('112 psi hot, less 15 psi, is 97 psi cold');
+  expect(sentences(opinion?.said ?? [])).toMatch('112 psi hot, less 15 psi, is 97 psi cold');
 });
 
 describe('the pressure a tire asks for', () => {

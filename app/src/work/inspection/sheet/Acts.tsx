@@ -8,6 +8,7 @@ import {
   readingKey,
   readingText,
   sectionSeconds,
+  sentences,
   takenReadings,
 } from '@zealous-axle/core';
 import { router } from 'expo-router';
@@ -37,7 +38,7 @@ const wantsReason = COMMANDS['hold-trailer'].body.shape.reason;
 function holdWords({ judgement }: Judged): string {
   const [first] = judgement.findings;
   if (!first || judgement.verdict === 'within') return '';
-  return `${placeWords(first)}: ${first.because}`.slice(0, wantsReason.maxLength ?? undefined);
+  return `${placeWords(first)}: ${sentences(first.said)}`.slice(0, wantsReason.maxLength ?? undefined);
 }
 
 function CloseIncomplete({

@@ -29,12 +29,11 @@ import { FindingRow } from '../../../parts/FindingRow';
 import { Notice } from '../../../parts/Notice';
 import { RunningGear } from '../../../parts/RunningGear';
 import { Screen } from '../../../parts/Screen';
-import { Sentence } from '../../../parts/Sentence';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
 import { BookWords } from '../../../parts/verdict';
 import { useMay } from '../../../session/may';
-import { useShown } from '../../../session/rules';
+import { useShown, useWords } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { Acts } from './Acts';
 import { Files } from './Files';
@@ -50,13 +49,13 @@ const isOpen = ({ verdict }: Finding) => verdict === 'not-judged';
 function OpenList({ findings }: { findings: readonly Finding[] }) {
   const kinds = [...new Set(findings.map(({ kind }) => kind))];
   const measured = findings.filter((each) => each.measured !== null);
+  const why = useWords();
   return (
     <Card title="No verdict" note="Not measured, or measured in a way that gives no verdict. Never a pass.">
       {measured.map((each) => (
-        <Sentence
-          key={`${each.kind} ${each.axle} ${each.side} ${each.tyre}`}
-          said={`${place(each)} ${words(each.kind)}: ${each.because}`}
-        />
+        <Text key={`${each.kind} ${each.axle} ${each.side} ${each.tyre}`}>
+          {`${place(each)} ${words(each.kind)}: ${why(each.said)}`}
+        </Text>
       ))}
       {kinds.map((kind) => {
         const here = findings.filter((each) => each.kind === kind && each.measured === null);
@@ -150,7 +149,7 @@ function Findings({ judged }: { judged: Judged }) {
       <Card title={faults.length ? 'Findings, worst first' : 'No finding past a limit'}>
         {faults.map((finding) => (
           <FindingRow
-            key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${finding.because}`}
+            key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${JSON.stringify(finding.said)}`}
             finding={finding}
             unit={judged.unit}
           />
@@ -172,7 +171,7 @@ function Findings({ judged }: { judged: Judged }) {
           {all
             ? within.map((finding) => (
                 <FindingRow
-                  key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${finding.because}`}
+                  key={`${finding.kind} ${finding.axle} ${finding.side} ${finding.tyre} ${finding.measured} ${JSON.stringify(finding.said)}`}
                   finding={finding}
                   unit={judged.unit}
                 />
@@ -199,6 +198,7 @@ function Head({ judged }: { judged: Judged }) {
   const { judgement, closed } = judged;
   const book = BOOKS[judgement.book.id as BookId];
   const reservoir = reservoirSays(book, judged.taken);
+  const why = useWords();
   return (
     <View className="gap-2">
       <VerdictBadge large verdict={judgement.verdict} />
@@ -219,7 +219,7 @@ function Head({ judged }: { judged: Judged }) {
           : 'Not closed yet: judged on this device.'}
         {judged.sections.length ? ` ${timeWords(judged.sections)}.` : ''}
         {judged.chocked ? ` ${chockedSaid(judged.chocked, fleet.zone)}` : ''}
-        {reservoir ? ` ${reservoir}` : ''}
+        {reservoir ? ` ${why([reservoir])}` : ''}
         {` Limit book ${book.name}, ${judgement.book.edition}. ${book.caution}`}
       </Text>
     </View>

@@ -7,6 +7,7 @@ import {
   gaugeWords,
   type Judgement,
   judgeDraft,
+  keptFinding,
   type Photo,
   type Reading,
   readingKey,
@@ -114,7 +115,8 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
     return {
       judged: {
         unit: sheet.unit,
-        judgement: sheet.judgement,
+        // A sheet that this device kept from before has words alone.
+        judgement: { ...sheet.judgement, findings: sheet.judgement.findings.map(keptFinding) },
         readings: placedOf(live, sheet.judgement.findings),
         taken: live,
         before: sheet.before,
