@@ -33,6 +33,7 @@ describe('POST /api/v1/judge', () => {
       share: 0.5,
       rule: '49 CFR 393.47(e)',
       sure: 'law',
+      said: expect.any(Array),
       because: expect.any(String),
     });
   });
