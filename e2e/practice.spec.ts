@@ -76,7 +76,7 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   await press(page, 'Go');
   await expect(page.getByText('Missed: Lining thick on the side one sees, thin on the other')).toBeVisible();
   await expect(page.getByText('That changed the verdict.').first()).toBeVisible();
-  await expect(page.getByText('You said: it may go. The book says otherwise.')).toBeVisible();
+  await expect(page.getByText('You said: no hold. The book says otherwise.')).toBeVisible();
   await expect(page.getByText('Chocked first.', { exact: false })).toBeVisible();
   const { verdict } = judgedTruth(made);
   expect(['violation', 'out-of-service']).toContain(verdict);

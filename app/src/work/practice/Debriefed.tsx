@@ -80,7 +80,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
         </View>
         {told.byCountAlone ? <Text>No single brake puts it on hold; the brake count does.</Text> : null}
         <Notice look={told.decidedRight ? 'good' : 'stop'}>
-          {`You said: ${told.mayGo ? 'it may go' : 'it is held'}. ${told.decidedRight ? 'So does the book.' : 'The book says otherwise.'}`}
+          {`You said: ${told.mayGo ? 'no hold' : 'on hold'}. ${told.decidedRight ? 'So does the book.' : 'The book says otherwise.'}`}
         </Notice>
         <Text>{`${told.found.length} of ${told.found.length + told.missed.length} faults found, ${told.invented.length} found that are not there.`}</Text>
         <Text>{`In ${minutes(told.seconds)}. ${told.outOfOrder ? `${told.outOfOrder} steps out of order. ` : 'In order. '}${told.skipped.length ? `${told.skipped.length} not read. ` : ''}${told.chocked ? 'Chocked first.' : 'Not chocked first: that mark is lost.'}`}</Text>

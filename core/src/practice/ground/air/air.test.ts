@@ -311,7 +311,7 @@ test('what was seen stands on dials to be read, each needle at its figure', () =
       (out, back, released, applied, low, popped) => {
         const shown = { ...NONE, cutOut: out, cutIn: back, released, applied, warning: low, valves: popped };
         const drawing = seenDrawing(shown);
-        const read = (name: string) => drawing && readDial(drawing, `needle ${name}`, `centre ${name}`);
+        const read = (name: string) => drawing && readDial(drawing, `needle ${name}`, `centre-${name}`);
         expect(read('cut out')).toBeCloseTo(out, 1);
         expect(read('cut in')).toBeCloseTo(back, 1);
         expect(read('released, first')).toBeCloseTo(released[0], 1);

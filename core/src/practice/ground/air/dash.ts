@@ -28,7 +28,7 @@ function face(x: number, y: number, name: string, psi: number): Shape[] {
     circle(x, on.y, on.r + 10, 'paper', { stroke: 'metal', width: 5 }),
     ...dialShapes(on),
     needle(on, Math.max(0, psi), `needle ${name}`),
-    circle(x, on.y, 5, 'ink', { mark: `centre ${name}` }),
+    circle(x, on.y, 5, 'ink', { mark: `centre-${name}` }),
   ];
 }
 
