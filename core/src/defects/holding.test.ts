@@ -52,7 +52,7 @@ test.each([
 test('its reason is said, and by whom', () =>
   expect(urgencyOf(reported('mud-flap-torn'), own('mud-flap-torn', 'hold'))).toEqual({
     severity: 'hold',
-    because: 'The shop’s own rule: loose stones (Ilse).',
+    said: [{ code: 'own-rule', args: { reason: 'loose stones', by: 'Ilse' } }],
   }));
 
 test('a lamp that may be run without by daylight is one that holds nothing, and only where the book lets it', () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE, catalogueEntry, severityOf } from '../catalogue';
+import { sentences } from '../words';
 import { holdsFromReport } from './holding';
 import { comeBackCode, proposalFor, type Repaired, type Reported } from './propose';
 
@@ -60,9 +61,9 @@ test.each([
 });
 
 test('what does not hold is not said to, and why', () => {
-  const { because, severity } = ask(report({ code: 'lamp-out', axle: null, side: null }));
-  expect([severity, because]).toEqual(['before-use', expect.stringContaining('does not hold it')]);
-  expect(ask(report({ code: 'unsure-brake' })).because).toContain('Held until somebody answers');
+  const { said, severity } = ask(report({ code: 'lamp-out', axle: null, side: null }));
+  expect([severity, sentences(said)]).toEqual(['before-use', expect.stringContaining('does not hold it')]);
+  expect(sentences(ask(report({ code: 'unsure-brake' })).said)).toContain('Held until somebody answers');
 });
 
 test('what a driver says of a tire is measured first, unless it was measured already', () => {
@@ -101,7 +102,7 @@ test.each([
 test('what was repaired lately at its place may have come back, and says by whom', () => {
   expect(ask(report(), { repaired: [repaired()] })).toMatchObject({
     comeBackOf: { job: 'J' },
-    because: expect.stringContaining('Repaired 19 days ago by Tomas Rask'),
+    said: expect.arrayContaining([{ code: 'repaired-before', args: { days: 19, by: 'Tomas Rask' } }]),
   });
   for (const other of [repaired({ on: '2026-01-18' }), repaired({ axle: 2 }), repaired({ code: 'tyre-flat' })])
     expect(ask(report(), { repaired: [other] }).comeBackOf).toBeNull();

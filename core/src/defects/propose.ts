@@ -1,6 +1,7 @@
 import { catalogueEntry, type Part, severityOf } from '../catalogue';
 import { type Day, daysBetween } from '../measure';
 import { parseSubject, partRead } from '../reading';
+import { asWritten, type Said, said } from '../said';
 import type { Side, Tyre } from '../trailer';
 import {
   breaksLaw,
@@ -49,8 +50,8 @@ export interface Proposal {
   answer: 'repair' | 'measure' | 'join';
   /** To be repaired, it holds its unit until then. */
   holds: boolean;
-  /** Why, in a sentence with its rule. */
-  because: string;
+  /** Why, with its rule. */
+  said: readonly Said[];
   /** An open report of the same fault. */
   joins: string | null;
   /** The certified repair it may have come back from. */
@@ -94,35 +95,38 @@ export const sameFault = (
 
 const isDoubt = (code: string): boolean => code.startsWith('unsure');
 
-const ownWords = ({ reason, by }: { reason: string; by: string }): string => `The shop’s own rule: ${reason} (${by}).`;
+const ownSaid = ({ reason, by }: { reason: string; by: string }): Said => said('own-rule', { reason, by });
+const PRACTICE = asWritten(`${PRACTICE_HOLDS}.`);
+const ONLY = said('only-a-reading');
 
 /** How much a report presses, and the rule that says so. */
 export function urgencyOf(
   { code, words, holds, measured: known }: Pick<Reported, 'code' | 'words' | 'holds' | 'measured'>,
   rules: SignRules,
-): Pick<Proposal, 'severity' | 'because'> {
+): Pick<Proposal, 'severity' | 'said'> {
   const { book } = rules;
   const rule = severityOf(code, book);
   const own = ownRuleOf(rules, code);
   const measured = !known && MEASURED_PARTS.includes(partOf(code));
-  if (rule?.verdict === 'out-of-service') return { severity: 'hold', because: `Out of service: ${rule.rule}.` };
-  if (own?.presses === 'hold' && !heldByPractice(code)) return { severity: 'hold', because: ownWords(own) };
-  if (holds && !rule) return { severity: 'hold', because: 'Its reading is past a limit.' };
+  if (rule?.verdict === 'out-of-service')
+    return { severity: 'hold', said: [said('out-of-service-by', { rule: rule.rule })] };
+  if (own?.presses === 'hold' && !heldByPractice(code)) return { severity: 'hold', said: [ownSaid(own)] };
+  if (holds && !rule) return { severity: 'hold', said: [said('past-a-limit')] };
   if (measured && isDoubt(code)) {
-    const until = heldByPractice(code) ? ` Held until somebody answers. ${PRACTICE_HOLDS}.` : '';
-    return { severity: 'measure-first', because: `Only a reading can tell.${until}` };
+    const until = heldByPractice(code) ? [said('held-until-answered'), PRACTICE] : [];
+    return { severity: 'measure-first', said: [ONLY, ...until] };
   }
-  if (heldByPractice(code)) return { severity: 'hold', because: `${PRACTICE_HOLDS}.` };
+  if (heldByPractice(code)) return { severity: 'hold', said: [PRACTICE] };
   if (rule && breaksLaw(code, book))
     return {
       severity: 'before-use',
-      because: `A violation: ${rule.rule}${withoutHold(code) && !holds ? `; ${WITHOUT_HOLD}` : ''}.`,
+      said: [said('violation-by', { rule: rule.rule, without: withoutHold(code) && !holds ? WITHOUT_HOLD : 'none' })],
     };
-  if (own) return { severity: 'before-use', because: ownWords(own) };
-  if (holds) return { severity: 'before-use', because: 'It holds the unit.' };
-  if (measured && ONLY_A_READING.test(words)) return { severity: 'measure-first', because: 'Only a reading can tell.' };
-  if (!rule) return { severity: 'next-visit', because: 'A limit of the shop’s own.' };
-  return { severity: 'next-visit', because: `Not a legal limit: ${rule.rule}.` };
+  if (own) return { severity: 'before-use', said: [ownSaid(own)] };
+  if (holds) return { severity: 'before-use', said: [said('holds-the-unit')] };
+  if (measured && ONLY_A_READING.test(words)) return { severity: 'measure-first', said: [ONLY] };
+  if (!rule) return { severity: 'next-visit', said: [said('own-limit')] };
+  return { severity: 'next-visit', said: [said('no-legal-limit', { rule: rule.rule })] };
 }
 
 /**
@@ -143,16 +147,16 @@ export function proposalFor(
       daysBetween(each.on, today) <= COME_BACK_DAYS,
   );
   const comeBackOf = before ? { id: before.id, job: before.job, by: before.by, on: before.on } : null;
-  const said = [
-    own.because,
-    joins ? 'The same is reported already.' : '',
-    comeBackOf ? `Repaired ${daysBetween(comeBackOf.on, today)} days ago by ${comeBackOf.by}. May be a comeback.` : '',
+  const why = [
+    ...own.said,
+    ...(joins ? [said('reported-already')] : []),
+    ...(comeBackOf ? [said('repaired-before', { days: daysBetween(comeBackOf.on, today), by: comeBackOf.by })] : []),
   ];
   return {
     severity: own.severity,
     holds: report.holds || holdsFromReport(report.code, rules),
     answer: joins ? 'join' : own.severity === 'measure-first' ? 'measure' : 'repair',
-    because: said.filter(Boolean).join(' '),
+    said: why,
     joins,
     comeBackOf,
   };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { saidSchema } from '../said';
 import { featuresSchema, placeSchema, unitHeadSchema } from '../trailer';
 import { DEFECT_STATES } from './life';
 import { URGENCIES } from './propose';
@@ -74,6 +75,7 @@ export const proposalSchema = z.strictObject({
   answer: z.enum(['repair', 'measure', 'join']),
   /** To be repaired, it holds its unit until then. */
   holds: z.boolean(),
+  said: z.array(saidSchema).readonly(),
   because: z.string(),
   joins: z.string().nullable(),
   comeBackOf: z.strictObject({ id: z.string(), job: z.string(), by: z.string(), on: z.string() }).nullable(),

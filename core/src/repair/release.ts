@@ -2,6 +2,7 @@ import { type DefectState, holdsByLaw, isOpenDefect } from '../defects';
 import { holds } from '../judge';
 import type { BookId, Verdict } from '../limits';
 import { defectWords, isByEye, parseSubject } from '../reading';
+import { type Said, said } from '../said';
 
 export interface ReleaseQuestion {
   /** The book the unit is judged by. */
@@ -17,8 +18,8 @@ export interface ReleaseQuestion {
  * A trailer is held until every defect that holds it, by an answer or by its book, is certified, and no standing reading
  * is past a legal limit.
  */
-export function releaseBarriers({ book, held, defects, readings }: ReleaseQuestion): string[] {
-  if (!held) return ['The trailer is not held.'];
+export function releaseBarriers({ book, held, defects, readings }: ReleaseQuestion): Said[] {
+  if (!held) return [said('not-held')];
   const open = defects.filter(
     ({ code, state, ...defect }) => (defect.holds || holdsByLaw(code, book)) && isOpenDefect(state),
   );
@@ -28,7 +29,7 @@ export function releaseBarriers({ book, held, defects, readings }: ReleaseQuesti
     ({ verdict, kind, place }) => holds(verdict) && !isByEye(parseSubject(kind).kind) && !named.has(`${kind} ${place}`),
   );
   return [
-    ...open.map(({ code, place, state }) => `${place}: ${defectWords(code)} – ${state}, not certified.`),
-    ...failing.map(({ place, kind }) => `${place}: ${defectWords(kind)} at its last reading.`),
+    ...open.map(({ code, place, state }) => said('barred-by-defect', { place, what: defectWords(code), state })),
+    ...failing.map(({ place, kind }) => said('barred-by-reading', { place, what: defectWords(kind) })),
   ];
 }

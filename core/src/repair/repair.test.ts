@@ -1,6 +1,7 @@
 import { mayAct } from '../life';
 import type { Step } from '../reading';
 import type { Unit } from '../trailer';
+import { sentences } from '../words';
 import { JOB_LIFE, releaseBarriers, stillToRemeasure, toRemeasure, torqueDoubt } from '.';
 
 const unit: Unit = {
@@ -97,7 +98,7 @@ describe('measuring again', () => {
 });
 
 const barriersOf = (asked: Omit<Parameters<typeof releaseBarriers>[0], 'book'>) =>
-  releaseBarriers({ book: 'na', ...asked });
+  releaseBarriers({ book: 'na', ...asked }).map((each) => sentences([each]));
 
 describe('release', () => {
   const certified = { code: 'chamber-leak', place: '1L', state: 'certified', holds: true } as const;

@@ -132,6 +132,22 @@ export interface SaidArgs {
   'all-tight': { holes: number };
   'ends-read': { hot: Figure; cold: Figure };
 
+  // What stands in the way of a release, and what is proposed for a report.
+  'not-held': null;
+  'barred-by-defect': { place: string; what: string; state: string };
+  'barred-by-reading': { place: string; what: string };
+  'out-of-service-by': { rule: string };
+  'own-rule': { reason: string; by: string };
+  'past-a-limit': null;
+  'only-a-reading': null;
+  'held-until-answered': null;
+  'violation-by': { rule: string; without: string };
+  'holds-the-unit': null;
+  'own-limit': null;
+  'no-legal-limit': { rule: string };
+  'reported-already': null;
+  'repaired-before': { days: number; by: string };
+
   // Frame, coupling and steering.
   'smaller-of-two': { pin: List };
   collar: { said: List };

@@ -1,3 +1,3 @@
 /** What the other rooms say as data, in words. Nothing else makes sentences of it. */
-export { spoken, spokenFinding, spokenJudgement } from './judged';
+export { spoken, spokenFinding, spokenJudgement, spokenWith } from './judged';
 export { type Language, type Speaking, sentences } from './words';

@@ -1,8 +1,15 @@
 import type { Finding, JudgeAnswer, Judgement, SpokenFinding, SpokenJudgeAnswer, SpokenJudgement } from '../judge';
+import type { Said } from '../said';
 import { sentences } from './words';
 
-/** A finding as it leaves the program: beside its codes their words, for whoever does not know them. */
-export const spokenFinding = (finding: Finding): SpokenFinding => ({ ...finding, because: sentences(finding.said) });
+/** Whatever says why as data, as it leaves the program: its words beside it, for whoever does not know the codes. */
+export const spokenWith = <T extends { said: readonly Said[] }>(told: T): T & { because: string } => ({
+  ...told,
+  because: sentences(told.said),
+});
+
+/** A finding as it leaves the program. */
+export const spokenFinding = (finding: Finding): SpokenFinding => spokenWith(finding);
 
 /** What the judge answers, as it leaves the program. */
 export const spoken = (answer: JudgeAnswer): SpokenJudgeAnswer => ({

@@ -5,12 +5,13 @@ import { type Arg, asWritten, figure, listed, type Said, said, saidSchema } from
 import { sentences } from '.';
 import EN_US from './en-US.json';
 
-/** The arguments a message asks for, and of each the words it chooses by. */
-function asksFor(message: string): Map<string, string[]> {
-  const found = new Map<string, string[]>();
+/** The arguments a message asks for, and of each the words it chooses by, or that it is a count. */
+function asksFor(message: string): Map<string, string[] | 'count'> {
+  const found = new Map<string, string[] | 'count'>();
   const visit = (elements: ReturnType<typeof parse>): void => {
     for (const each of elements) {
       if (each.type === TYPE.argument) found.set(each.value, found.get(each.value) ?? []);
+      if (each.type === TYPE.plural) found.set(each.value, 'count');
       if (each.type !== TYPE.select) continue;
       found.set(each.value, [...(found.get(each.value) ?? []), ...Object.keys(each.options)]);
       for (const { value } of Object.values(each.options)) visit(value);
@@ -30,10 +31,10 @@ test('every code with any arguments is a sentence or a clause: whole, without a 
     fc.constant(listed([said('hub-level'), said('hub-leaks')], 'semicolon')),
   );
   for (const [code, message] of MESSAGES) {
-    const args = [...asksFor(message)].map(([name, words]) => [
-      name,
-      words.length ? fc.oneof(fc.constantFrom(...words), plain) : plain,
-    ]);
+    const args = [...asksFor(message)].map(([name, words]) => {
+      if (words === 'count') return [name, fc.integer({ min: 0, max: 500 })];
+      return [name, words.length ? fc.oneof(fc.constantFrom(...words), plain) : plain];
+    });
     fc.assert(
       fc.property(fc.record(Object.fromEntries(args) as Record<string, fc.Arbitrary<Arg>>), (given) => {
         const words = sentences([{ code, args: given }]);

@@ -14,6 +14,7 @@ import {
   queueOf,
   type Repaired,
   type Reported,
+  spokenWith,
   type TriagePage,
   type TriageReport,
   URGENCIES,
@@ -178,7 +179,7 @@ export async function triagePage(store: FleetStore, actor: Actor, now: Date, key
               return [
                 {
                   defect: view,
-                  proposal,
+                  proposal: spokenWith(proposal),
                   daylight: byDaylight(row.code, bookIdOf(features, fleet)) && !row.holds ? dusk : null,
                 },
               ];

@@ -71,7 +71,7 @@ const SENTENCES = {
   'not-again': (reasons: readonly string[]) => `${reasons.join('. ')}.`,
   'holds-by-law': (what: string) =>
     `${what}: by the book of this unit it holds until it is repaired. Where nothing is found, answer “No fault found”.`,
-  'release-barred': (barriers: readonly string[]) => barriers.join(' '),
+  'release-barred': (barriers: string) => barriers,
   'not-your-calendar': 'Whoever opened this address closes it, or a manager.',
   'plan-job-over': 'A job in this plan is closed or missing. Reload the plan.',
   'plan-broken': (job: string, rule: string) => `${job}: ${rule}.`,

@@ -1,4 +1,4 @@
-import { type BookId, parseKey, releaseBarriers, subjectOf } from '@zealous-axle/core';
+import { type BookId, parseKey, releaseBarriers, sentences, subjectOf } from '@zealous-axle/core';
 import { defectPlace, openDefects } from '../defects';
 import { standingJudged } from '../inspection';
 import { notNow } from '../problem';
@@ -28,7 +28,7 @@ export const releaseTrailer: Handler<'release-trailer'> = async ({ store, sessio
       place: defectPlace(each),
     })),
   });
-  if (barriers.length) throw notNow('release-barred', barriers);
+  if (barriers.length) throw notNow('release-barred', sentences(barriers));
   await store.insert(release).values({
     fleetId: session.fleet.id,
     id: body.release,

@@ -5,6 +5,7 @@ import {
   isOpenDefect,
   parseKey,
   releaseBarriers,
+  type Said,
   subjectOf,
   type UnitPage,
 } from '@zealous-axle/core';
@@ -21,9 +22,10 @@ import { Drawer } from '../../parts/Drawer';
 import { Text } from '../../parts/Text';
 import { WordsForm } from '../../parts/WordsForm';
 import { useMaySend } from '../../session/may';
+import { useWords } from '../../session/rules';
 import { useSession } from '../../session/session';
 
-const barriersOf = (unit: UnitPage, book: BookId): string[] =>
+const barriersOf = (unit: UnitPage, book: BookId): Said[] =>
   releaseBarriers({
     book,
     held: unit.holds.length > 0,
@@ -47,6 +49,7 @@ function usualOf({ defects, holds }: UnitPage): string[] {
 /** Why the trailer is held, what still stands in the way of its release, and the release itself. */
 export function Holding({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
+  const words = useWords();
   const mayRelease = useMaySend('release-trailer');
   const [signing, setSigning] = useState(false);
   const barriers = barriersOf(unit, bookIdOf(unit.features, fleet));
@@ -67,7 +70,7 @@ export function Holding({ unit }: { unit: UnitPage }) {
         <View className="gap-1 rounded-xl bg-raised p-3">
           <Text bold>Before it can be released</Text>
           {barriers.map((barrier) => (
-            <Text key={barrier}>{`• ${barrier}`}</Text>
+            <Text key={JSON.stringify(barrier)}>{`• ${words([barrier])}`}</Text>
           ))}
         </View>
       ) : mayRelease ? (

@@ -22,6 +22,7 @@ import { Field } from '../../../parts/Field';
 import { Text } from '../../../parts/Text';
 import { WordsForm } from '../../../parts/WordsForm';
 import { useZodForm } from '../../../session/forms';
+import { useWords } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { type Answered, placeOf } from './answers';
 
@@ -73,6 +74,7 @@ interface Props {
 /** Every answer a foreman may give to one report, each with what it needs. */
 export function Answer({ report, today, onAnswer, onClose }: Props) {
   const { fleet } = useSession();
+  const why = useWords();
   const { defect, proposal, daylight } = report;
   const book = bookIdOf(defect.unit.features, fleet);
   const rule = severityOf(defect.code, book);
@@ -86,7 +88,7 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
     <Drawer title={placeOf(report)} onClose={onClose}>
       <DefectRow defect={defect} />
       <Text size="small" tone="soft">
-        {`${proposal.because}${rule?.share ? ' It counts as a defective brake.' : ''}`}
+        {`${why(proposal.said)}${rule?.share ? ' It counts as a defective brake.' : ''}`}
       </Text>
       {asking === null ? (
         <>

@@ -9,6 +9,7 @@ import { leavesWords } from '../../../parts/leaves';
 import { Notice } from '../../../parts/Notice';
 import { Text } from '../../../parts/Text';
 import { VerdictBadge } from '../../../parts/VerdictMark';
+import { useWords } from '../../../session/rules';
 import { useSession } from '../../../session/session';
 import { Answer } from './Answer';
 import { type Answered, answer, answerWords, asProposed, placeOf, takeBack, urgencyWords } from './answers';
@@ -27,6 +28,7 @@ interface ReportProps {
 /** One report, why it stands where it stands, and the answer that is proposed. Drawn again only where it changed. */
 const Report = memo(function Report({ report, current, may, onProposed, onOther }: ReportProps) {
   const { proposal } = report;
+  const why = useWords();
   const words = answerWords(asProposed(report));
   return (
     <View
@@ -38,7 +40,7 @@ const Report = memo(function Report({ report, current, may, onProposed, onOther 
           <Text bold size="small">
             {`${urgencyWords(report)}. `}
           </Text>
-          {proposal.because}
+          {why(proposal.said)}
         </Text>
         {may ? (
           <View className="flex-row flex-wrap gap-2">
