@@ -6,7 +6,7 @@ import { planWeightsSchema } from './weights-form';
 
 const id = z.uuid();
 /** How long a search may take. Seconds. */
-const LONGEST_SEARCH = 60;
+export const LONGEST_SEARCH = 60;
 
 /** What is secret in a calendar's address: made by the client, kept by nobody but as a hash. */
 const secretText = z.string().regex(/^[A-Za-z0-9_-]{32,64}$/, 'a secret has 32 to 64 letters and digits');

@@ -1,5 +1,5 @@
 /** The shop plan: its wire form, the shop it is made for, and what is done with it. The solver stands in `solver/`. */
-export { PLAN_COMMANDS } from './commands';
+export { LONGEST_SEARCH, PLAN_COMMANDS } from './commands';
 export { type Difference, type Move, planDifference } from './difference';
 export { type Departure, departureLine, heldLine, type Odometer, odometerLine, parseDispatch } from './dispatch';
 export { type JobParts, type PartsDays, partsDays, type Shortage, type Stock } from './parts-days';

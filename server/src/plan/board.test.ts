@@ -3,8 +3,10 @@ import { parseICS, type VEvent } from 'node-ical';
 import { v7 as uuidv7 } from 'uuid';
 import { openQueue, type Queue } from '../background';
 import { doersOf } from '../doers';
+import { KnownProblem } from '../problem';
 import { inFleet, queueUrl } from '../store';
 import { openWorld, type TestFleet, type World } from '../testing/world';
+import type { Planner } from './planner';
 import { watchPlan } from './watch';
 import { watchPlan as lookAtPlan } from './watch-task';
 
@@ -88,9 +90,9 @@ async function boardWhen(here: Shop, is: (board: Board) => boolean): Promise<Boa
   }
 }
 
-async function withQueue<T>(work: () => Promise<T>): Promise<T> {
+async function withQueue<T>(work: () => Promise<T>, planner = world.planner): Promise<T> {
   const moved = (fleet: string, listener: () => void) => world.live.subscribe(fleet, listener);
-  const doers = doersOf({ db: world.db, now: world.now, planner: world.planner, moved });
+  const doers = doersOf({ db: world.db, now: world.now, planner, moved });
   const queue: Queue = await openQueue(queueUrl(world.ownerUrl), doers, {
     tasks: 1,
     failed: (said) => failed.push(said),
@@ -150,6 +152,24 @@ test('a shop weighs its plan its own way: searches go by it, and what was found 
   const zero = { ...weights, movedSlot: -1 };
   const refused = await world.send(here.who('foreman'), 'set-plan-weights', { version: 2, weights: zero });
   expect(refused.status).toBe(400);
+});
+
+test('a machine too busy for even one plan in its time is given more, once, and the plan is found', async () => {
+  const here = await shop(3);
+  const limits: number[] = [];
+  const busy: Planner = {
+    ...world.planner,
+    async plan(request, ...others) {
+      limits.push(request.timeLimitMs);
+      if (limits.length === 1) throw new KnownProblem('too-slow');
+      // Here it is searched in this very process: shortly.
+      return world.planner.plan({ ...request, timeLimitMs: 500 }, ...others);
+    },
+  };
+  await withQueue(async () => void (await found(here)), busy);
+  const [first = 0, second = 0] = limits;
+  expect(second).toBeGreaterThan(2 * first);
+  expect(limits).toHaveLength(2);
 });
 
 test('of two foremen the second is shown what the first one made the plan', async () => {

@@ -1,4 +1,4 @@
-import { type PlanRun, planDifference } from '@zealous-axle/core';
+import { LONGEST_SEARCH, type PlanRun, planDifference } from '@zealous-axle/core';
 import { isAskable } from '@zealous-axle/core/plan-proof';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
@@ -36,6 +36,19 @@ const begin = (store: FleetStore, run: string, now: Date): Promise<Row | null> =
 const own = ({ id, attempt }: Row, ...states: PlanRun['state'][]) =>
   and(eq(planRun.id, id), eq(planRun.attempt, attempt), inArray(planRun.state, states));
 
+/** A machine busy with other work may not come to even one plan in the time a search is given: then it has so much more, once. */
+const MORE_TIME = 5;
+const isTooLate = (error: unknown): boolean => error instanceof KnownProblem && error.code === 'too-slow';
+
+const inTime = async <T>(request: Row['request'], search: (request: Row['request']) => Promise<T>): Promise<T> => {
+  try {
+    return await search(request);
+  } catch (error) {
+    if (!isTooLate(error)) throw error;
+    return search({ ...request, timeLimitMs: Math.min(LONGEST_SEARCH * 1_000, request.timeLimitMs * MORE_TIME) });
+  }
+};
+
 /**
  * Searches for the plan of a run, tells how far it is, ends with the best so far when it is cancelled, and writes down
  * what it found: once, however often it was begun.
@@ -61,10 +74,12 @@ export async function searchPlan(
       await tellLive(store, fleet, 'plan');
     }).catch(() => undefined);
   try {
-    const found = await planner.plan(row.request, end.signal, {
-      ...(row.how === 'again' ? { again: row.before } : { from: row.before }),
-      progress: tell,
-    });
+    const found = await inTime(row.request, (request) =>
+      planner.plan(request, end.signal, {
+        ...(row.how === 'again' ? { again: row.before } : { from: row.before }),
+        progress: tell,
+      }),
+    );
     // The process ends: what it found in half its time is not an answer. Another worker begins anew.
     closing.throwIfAborted();
     const { slots, unplaced, objective, boundSum, elapsedMs, decodes } = found;
