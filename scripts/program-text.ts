@@ -11,7 +11,8 @@ export interface ProgramText {
 }
 
 /** Not read by anybody: made up for tests, told by the demo’s people, asked of the database, or headers of other people’s files. */
-const LEFT_OUT = /\.test\.|\.d\.|\/testing\/|\/demo\/|\/migrations\/|\/cases\.json|\/optima\.json|\/job-shops\.json|moving\/columns\.json/;
+const LEFT_OUT =
+  /\.test\.|\.d\.|\/testing\/|\/demo\/|\/migrations\/|\/cases\.json|\/optima\.json|\/job-shops\.json|moving\/columns\.json/;
 const CODE = /\.tsx?$/;
 const SQL = /\b(select|insert into|update \w+ set|delete from|with \w+ as|set local|pg_\w+)\b/;
 /** Attributes that hold no words. */
@@ -56,11 +57,13 @@ function codeTexts(file: string, source: string): ProgramText[] {
 }
 
 const catalogueTexts = (file: string, source: string): ProgramText[] =>
-  source.split('\n').flatMap((row, index) =>
-    [...row.matchAll(/"((?:[^"\\]|\\.)*)"(?!\s*:)/g)].flatMap(([, text = '']) =>
-      isRead(text) ? { file, line: index + 1, text } : [],
-    ),
-  );
+  source
+    .split('\n')
+    .flatMap((row, index) =>
+      [...row.matchAll(/"((?:[^"\\]|\\.)*)"(?!\s*:)/g)].flatMap(([, text = '']) =>
+        isRead(text) ? { file, line: index + 1, text } : [],
+      ),
+    );
 
 /** Everything of the program that somebody may read, by file and line. */
 export function programTexts(root: string): ProgramText[] {
