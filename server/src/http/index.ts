@@ -3,7 +3,7 @@ export { budget, budgetOf, spendingOf } from './budget';
 export { commandRoutes, type DoCommand } from './commands';
 export { documentRoutes } from './documents';
 export { answerError, loggedError, loggedRequest } from './errors';
-export { noteExport } from './exported';
+export { noteExport, noteTaken } from './exported';
 export { fileNamed } from './file-name';
 export { guardRoutes } from './guard';
 export { healthRoutes } from './health';

@@ -8,7 +8,7 @@ import {
   unitsPreviewSchema,
 } from '@zealous-axle/core';
 import { z } from 'zod';
-import { type App, ask, noteExport, readKey, type Serving } from '../http';
+import { type App, ask, noteExport, noteTaken, readKey, type Serving } from '../http';
 import { openExports } from './export';
 import { knownOf, movesIn, pastRepairsOf } from './moving';
 import { previewOf, readReadings } from './readings-csv';
@@ -30,13 +30,14 @@ export function fileRoutes(app: App, serving: Serving): void {
       },
     },
     async (request, reply) => {
-      const { fleet } = await noteExport(serving, request, 'readings.csv');
+      const actor = await noteExport(serving, request, 'readings.csv');
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="readings.csv"')
         .send(
-          exports.readings(fleet.id, request.query.unit ?? null, (sum) =>
-            noteExport(serving, request, 'readings.csv, written whole', sum),
+          // By whoever began it: their session may have ended meanwhile, and the file is whole all the same.
+          exports.readings(actor.fleet.id, request.query.unit ?? null, (sum) =>
+            noteTaken(serving, actor, 'readings.csv, written whole', sum),
           ),
         );
     },
