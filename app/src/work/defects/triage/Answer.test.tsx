@@ -12,20 +12,20 @@ jest.mock('../../../session/session', () => {
 });
 
 type Proposal = TriageReport['proposal'];
-const report = (more: Partial<Proposal> = {}): TriageReport =>
-  ({
-    defect: defectWith({ state: 'reported', code: 'lamp-out', axle: null, side: null }),
-    proposal: {
-      severity: 'next-visit',
-      answer: 'repair',
-      holds: false,
-      because: 'By practice it waits for the next visit.',
-      joins: null,
-      comeBackOf: null,
-      ...more,
-    },
-    daylight: null,
-  }) as TriageReport;
+const report = (more: Partial<Proposal> = {}): TriageReport => ({
+  defect: defectWith({ state: 'reported', code: 'lamp-out', axle: null, side: null }),
+  proposal: {
+    severity: 'next-visit',
+    answer: 'repair',
+    holds: false,
+    said: [{ code: 'as-written', args: { text: 'By practice it waits for the next visit.' } }],
+    because: 'By practice it waits for the next visit.',
+    joins: null,
+    comeBackOf: null,
+    ...more,
+  },
+  daylight: null,
+});
 
 let answers: Answered[] = [];
 beforeEach(() => {
