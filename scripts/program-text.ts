@@ -60,8 +60,8 @@ const catalogueTexts = (file: string, source: string): ProgramText[] =>
   source
     .split('\n')
     .flatMap((row, index) =>
-      [...row.matchAll(/"((?:[^"\\]|\\.)*)"(?!\s*:)/g)].flatMap(([, text = '']) =>
-        isRead(text) ? { file, line: index + 1, text } : [],
+      [...row.matchAll(/"((?:[^"\\]|\\.)*)"(\s*:)?/g)].flatMap(([, text = '', isKey]) =>
+        !isKey && isRead(text) ? { file, line: index + 1, text } : [],
       ),
     );
 
