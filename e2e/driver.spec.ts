@@ -60,7 +60,7 @@ test('a full quick walk of a two-axle trailer takes at most eighteen taps', asyn
     taps++;
   };
   await tap('Walk round');
-  await tap('Four-thing walk');
+  await tap('Four-point walk');
   const next = driver.getByRole('button', { name: /^(Looked at all \d+: all good|Good: .*|Chocks out)$/ });
   const finished = driver.getByRole('button', { name: 'Open the verdict sheet' });
   for (;;) {
@@ -79,7 +79,7 @@ test('a full quick walk of a two-axle trailer takes at most eighteen taps', asyn
   expect(taps).toBeLessThanOrEqual(18);
   await allSent(driver);
   await driver.reload();
-  await expect(driver.getByRole('link', { name: /Four-thing walk, .* · complete/ })).toBeVisible();
+  await expect(driver.getByRole('link', { name: /Four-point walk, .* · complete/ })).toBeVisible();
 });
 
 test('not sure is an answer', async ({ browser, program }) => {

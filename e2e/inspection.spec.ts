@@ -129,7 +129,7 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
 }) => {
   const page = await deviceOf(browser, program.url, 'technician');
   await openTrailer(page, 'H-11');
-  await begin(page, 'Four-thing walk');
+  await begin(page, 'Four-point walk');
   await press(page, 'Good: ABS lamp');
   await press(page, 'Good: Clearance lamps, front: amber');
   await page.getByRole('checkbox', { name: 'Out' }).click();
@@ -153,9 +153,9 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await close.click();
   await allSent(page);
   await page.reload();
-  await expect(page.getByText('Marker or clearance lamp out').first()).toBeVisible();
+  await expect(page.getByText('Side marker or clearance lamp out').first()).toBeVisible();
   await expect(page.getByText('Inside of the wheel wet with oil: inner seal').first()).toBeVisible();
-  await expect(page.getByRole('link', { name: /Four-thing walk, Tomas Rask · incomplete/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Four-point walk, Tomas Rask · incomplete/ })).toBeVisible();
 });
 
 test('a double tap or a key held down answers the step that was looked at, and no other', async ({
@@ -166,7 +166,7 @@ test('a double tap or a key held down answers the step that was looked at, and n
   const page = await deviceOf(browser, program.url, 'technician');
   await page.clock.install();
   await openTrailer(page, 'H-11');
-  await begin(page, 'Four-thing walk');
+  await begin(page, 'Four-point walk');
   await page.getByRole('button', { name: 'Good: ABS lamp' }).dblclick();
   await page.getByRole('button', { name: 'Good: Clearance lamps, front: amber' }).dblclick();
   await expect(page.getByRole('button', { name: 'Good: Marker lamps' })).toBeEnabled();
@@ -265,7 +265,7 @@ test('a photo taken without a server is shrunk, kept, shown, and sent once', asy
   const page = await deviceOf(browser, first.url, 'technician', { keeps: true });
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await openTrailer(page, 'H-11');
-  await begin(page, 'Four-thing walk');
+  await begin(page, 'Four-point walk');
   await allSent(page);
   await first.stop();
 

@@ -116,7 +116,7 @@ test('what is skipped stays open: the inspection closes incomplete, with the rea
   await page.getByLabel('Because').fill('1L under mud');
   await page.getByRole('dialog').getByRole('button', { name: 'Close as incomplete' }).click();
   await page
-    .getByRole('link', { name: /Measure the axle ends, Tomas Rask · incomplete/ })
+    .getByRole('link', { name: /Measure axle ends, Tomas Rask · incomplete/ })
     .first()
     .click();
   await expect(page.getByText('because: 1L under mud', { exact: false })).toBeVisible();

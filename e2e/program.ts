@@ -99,7 +99,7 @@ export const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', typeof name === 'string' ? { name, exact: true } : { name }).click();
 
 /** Begins an inspection by a route. */
-export async function begin(page: Page, route = 'Measure the axle ends'): Promise<void> {
+export async function begin(page: Page, route = 'Measure axle ends'): Promise<void> {
   await press(page, 'Inspect');
   await press(page, route);
 }

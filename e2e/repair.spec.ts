@@ -34,7 +34,7 @@ async function wetHub(driver: Page, foreman: Page): Promise<void> {
   await shop(foreman);
   await foreman.getByRole('button', { name: /^Repair, .*H-11 1R$/ }).click();
   await press(foreman, 'Make a job for H-11');
-  await expect(foreman.getByText('Hub seal', { exact: true })).toBeVisible();
+  await expect(foreman.getByText('Wheel seal', { exact: true })).toBeVisible();
   await press(foreman, 'Make this job');
   await press(foreman, 'Schedule');
   await allSent(foreman);
@@ -65,7 +65,7 @@ test('from a wet hub to the acknowledged repair: hold, triage, job, parts, steps
   await torque(technician, '1R');
   await technician.context().setOffline(false);
   await allSent(technician);
-  await expect(technician.getByText(/^Left empty it is written as ticked: .*Seal changed; .*wheels on/)).toBeVisible();
+  await expect(technician.getByText(/^Left empty it is written as ticked: .*Seal replaced; .*wheels on/)).toBeVisible();
   await press(technician, 'Repair is done');
   await expect(technician.getByText('Torque again by', { exact: false })).toBeVisible();
 
@@ -198,7 +198,7 @@ test('a re-torque is done by the driver who is there', async ({ browser, program
 test('a shop changes how a repair goes, and counts its parts', async ({ browser, program }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/work`);
-  await press(foreman, 'Change. Hub seal');
+  await press(foreman, 'Change. Wheel seal');
   await foreman.getByLabel('One end, min').fill('70');
   await press(foreman, 'Not needed. Hub-cap gasket');
   await press(foreman, 'Another part …');

@@ -74,10 +74,10 @@ test('policies and units: the fleet’s, a person’s own, and two people at onc
 test('a shop makes a route its own and walks it', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'foreman');
   await page.goto(`${program.url}/routes`);
-  await press(page, 'Copy. Four-thing walk');
-  await press(page, 'Change. Four-thing walk, ours');
+  await press(page, 'Copy. Four-point walk');
+  await press(page, 'Change. Four-point walk, ours');
   await page.getByLabel('Name of the route').fill('Gate walk');
-  for (const section of ['Park lamps', 'Brake lamps and hazards', 'Air and roll'])
+  for (const section of ['Parking lamps', 'Stop lamps and hazards', 'Air and roll'])
     await press(page, `Take out. ${section}`);
   await press(page, 'Add a step. Tires, hubs, seals');
   await press(page, 'Lug nuts Measured');
@@ -99,15 +99,15 @@ test('a route changed by two: what one had not saved stands, through a reload, a
 }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/routes`);
-  await press(foreman, 'Copy. Four-thing walk');
-  await press(foreman, 'Change. Four-thing walk, ours');
+  await press(foreman, 'Copy. Four-point walk');
+  await press(foreman, 'Change. Four-point walk, ours');
   await foreman.getByLabel('Name of the route').fill('Gate walk');
   await foreman.reload();
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Gate walk');
 
   const manager = await deviceOf(browser, program.url, 'manager');
   await manager.goto(`${program.url}/routes`);
-  await press(manager, 'Change. Four-thing walk, ours');
+  await press(manager, 'Change. Four-point walk, ours');
   await manager.getByLabel('Name of the route').fill('Yard walk');
   await press(manager, 'Save the route');
   await expect(manager.getByRole('heading', { name: 'Yard walk' })).toBeVisible();
@@ -205,8 +205,8 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
   await allSent(manager);
 
   await manager.goto(`${program.url}/routes`);
-  await press(manager, 'Copy. Four-thing walk');
-  await press(manager, 'Change. Four-thing walk, ours');
+  await press(manager, 'Copy. Four-point walk');
+  await press(manager, 'Change. Four-point walk, ours');
   await press(manager, 'Add: once on the unit');
   await manager
     .getByRole('button', { name: /^Add a step/ })
@@ -219,7 +219,7 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
   const driver = await deviceOf(browser, program.url, 'driver');
   await openTrailer(driver, 'W-81');
   await press(driver, 'Walk round');
-  await press(driver, 'Four-thing walk, ours');
+  await press(driver, 'Four-point walk, ours');
   await stepTo(driver, 'Winch straps');
   await expect(driver.getByText('Whole, dry, rolled up').first()).toBeVisible();
   await driver.getByText('Torn through', { exact: true }).click();
@@ -254,8 +254,8 @@ test('a check of the shop’s own with a figure and a picture of what good looks
   await expect(manager.getByRole('button', { name: 'Photo: Ride height: what good looks like' })).toBeVisible();
 
   await manager.goto(`${program.url}/routes`);
-  await press(manager, 'Copy. Four-thing walk');
-  await press(manager, 'Change. Four-thing walk, ours');
+  await press(manager, 'Copy. Four-point walk');
+  await press(manager, 'Change. Four-point walk, ours');
   await press(manager, 'Add: once at each axle');
   await manager
     .getByRole('button', { name: /^Add a step/ })
@@ -268,7 +268,7 @@ test('a check of the shop’s own with a figure and a picture of what good looks
   const driver = await deviceOf(browser, program.url, 'driver');
   await openTrailer(driver, 'W-81');
   await press(driver, 'Walk round');
-  await press(driver, 'Four-thing walk, ours');
+  await press(driver, 'Four-point walk, ours');
   await stepTo(driver, 'Axle 2 Ride height');
   await expect(driver.getByRole('button', { name: 'Photo: Ride height: what good looks like' })).toBeVisible();
   await driver.getByLabel('How much (in)').fill('8.4');

@@ -70,7 +70,7 @@ for (const [kind, route, most] of [
   ['Tractor', 'Tractor walk', 118],
   ['Dolly', 'Dolly walk', 12],
   ['Semitrailer', 'Trailer walk', 20],
-  ['Semitrailer', 'Four-thing walk', 14],
+  ['Semitrailer', 'Four-point walk', 14],
 ] as const)
   test(`from an empty fleet the ${route.toLowerCase()} is walked whole, in at most ${most} taps`, async ({
     browser,

@@ -37,7 +37,7 @@ export const defectWith = (more: Partial<DefectView> = {}): DefectView => ({
 export const jobWith = (more: Partial<JobView> = {}): JobView => ({
   id: 'j',
   unit: { ...HEAD, axles: [...HOPPER.axles], features: {} },
-  title: 'Hub seal',
+  title: 'Wheel seal',
   state: 'started',
   minutes: 60,
   wheelsOff: false,

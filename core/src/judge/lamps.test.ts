@@ -27,7 +27,7 @@ test('two of two out is none that works, however it was tapped', () => {
   expect(verdict(seen('lamp-brake', 'lamp-stop-out', { lamps: { out: 2, of: 2 } }))).toBe('out-of-service');
   expect(verdict(seen('lamp-tail', 'lamp-tail-out', { lamps: { out: 2, of: 2 } }))).toBe('violation');
   expect(readingText(seen('lamp-marker', 'lamp-marker-out', { on: 'left', lamps: { out: 1, of: 3 } }))).toBe(
-    'Marker or clearance lamp out, on the left, 1 of 3 out',
+    'Side marker or clearance lamp out, on the left, 1 of 3 out',
   );
 });
 

@@ -50,7 +50,7 @@ const WANTED: readonly Wanted[] = [
     title: 'Locked brake 1L',
   },
   { number: 'H-16', code: 'lining-cracked', at: [2, 'left'], words: 'Crack across the lining', title: 'Reline axle 2' },
-  { number: 'H-16', code: 'hub-leak', at: [2, 'right'], words: 'Oil on the rim', title: 'Hub seal 2R' },
+  { number: 'H-16', code: 'hub-leak', at: [2, 'right'], words: 'Oil on the rim', title: 'Wheel seal 2R' },
   { number: 'H-17', code: 'tyre-cut', at: [1, 'right'], words: 'Cut in the sidewall', title: 'Tire 1R' },
   { number: 'H-17', code: 'lamp-out', words: 'Stop lamp dark', title: 'Stop lamp' },
   { number: 'H-18', code: 'air-leak', words: 'Loses air over night', title: 'Find and mend the air leak' },

@@ -154,7 +154,7 @@ describe('while a unit is in the shop', () => {
     await world.done(who, 'make-job', {
       job,
       unit: fleet.unit,
-      title: 'Hub seal',
+      title: 'Wheel seal',
       defects: [{ defect, version: 1 }],
       minutes: 95,
       wheelsOff: true,

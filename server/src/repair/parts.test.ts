@@ -15,7 +15,7 @@ beforeEach(async () => {
 });
 afterAll(() => world.close());
 
-const SEAL = { name: 'Hub seal', price: 4_200, leadDays: 2 };
+const SEAL = { name: 'Wheel seal', price: 4_200, leadDays: 2 };
 const who = (role: string) => `${role}@${fleet.slug}`;
 const room = async () => (await world.get(who('foreman'), '/parts')).body.parts;
 

@@ -23,9 +23,9 @@ const filled = (more: Partial<Filled>): Filled => ({ ...EMPTY, place: '1R', ...m
 
 test('a lamp that was named is reported as that lamp', () => {
   const entry = catalogueEntry('lamp-out') as never;
-  expect(lampsOf(entry, unit)).toEqual(expect.arrayContaining(['Brake lamps', 'Left turn lamps', 'Tail lamps']));
-  expect(codeOf(entry, { lamp: 'Brake lamps', on: 'left' })).toBe('lamp-stop-out');
-  expect(codeOf(entry, { lamp: 'Brake lamps', on: 'both' })).toBe('lamp-stop-none');
+  expect(lampsOf(entry, unit)).toEqual(expect.arrayContaining(['Stop lamps', 'Left turn lamps', 'Tail lamps']));
+  expect(codeOf(entry, { lamp: 'Stop lamps', on: 'left' })).toBe('lamp-stop-out');
+  expect(codeOf(entry, { lamp: 'Stop lamps', on: 'both' })).toBe('lamp-stop-none');
   expect(codeOf(entry, { lamp: 'Tail lamps', on: 'both' })).toBe('lamp-tail-out');
   expect(codeOf(entry, { lamp: 'Left turn lamps', on: null })).toBe('lamp-turn-out');
   expect(codeOf(entry, { lamp: null, on: null })).toBe('lamp-out');

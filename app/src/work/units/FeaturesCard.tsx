@@ -14,8 +14,8 @@ type Flag = 'abs' | 'autoInflation' | 'liftGate' | 'refrigeration';
 const FLAGS: Record<Flag, string> = {
   abs: 'ABS',
   autoInflation: 'Automatic tire inflation',
-  liftGate: 'Lift gate',
-  refrigeration: 'Refrigeration unit',
+  liftGate: 'Liftgate',
+  refrigeration: 'Reefer unit',
 };
 
 interface Props {

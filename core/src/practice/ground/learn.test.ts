@@ -85,7 +85,7 @@ test('a school’s figure is the policy the fleet chose, and its own sentence go
   expect(belts({ policies: { 'belt-play': '1/4' } })).toContain('at most 1/4 in of play');
   expect(belts({ phrases: { 'check:belts': 'Belts like ours.' } })).toBe('Belts like ours.');
   // The sentences are of one book: another has what good looks like, whole.
-  expect(spokenBy({ book: 'gb' }).get('check:alternator')?.says).toEqual(['Tight, belt- or gear-driven, wires whole']);
+  expect(spokenBy({ book: 'gb' }).get('check:alternator')?.says).toEqual(['Tight, belt- or gear-driven, wires intact']);
 });
 
 test('half said is half a point, and nothing of what must not fail', () => {

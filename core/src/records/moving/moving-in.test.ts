@@ -31,7 +31,7 @@ const MEANT: MeantIn = {
 const H_1 = { number: 'H-1', kind: 'semitrailer' as const, axles: [...FIRST_AXLES.semitrailer] };
 const KNOWN: Known = {
   units: new Map([['H-1', H_1]]),
-  parts: new Set(['hub-seal']),
+  parts: new Set(['wheel-seal']),
   signIns: new Set(['wyn.castellan']),
 };
 const movedOf = <L extends MoveList>(list: L, rows: Cell[][], meant: Partial<MeantIn> = {}) => {
@@ -221,14 +221,14 @@ test.each(['99', 'big', '', '30 30 30'])('“%s” is no chamber', (text) => exp
 test('parts by their own heads: a short name where there is none, money as shops write it, what the fleet has already named', () => {
   const { lines } = movedOf('parts', [
     ['Part', 'Part #', 'On hand', 'Unit cost', 'Lead time'],
-    ['Hub seal, 2 in', 'HS-200', 12, '$1,042.50', 5],
+    ['Wheel seal, 2 in', 'HS-200', 12, '$1,042.50', 5],
     ['Slack adjuster', '', '3', '88', 3],
-    ['Hub seal', '', 1, 2, 3],
+    ['Wheel seal', '', 1, 2, 3],
     ['Wiper', '', 'some', 'dear', 3],
     ['Lamp', '', '', '', ''],
   ]);
   expect(lines.slice(0, 2)).toMatchObject([
-    { row: { part: 'HS-200', stock: 12, form: { name: 'Hub seal, 2 in', price: 104_250, leadDays: 5 } } },
+    { row: { part: 'HS-200', stock: 12, form: { name: 'Wheel seal, 2 in', price: 104_250, leadDays: 5 } } },
     { row: { part: 'slack-adjuster', stock: 3, form: { price: 8_800, leadDays: 3 } } },
   ]);
   expect(wrongOf(lines).slice(2)).toEqual([['part'], ['price', 'stock'], ['price', 'stock', 'leadDays']]);

@@ -4,7 +4,7 @@ import { circle, type Drawing, drawing, type Look, line, rect, type Shape, text 
 export const LAMP_FUNCTIONS = ['park', 'brake', 'left', 'right', 'hazard', 'reverse'] as const;
 export type LampFunction = (typeof LAMP_FUNCTIONS)[number];
 export const LAMP_FUNCTION_WORDS: Record<LampFunction, string> = {
-  park: 'Park lamps',
+  park: 'Parking lamps',
   brake: 'Brake',
   left: 'Left turn',
   right: 'Right turn',
