@@ -149,7 +149,7 @@ test('no serious accessibility fault on the settings', async ({ page, program })
   }
   await page.goto(program.url);
   await openTrailer(page, 'L-22');
-  await press(page, 'What if it ran with other units …');
+  await press(page, 'What if it ran with other units…');
   await expect(page.getByText('The whole combination')).toBeVisible();
   await clean(page, 'combination');
 });

@@ -42,7 +42,7 @@ test('what one saves and leaves holds at once for all: the driver cannot sign it
   await press(driver, 'Before the trip');
   await expect(driver.getByText('Found, inspection still open.', { exact: false }).first()).toBeVisible();
   await expect(driver.getByRole('button', { name: /^Sign: nothing/ })).toHaveCount(0);
-  await press(driver, 'I saw H-11 is held: not driving it');
+  await press(driver, 'I saw H-11 is on hold: not driving it');
   await allSent(driver);
   await driver.getByRole('button', { name: 'Back' }).click();
   await expect(driver.getByText(/^Saw that it is held: Ines Dorval/).first()).toBeVisible();
@@ -78,17 +78,17 @@ test('a fact of the unit changed at the pad has its reason, and stands where who
   await press(technician, 'Save 1L applied stroke');
   await confirmIfAsked(technician, '1L', 'applied stroke');
   await stepTo(technician, '1L Applied stroke');
-  await press(technician, '30 clamp chamber. Put it right');
+  await press(technician, '30 clamp chamber. Correct it');
   await technician.getByRole('radio', { name: /^Long stroke/ }).click();
   await technician.getByRole('radio', { name: 'Figure on the clamp ring' }).click();
-  await press(technician, 'It was written down wrong');
+  await press(technician, 'It was recorded wrong');
   await press(technician, 'Save chamber');
   await press(technician, 'Sheet');
   await expect(technician.getByRole('heading', { name: 'Brake count' })).toBeVisible();
   await allSent(technician);
 
   await openTrailer(foreman, 'H-11');
-  const history = foreman.getByText('It was written down wrong', { exact: false });
+  const history = foreman.getByText('It was recorded wrong', { exact: false });
   await expect(history.first()).toBeVisible();
   await expect(foreman.getByText('Tomas Rask', { exact: false }).first()).toBeVisible();
   // One end alone, and what it was.
@@ -106,8 +106,8 @@ test('an inspection begun by mistake is dropped, and one wheel end is measured f
   await openTrailer(page, 'H-11');
   await begin(page, 'Full inspection');
   await press(page, 'Sheet');
-  await press(page, 'Drop it: begun by mistake');
-  await expect(page.getByText('Nothing was saved: it leaves no trace.')).toBeVisible();
+  await press(page, 'Discard it: started by mistake');
+  await expect(page.getByText('Nothing was saved. It leaves no record.')).toBeVisible();
   await press(page, 'Drop it');
   await allSent(page);
   await expect(page.getByRole('button', { name: 'Inspect', exact: true })).toBeVisible();
@@ -121,7 +121,7 @@ test('an inspection begun by mistake is dropped, and one wheel end is measured f
   await press(page, 'Save 2L applied stroke');
   await confirmIfAsked(page, '2L', 'applied stroke');
   await press(page, 'Sheet');
-  await press(page, 'Drop it: begun by mistake');
+  await press(page, 'Discard it: started by mistake');
   await expect(page.getByText('1 reading was saved', { exact: false })).toBeVisible();
   await press(page, 'Called away');
   await allSent(page);

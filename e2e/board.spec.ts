@@ -107,13 +107,13 @@ test('a search by the server is shown beside the plan, and taken', async ({ brow
   const page = await boardOf(browser, program.url, 'foreman');
   await press(page, 'Re-plan everything');
   await expect(page.getByText(/^Searching|^Waits/)).toBeVisible();
-  await press(page, 'Stop. takes the best so far');
-  await expect(page.getByText('Stopped; this is the best it had.')).toBeVisible();
+  await press(page, 'Stop. uses the best so far');
+  await expect(page.getByText('Stopped. This is the best plan so far.')).toBeVisible();
   await press(page, 'Show');
   await expect(page.getByText('This is a proposal. The current plan stays until you use it.')).toBeVisible();
   await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
-  await expect(page.getByText('Stopped; this is the best it had.')).toHaveCount(0);
+  await expect(page.getByText('Stopped. This is the best plan so far.')).toHaveCount(0);
 });
 
 test('an absence makes a proposal within seconds: what began stays, and one tap takes it', async ({
@@ -195,7 +195,7 @@ test('bays, their hours and the days nobody works are set in the program', async
 test('a shop weighs its plan its own way, and goes back to what it was shipped with', async ({ browser, program }) => {
   const page = await boardOf(browser, program.url, 'foreman');
   await press(page, 'Weights');
-  const setUp = page.getByLabel('A minute of set-up');
+  const setUp = page.getByLabel('One minute of setup');
   const shipped = await setUp.inputValue();
   await setUp.fill('many');
   await expect(page.getByText('Write a whole number')).toBeVisible();
@@ -228,11 +228,11 @@ test('a day is planned from twenty reports that were answered, in at most twelve
   await counting(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await press(page, /^Create jobs for all \d+ defects from templates$/);
-  await press(page, 'Make these jobs');
+  await press(page, 'Create these jobs');
   await allSent(page);
   await press(page, 'Plan');
   await press(page, 'Re-plan everything');
-  await press(page, 'Stop. takes the best so far');
+  await press(page, 'Stop. uses the best so far');
   await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   const all = await taps(page);

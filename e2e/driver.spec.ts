@@ -10,11 +10,11 @@ test('nothing found is a signed report in two taps, kept without a signal and ma
   await press(driver, 'Nothing found');
   await press(driver, 'Sign: nothing found on H-11');
   await expect(driver.getByText('Not sent yet')).toBeVisible();
-  await expect(driver.getByText('H-11: walked round, nothing found')).toBeVisible();
+  await expect(driver.getByText('H-11: walked around, no defects found')).toBeVisible();
   await driver.context().setOffline(false);
   await allSent(driver);
   await expect(driver.getByText('Not sent yet')).toBeHidden();
-  await expect(driver.getByText(/^Walked round, nothing found: Ines Dorval/)).toBeVisible();
+  await expect(driver.getByText(/^Walked around, no defects found: Ines Dorval/)).toBeVisible();
 });
 
 test('what is not fitted closes its step, is not asked for again, and can be put right', async ({
@@ -61,7 +61,7 @@ test('a full quick walk of a two-axle trailer takes at most eighteen taps', asyn
   };
   await tap('Walk round');
   await tap('Four-point walk');
-  const next = driver.getByRole('button', { name: /^(Looked at all \d+: all good|Good: .*|Chocks out)$/ });
+  const next = driver.getByRole('button', { name: /^(Checked all \d+: all good|Good: .*|Chocks out)$/ });
   const finished = driver.getByRole('button', { name: 'Open the verdict sheet' });
   for (;;) {
     await expect(next.or(finished).first()).toBeVisible();
@@ -97,7 +97,7 @@ test('a lamp that is out says which, and on which side', async ({ browser, progr
   const driver = await deviceOf(browser, program.url, 'driver');
   await openTrailer(driver, 'H-11');
   await press(driver, 'Report a defect');
-  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air…');
   await driver.getByRole('radio', { name: 'Lamps' }).click();
   await driver.getByRole('radio', { name: 'A lamp is out' }).click();
   await driver.getByRole('radio', { name: 'Tail lamps' }).click();

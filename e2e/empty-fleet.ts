@@ -21,9 +21,9 @@ export const startEmpty = async () =>
 /** Comes in by the address the program printed. */
 export async function comeIn(page: Page, said: string): Promise<void> {
   await page.goto(/(http\S+code=\S+)/.exec(said)?.[1] ?? '');
-  await page.getByLabel(/^A password of your own/).fill(PASSWORD);
+  await page.getByLabel(/^Your own password/).fill(PASSWORD);
   await press(page, 'Sign in');
-  await expect(page.getByText('No unit is set up yet.')).toBeVisible();
+  await expect(page.getByText('No units yet.')).toBeVisible();
 }
 
 /** Counts what is tapped from here on, through reloads too. */

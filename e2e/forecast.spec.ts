@@ -16,7 +16,7 @@ test('what reaches its limit by when is a list with filters, and leads to the re
   const rows = page.getByRole('link', { name: /Lining/ });
   await expect(rows.first()).toBeVisible();
   await expect(page.getByRole('link', { name: /Tread/ })).toHaveCount(0);
-  await page.getByLabel('Where it stands').fill('Chip wharf');
+  await page.getByLabel('Location').fill('Chip wharf');
   await expect(page.getByRole('link', { name: /Low Marsh/ })).toHaveCount(0);
   await rows.filter({ hasText: '20' }).last().click();
   await expect(page.getByRole('heading', { name: 'Every reading' })).toBeVisible();
@@ -35,7 +35,7 @@ test('a unit’s page leads to its wear; what is past its limit, or has too few 
   await page.getByRole('link', { name: 'Wear, and when a limit is reached' }).click();
   await page.getByRole('radio', { name: 'Lining' }).click();
   await page.getByRole('radio', { name: /^1R/ }).click();
-  await expect(page.getByText(/^Stands past the law’s limit of 1\/8 in/)).toBeVisible();
+  await expect(page.getByText(/^Past the law’s limit of 1\/8 in now/)).toBeVisible();
 });
 
 test('while the wheels are off, what is near its limit is proposed with its sum; declined it stays so', async ({
@@ -95,11 +95,11 @@ test('departures come from dispatch when a foreman takes them; a calendar addres
   await expect(page.getByText(/^\d+ taken: /)).toBeVisible();
   await page.goto(`${program.url}/plan`);
   await press(page, 'Calendar');
-  await press(page, 'An address for the whole plan');
+  await press(page, 'Create a link for the whole plan');
   const address = (await page.getByText(/\/calendar\/.*\.ics$/).textContent()) ?? '';
   await expect.poll(async () => (await page.request.get(address)).status()).toBe(200);
   expect(await (await page.request.get(address)).text()).toContain('BEGIN:VEVENT');
-  await press(page, 'Close this address. shop');
-  await press(page, 'Close it: it opens nothing any more');
+  await press(page, 'Turn this link off. shop');
+  await press(page, 'Turn it off for good');
   await expect.poll(async () => (await page.request.get(address)).status()).toBe(404);
 });

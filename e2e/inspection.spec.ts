@@ -140,7 +140,7 @@ test('the quick walk: a lamp is out, something is noted out of order, and it clo
   await press(page, 'Save 2R inner wheel seal');
   await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeHidden();
   await press(page, 'Steps');
-  await press(page, 'Back to your place in the route');
+  await press(page, 'Back to your step');
   await expect(page.getByRole('button', { name: 'Good: Tail lamps' })).toBeVisible();
   await press(page, 'Sheet');
   await expect(
@@ -317,7 +317,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
   const said = (words: string | RegExp) => expect(page.getByRole('status').filter({ hasText: words })).toBeVisible();
 
   await post('press', { kind: 'stroke', value: '41.00 mm' });
-  await said('First chock the wheels, both ways, and say so.');
+  await said('First chock the wheels, both ways, and confirm it.');
   await chocked(page);
   await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeVisible();
   await post('press', { kind: 'lining', value: '11.00 mm' });

@@ -39,7 +39,7 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   const page = await context.newPage();
   await comeIn(page, program.said);
   await press(page, 'Set up the fleet');
-  await expect(page.getByText('Without a bay no job can be placed.')).toBeVisible();
+  await expect(page.getByText('Without a bay no job can be scheduled.')).toBeVisible();
   await press(page, 'Bays and days');
   await press(page, 'Add a bay');
   await page.getByLabel(/^Name, like/).fill('Pit');
@@ -48,7 +48,7 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   await press(page, 'Back');
   await expect(page.getByText('1 bay', { exact: true })).toBeVisible();
   await press(page, 'People');
-  await press(page, 'Invite somebody');
+  await press(page, 'Invite someone');
   await page.getByLabel('Name', { exact: true }).fill('Nell Reed');
   await page.getByLabel('Signs in as').fill('Nell Reed');
   await expect(page.getByText('Write small letters and digits', { exact: false })).toBeVisible();
@@ -65,11 +65,11 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
     await press(nell, 'I have an invite code');
     await nell.getByLabel('Name', { exact: true }).fill('nell@upperfold');
     await nell.getByLabel('Code').fill(with_.toLowerCase());
-    await nell.getByLabel(/^A password of your own/).fill(PASSWORD);
+    await nell.getByLabel(/^Your own password/).fill(PASSWORD);
     await press(nell, 'Sign in');
   };
   await comes(code);
-  await expect(nell.getByText('A foreman or a manager sets them up.')).toBeVisible();
+  await expect(nell.getByText('A foreman or manager adds them.')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Driver · nell@upperfold', { exact: true })).toBeVisible();
   await press(page, 'Change. Nell Reed');
@@ -82,13 +82,13 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   await press(page, 'Reactivate');
   await expect(page.getByText('Driver · nell@upperfold', { exact: true })).toBeVisible();
   await press(page, 'Change. Nell Reed');
-  await press(page, 'A new code: the password ends');
+  await press(page, 'New code (ends the password)');
   const again = (await page.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
   await allSent(page);
   await comes(code);
   await expect(nell.getByText('The name or the code is wrong', { exact: false })).toBeVisible();
   await comes(again);
-  await expect(nell.getByText('A foreman or a manager sets them up.')).toBeVisible();
+  await expect(nell.getByText('A foreman or manager adds them.')).toBeVisible();
   await nell.context().close();
   await context.close();
   await program.stop();
@@ -102,13 +102,13 @@ test('a wrong chamber is put right at the pad, and its reading judged again', as
   await press(page, '2 inches');
   await press(page, '1/4');
   await expect(page.getByText('Violation').first()).toBeVisible();
-  await press(page, '30 clamp chamber. Put it right');
+  await press(page, '30 clamp chamber. Correct it');
   await page.getByRole('radio', { name: /^Long stroke/ }).click();
   await expect(page.getByRole('button', { name: 'Save chamber' })).toBeDisabled();
   await page.getByRole('radio', { name: 'Figure on the clamp ring' }).click();
-  await press(page, 'It was written down wrong');
+  await press(page, 'It was recorded wrong');
   await press(page, 'Save chamber');
-  await expect(page.getByRole('button', { name: '30 long stroke clamp chamber. Put it right' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '30 long stroke clamp chamber. Correct it' })).toBeVisible();
   await expect(page.getByText('Within limits').first()).toBeVisible();
   await allSent(page);
 });
@@ -128,7 +128,7 @@ test('fifty units come from a file, and three bad lines are told', async ({ brow
   await expect(page.getByText('F-1 stands in this file twice.')).toBeVisible();
   await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
   await expect(page.getByText('“square” is not understood', { exact: false })).toBeVisible();
-  await press(page, 'Take the 50 good ones only');
+  await press(page, 'Import only the 50 good lines');
   await allSent(page);
   await page.goto(program.url);
   await expect(page.getByText('80 units', { exact: false })).toBeVisible();
@@ -140,7 +140,7 @@ test('a sold unit is on a list of its own with its records, and comes back from 
 }) => {
   const page = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(page, 'H-14');
-  await press(page, 'Sold or scrapped …');
+  await press(page, 'Sold or scrapped…');
   await page.getByRole('textbox').fill('Sold to a neighbour');
   await press(page, 'It is sold');
   await expect(page.getByText('H-14 is sold', { exact: false })).toBeVisible();
@@ -158,7 +158,7 @@ test('a sold unit is on a list of its own with its records, and comes back from 
   await allSent(page);
   await page.goBack();
   await gone();
-  await expect(page.getByText('No unit was sold or scrapped yet.')).toBeVisible();
+  await expect(page.getByText('No unit sold or scrapped yet.')).toBeVisible();
 });
 
 test('a unit under other law is judged by its own book, in its words', async ({ browser, program }) => {
@@ -180,10 +180,10 @@ test('a number that is taken is said in the form, and nothing of it is lost', as
   const page = await deviceOf(browser, program.url, 'foreman');
   await page.goto(`${program.url}/unit/new`);
   await page.getByLabel('Number, as painted on it').fill('H-11');
-  await page.getByLabel('Where it stands').fill('Behind the barn');
+  await page.getByLabel('Location').fill('Behind the barn');
   await press(page, 'Add unit');
   await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
-  await expect(page.getByLabel('Where it stands')).toHaveValue('Behind the barn');
+  await expect(page.getByLabel('Location')).toHaveValue('Behind the barn');
   await page.getByLabel('Number, as painted on it').fill('H-19');
   await press(page, 'Add unit');
   await expect(page.getByText('31 units', { exact: false })).toBeVisible();

@@ -182,7 +182,7 @@ test('a lining that grew is asked about once, and both readings are kept', async
   await page.getByRole('button', { name: '1L Lining: open' }).click();
   await press(page, '15/16');
   await press(page, 'Save 1L lining');
-  await expect(page.getByText('Lining does not grow', { exact: false })).toBeVisible();
+  await expect(page.getByText('Lining does not get thicker', { exact: false })).toBeVisible();
   await press(page, 'Measure again');
   await press(page, '7/8');
   await press(page, 'Save 1L lining');

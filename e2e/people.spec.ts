@@ -42,7 +42,7 @@ test('on a shared device a PIN changes the person, and what the one before did i
   await expect(own.getByText('A PIN has six digits.')).toBeVisible();
   await own.getByLabel('Six digits').fill('240680');
   await press(own, 'Set it');
-  await expect(own.getByText('The PIN is set.')).toBeVisible();
+  await expect(own.getByText('PIN saved.')).toBeVisible();
 
   const shop = await deviceOf(browser, program.url, 'foreman');
   await me(shop);
@@ -77,13 +77,13 @@ test('a manager’s sign-in asks for a second factor, and a kept code opens wher
       .getByText(/^([A-Z2-9]{4}-){2}[A-Z2-9]{4}$/)
       .first()
       .textContent()) ?? '';
-  await press(page, 'I have kept them');
+  await press(page, 'I saved them');
   await expect(page.getByRole('button', { name: 'Two-step sign-in: on' })).toBeVisible();
   await press(page, 'Sign out');
   await page.getByLabel('Name').fill('manager@lowmarsh');
   await page.getByLabel('Password').fill(DEMO);
   await press(page, 'Sign in');
-  const code = page.getByLabel('The six digits your device shows', { exact: false });
+  const code = page.getByLabel('The six digits on your device', { exact: false });
   await code.fill('000000');
   await press(page, 'Sign in');
   await expect(page.getByText('The code is wrong', { exact: false })).toBeVisible();
@@ -102,18 +102,18 @@ test('a manager clears a foreman’s second factor with a new code', async ({ br
   const device = new TOTP({ secret: Secret.fromBase32(secret.replaceAll(' ', '')) });
   await foreman.getByLabel('The six digits it shows now').fill(device.generate());
   await press(foreman, 'Turn on');
-  await press(foreman, 'I have kept them');
+  await press(foreman, 'I saved them');
   const manager = await deviceOf(browser, program.url, 'manager');
   await manager.goto(`${program.url}/people`);
   await press(manager, 'Change. Berit Holloway');
-  await press(manager, 'A new code: password and two-step sign-in end');
+  await press(manager, 'New code (ends password and two-step sign-in)');
   const code = (await manager.getByText(/^([A-Z2-9]{4}-){2}[A-Z2-9]{4}$/).textContent()) ?? '';
   await allSent(manager);
   await foreman.goto(`${program.url}/`);
   await press(foreman, 'I have an invite code');
   await foreman.getByLabel('Name', { exact: true }).fill('foreman@lowmarsh');
   await foreman.getByLabel('Code').fill(code);
-  await foreman.getByLabel(/^A password of your own/).fill('a password of my own');
+  await foreman.getByLabel(/^Your own password/).fill('a password of my own');
   await press(foreman, 'Sign in');
   await expect(foreman.getByRole('heading', { name: 'Yard' })).toBeVisible();
 });

@@ -112,8 +112,8 @@ async function take(browser: Browser, url: string): Promise<void> {
 
   const phone = await as('foreman');
   await phone.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
-  await press(phone, 'Make a job for R-32');
-  await press(phone, 'Make this job');
+  await press(phone, 'Create a job for R-32');
+  await press(phone, 'Create this job');
   await press(phone, 'Schedule');
   await press(phone, 'Start work');
   await phone.getByText(/^Steps: /).waitFor();

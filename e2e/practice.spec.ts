@@ -56,7 +56,7 @@ test('a whole practice walk without a signal: a lining thick on the side one see
   await expect(page.getByText('Brakes before Friday')).toBeVisible();
   await page.context().setOffline(true);
   await press(page, 'Do it. Brakes before Friday');
-  await expect(page.getByText('Made up: of no real unit', { exact: false })).toBeVisible();
+  await expect(page.getByText('Made up: no real unit', { exact: false })).toBeVisible();
   await press(page, 'Set the chocks');
   await press(page, '95 psi');
   const walked = perfectWalk(made).taken;
@@ -119,15 +119,15 @@ test('an exam by two phones: the code is typed, each thing marked, what must not
   await learner.goto(`${program.url}/practice/by-heart`);
   await press(learner, /^In the cab, and the air brakes/);
   await learner.getByRole('radio', { name: 'Exam' }).click();
-  await press(learner, 'Begin the exam');
+  await press(learner, 'Start the exam');
   const code = (await learner.getByText(/^[A-Z2-9]{6}$/).textContent()) ?? '';
   await allSent(learner);
 
   const examiner = await deviceOf(browser, program.url, 'technician');
   await examiner.goto(`${program.url}/practice`);
-  await press(examiner, 'Examine somebody');
+  await press(examiner, 'Examine someone');
   await examiner.getByLabel('Code').fill('QQQQQQ');
-  await expect(examiner.getByText('There is no exam by this code, or it is over.')).toBeVisible();
+  await expect(examiner.getByText('No exam with this code, or it is over.')).toBeVisible();
   await examiner.getByLabel('Code').fill(code);
   await expect(examiner.getByRole('heading', { name: /: In the cab, and the air brakes$/ })).toBeVisible();
   await press(examiner, 'Left out. Service brake');
@@ -151,7 +151,7 @@ test('the air brake check by keyboard alone: out of order it begins again, in or
   await expect(part('Build up')).toBeVisible();
   await page.keyboard.press('e');
   await page.keyboard.press('p');
-  await expect(page.getByText('The check begins again.', { exact: false })).toBeVisible();
+  await expect(page.getByText('The check starts over.', { exact: false })).toBeVisible();
   const controls = async () => (await dash.getAttribute('aria-label')) ?? '';
   if (!/engine runs/.test(await controls())) await page.keyboard.press('e');
   if (/tractor’s valve out/.test(await controls())) await page.keyboard.press('t');
@@ -182,7 +182,7 @@ test('the air brake check by keyboard alone: out of order it begins again, in or
   await pump(() => part('Valves').isVisible());
   await pump(() => part('Start again').isVisible());
   await page.keyboard.press('e');
-  await press(page, 'Write it down on the pads');
+  await press(page, 'Record it on the pads');
   for (let nth = 0; nth < 6; nth++) {
     const skip = page.getByRole('button', { name: 'Skip' });
     if (nth === 2) {
@@ -193,7 +193,7 @@ test('the air brake check by keyboard alone: out of order it begins again, in or
     await page.keyboard.press('k');
   }
   await expect(page.getByText(/^(What was wrong: |Nothing was wrong)/)).toBeVisible();
-  await expect(page.getByText('Begun again 2 times.')).toBeVisible();
+  await expect(page.getByText('Started over 2 times.')).toBeVisible();
 });
 
 test('the dash is worked where it is drawn, by a gloved finger', async ({ browser, program }) => {
@@ -217,7 +217,7 @@ test('the dash is worked where it is drawn, by a gloved finger', async ({ browse
   }
   // Braking while it builds up is out of order: the pedal was felt.
   await page.getByRole('button', { name: 'Press the pedal', exact: true }).click();
-  await expect(page.getByText('The check begins again.', { exact: false })).toBeVisible();
+  await expect(page.getByText('The check starts over.', { exact: false })).toBeVisible();
 });
 
 test('a drill is answered, its best and its days kept on the device', async ({ browser, program }) => {
@@ -231,7 +231,7 @@ test('a drill is answered, its best and its days kept on the device', async ({ b
       .getByRole('button', { name: /^(In|Out): / })
       .first()
       .click();
-    await press(page, nth < 19 ? 'Next' : 'See how it went');
+    await press(page, nth < 19 ? 'Next' : 'See the result');
   }
   await expect(page.getByRole('heading', { name: /^\d+ of 20 right$/ })).toBeVisible();
   await expect(page.getByText('Your first time.')).toBeVisible();
@@ -246,8 +246,8 @@ test('a walk said whole in any order is marked beside the list, of one unit with
 }) => {
   const page = await deviceOf(browser, program.url, 'driver');
   await openTrailer(page, 'H-11');
-  await press(page, 'Its walk by heart');
-  await expect(page.getByText('H-11: what is kept of it is said with it')).toBeVisible();
+  await press(page, 'Its walk-around by heart');
+  await expect(page.getByText('H-11: the sentence includes its data')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Engine side/ })).toHaveCount(0);
   await press(page, /^Trailer with coupling/);
   await page.getByRole('radio', { name: 'Say it' }).click();

@@ -269,7 +269,7 @@ export const command = (page: Page, name: string, body: object): Promise<number>
 export async function reportFlap(driver: Page, number: string): Promise<void> {
   await openTrailer(driver, number);
   await press(driver, 'Report a defect');
-  await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+  await press(driver, 'Not at a wheel: lamps, body, coupling, air…');
   await driver.getByRole('radio', { name: 'Body, doors' }).click();
   await driver.getByRole('radio', { name: /flap/i }).first().click();
   await press(driver, 'Send report');

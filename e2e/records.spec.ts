@@ -44,7 +44,7 @@ test('records are kept for no less than the law has it, and a legal hold is plac
   const page = await deviceOf(browser, program.url, 'manager');
   await page.goto(`${program.url}/records`);
   await page.getByLabel('Closed inspections').fill('6');
-  await expect(page.getByText('Not less than 14 months.')).toBeVisible();
+  await expect(page.getByText('At least 14 months.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save. How long records are kept' })).toBeDisabled();
   await page.getByLabel('Closed inspections').fill('24');
   await press(page, 'Save. How long records are kept');
@@ -54,7 +54,7 @@ test('records are kept for no less than the law has it, and a legal hold is plac
   await press(page, 'Place the hold');
   await expect(page.getByText('Every unit', { exact: true })).toBeVisible();
   await press(page, 'Lift…. Legal hold of every unit');
-  await page.getByLabel('Why it is lifted').fill('Settled');
+  await page.getByLabel('Reason for lifting it').fill('Settled');
   await press(page, 'Lift it');
   await expect(page.getByText('Every unit', { exact: true })).toBeHidden();
 });
@@ -95,7 +95,7 @@ test('what a driver signs is signed with the key of their device, and says what 
   expect(signed?.text).toContain('Ines Dorval');
   // The same device signs with the same key after it was loaded anew.
   await driver.reload();
-  await expect(driver.getByText('Walked round, nothing found', { exact: false }).first()).toBeVisible();
+  await expect(driver.getByText('Walked around, no defects found', { exact: false }).first()).toBeVisible();
   expect(await sql(database, 'select id from person_key')).toHaveLength(1);
 });
 
@@ -123,8 +123,8 @@ test('whoever left loses their name on the manager’s word, and a system that h
   await page.getByLabel('Its address').fill('http://127.0.0.1:9/events');
   await page.context().setOffline(true);
   await press(page, 'Connect');
-  await expect(page.getByText('The secret is shown once the server has it.')).toBeVisible();
+  await expect(page.getByText('The secret appears when the server has it.')).toBeVisible();
   await page.context().setOffline(false);
-  await expect(page.getByText('Give this secret to the other side. It is shown this once.')).toBeVisible();
+  await expect(page.getByText('Give this secret to the other system. Shown only once.')).toBeVisible();
   await expect(page.getByText('http://127.0.0.1:9/events')).toBeVisible();
 });

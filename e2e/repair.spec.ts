@@ -16,7 +16,7 @@ async function tickAll(page: Page): Promise<void> {
 
 async function torque(page: Page, wheel: string): Promise<void> {
   await press(page, `Torque. ${wheel}`);
-  await page.getByLabel('Full value, from the maker').fill('475');
+  await page.getByLabel('Full torque, from the maker').fill('475');
   await page.getByLabel('Set with').fill('Torque wrench 4');
   await press(page, `${wheel}: all nuts snug, star pattern`);
   await press(page, `${wheel}: all nuts at full torque, star pattern`);
@@ -33,9 +33,9 @@ async function wetHub(driver: Page, foreman: Page): Promise<void> {
 
   await shop(foreman);
   await foreman.getByRole('button', { name: /^Repair, .*H-11 1R$/ }).click();
-  await press(foreman, 'Make a job for H-11');
+  await press(foreman, 'Create a job for H-11');
   await expect(foreman.getByText('Wheel seal', { exact: true })).toBeVisible();
-  await press(foreman, 'Make this job');
+  await press(foreman, 'Create this job');
   await press(foreman, 'Schedule');
   await allSent(foreman);
 }
@@ -65,12 +65,14 @@ test('from a wet hub to the acknowledged repair: hold, triage, job, parts, steps
   await torque(technician, '1R');
   await technician.context().setOffline(false);
   await allSent(technician);
-  await expect(technician.getByText(/^Left empty it is written as ticked: .*Seal replaced; .*wheels on/)).toBeVisible();
+  await expect(
+    technician.getByText(/^If blank, the ticked steps are recorded: .*Seal replaced; .*wheels on/),
+  ).toBeVisible();
   await press(technician, 'Repair is done');
-  await expect(technician.getByText('Torque again by', { exact: false })).toBeVisible();
+  await expect(technician.getByText('Re-torque by', { exact: false })).toBeVisible();
 
   const again = async (hub: string[], play: string[]) => {
-    await technician.getByRole('button', { name: /^Measure again|^Go on measuring/ }).click();
+    await technician.getByRole('button', { name: /^Measure again|^Continue measuring/ }).click();
     for (let now = await asked(technician); now; now = await asked(technician)) {
       await enter(technician, ...(now[1] === 'hub oil' ? hub : play));
       await press(technician, `Save ${now[0]} ${now[1]}`);
@@ -101,7 +103,7 @@ test('from a wet hub to the acknowledged repair: hold, triage, job, parts, steps
   await openTrailer(driver, 'H-11');
   await press(driver, 'I have seen the repair at 1R');
   await allSent(driver);
-  await expect(driver.getByText('Torque again', { exact: true })).toBeVisible();
+  await expect(driver.getByText('Re-torque', { exact: true })).toBeVisible();
   await press(driver, 'Show them. repairs done');
   await driver.getByRole('link', { name: /Certified by Tomas Rask/ }).click();
   await expect(driver.getByText('475 lb-ft, Torque wrench 4')).toBeVisible();
@@ -168,7 +170,7 @@ test('what is still wrong after a repair comes back, and the queue says who sign
   const driver = await deviceOf(browser, program.url, 'driver');
   await openTrailer(driver, 'H-13');
   await driver
-    .getByRole('button', { name: /^Still wrong …/ })
+    .getByRole('button', { name: /^Still wrong…/ })
     .first()
     .click();
   await driver.getByLabel('What do you see, hear or feel?').fill('Hisses again');
@@ -190,9 +192,9 @@ test('a re-torque is done by the driver who is there', async ({ browser, program
   await press(driver, 'Done. 1R');
   await driver.getByLabel('Set with').fill('Bar');
   await driver.getByRole('radio', { name: /^None moved/ }).click();
-  await press(driver, 'Torqued again');
+  await press(driver, 'Re-torque done');
   await allSent(driver);
-  await expect(driver.getByText('Torque again', { exact: true })).toBeHidden();
+  await expect(driver.getByText('Re-torque', { exact: true })).toBeHidden();
 });
 
 test('a shop changes how a repair goes, and counts its parts', async ({ browser, program }) => {
@@ -201,13 +203,13 @@ test('a shop changes how a repair goes, and counts its parts', async ({ browser,
   await press(foreman, 'Change. Wheel seal');
   await foreman.getByLabel('One end, min').fill('70');
   await press(foreman, 'Not needed. Hub-cap gasket');
-  await press(foreman, 'Another part …');
+  await press(foreman, 'Another part…');
   await press(foreman, 'Stud and nut');
   await press(foreman, 'Save');
   await expect(foreman.getByText('1 h 10 min · brakes · wheels off · changed here')).toBeVisible();
   await press(foreman, 'Count. Air bag');
   await foreman.getByLabel('Counted').fill('2');
-  await press(foreman, 'So many lie there');
+  await press(foreman, 'Save the count');
   await expect(foreman.getByText('2 in stock · 145.00 · 4 days to get')).toBeVisible();
 });
 
@@ -330,5 +332,5 @@ test('the pad of the re-measure knows the part that was fitted new', async ({ br
   await technician.getByRole('button', { name: /^Measure again/ }).click();
   await chocked(technician, '100 psi');
   await expect(technician.getByText(/^Fitted new .*CH-30L/)).toBeVisible();
-  await expect(technician.getByText('Not read since')).toBeVisible();
+  await expect(technician.getByText('Not measured since')).toBeVisible();
 });

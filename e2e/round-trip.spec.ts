@@ -46,13 +46,13 @@ async function roundTrip(browser: Browser, url: string, size: Size): Promise<voi
   await expect(technician.getByText('1L: Applied stroke past its limit').first()).toBeVisible();
 
   await answer(foreman, '1L');
-  await press(foreman, 'Make a job for H-11');
+  await press(foreman, 'Create a job for H-11');
   // A job of one's own words, without a template.
   await press(foreman, 'Take off. Chamber');
   await press(foreman, 'Take off. Adjuster');
   await foreman.getByLabel('What is to be done').fill('Chamber 1R, slack adjuster 1L');
   await foreman.getByRole('radio', { name: 'Wheels off' }).click();
-  await press(foreman, 'Make this job');
+  await press(foreman, 'Create this job');
   await foreman.getByRole('radio', { name: 'Bay 2 – lift' }).click();
   await press(foreman, 'Schedule');
   await expect(foreman.getByText('Bay 2 – lift', { exact: false }).first()).toBeVisible();

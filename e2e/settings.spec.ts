@@ -14,7 +14,7 @@ test('a stricter limit is taken with its reason, a looser one is refused, and th
   await foreman.getByLabel('Our limit').fill('3/16 in');
   await expect(foreman.getByText('may be stricter, never looser')).toBeVisible();
   await foreman.getByLabel('Our limit').fill('3/4 in');
-  await foreman.getByLabel('Why we ask for more').fill('Long hills to the mill');
+  await foreman.getByLabel('Why we are stricter').fill('Long hills to the mill');
   await press(foreman, 'Set this limit');
   await expect(foreman.getByText('Long hills to the mill', { exact: false }).first()).toBeVisible();
 
@@ -123,14 +123,14 @@ test('a route changed by two: what one had not saved stands, through a reload, a
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
   await foreman.getByLabel('Name of the route').fill('Far walk');
   await press(foreman, 'Undo. Far walk');
-  await press(foreman, 'Throw my changes away');
+  await press(foreman, 'Discard my changes');
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Yard walk');
 });
 
 test('a trailer behind a tractor is counted as a whole', async ({ browser, program }) => {
   const page = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(page, 'L-22');
-  await press(page, 'What if it ran with other units …');
+  await press(page, 'What if it ran with other units…');
   await expect(page.getByText('Out of service at 20 % of 6 brakes')).toBeVisible();
   await press(page, 'Add a unit');
   await press(page, /^Y-1, /);
@@ -139,7 +139,7 @@ test('a trailer behind a tractor is counted as a whole', async ({ browser, progr
   await press(page, 'Good brakes on units not listed: one more');
   await expect(page.getByText('Out of service at 20 % of 12 brakes')).toBeVisible();
   await expect(
-    page.getByText(/^Less than 3: by the \d+ of 12 brakes measured the brake count holds nothing\.$/),
+    page.getByText(/^Less than 3: by the \d+ of 12 brakes measured, not out of service by brake count\.$/),
   ).toBeVisible();
 });
 
@@ -172,7 +172,7 @@ test('readings.csv: every bad line is named, and the good ones alone may be take
   await expect(page.getByText('3 lines: 1 good, 2 bad')).toBeVisible();
   await expect(page.getByText('Line 3')).toBeVisible();
   await expect(page.getByText('There is no unit “X-99”.')).toBeVisible();
-  await press(page, 'Take the 1 good ones only');
+  await press(page, 'Import only the 1 good lines');
   await allSent(page);
   const rows = await sql(
     database,
@@ -193,7 +193,7 @@ test('a check of the shop’s own: made in ten taps, asked by its route, found o
     await press(manager, name);
   };
   await tap('Add a check');
-  await manager.getByLabel('What is looked at').fill('Winch straps');
+  await manager.getByLabel('What to check').fill('Winch straps');
   await manager.getByLabel('What good looks like').fill('Whole, dry, rolled up');
   await manager.getByRole('textbox', { name: 'Sign 1' }).fill('Torn through');
   taps += 3;
@@ -238,14 +238,14 @@ test('a check of the shop’s own with a figure and a picture of what good looks
   const manager = await deviceOf(browser, program.url, 'manager');
   await manager.goto(`${program.url}/own-checks`);
   await press(manager, 'Add a check');
-  await manager.getByLabel('What is looked at').fill('Ride height');
+  await manager.getByLabel('What to check').fill('Ride height');
   await manager.getByLabel('What good looks like').fill('Even, left and right');
   const [chooser] = await Promise.all([manager.waitForEvent('filechooser'), press(manager, 'Picture of it when good')]);
   await chooser.setFiles({ name: 'even.png', mimeType: 'image/png', buffer: await manager.screenshot() });
-  await expect(manager.getByText('A picture is kept.')).toBeVisible();
+  await expect(manager.getByText('Picture saved.')).toBeVisible();
   await manager.getByRole('radio', { name: 'Once at each axle' }).click();
   await press(manager, 'Take off. sign 1');
-  await press(manager, 'A count or a figure too');
+  await press(manager, 'Also a count or a measurement');
   await manager.getByLabel('Unit, empty for a count').fill('in');
   await manager.getByLabel('At least').fill('8.5');
   await manager.getByRole('radio', { name: /^Holds the unit/ }).click();
@@ -284,11 +284,11 @@ test('a sign the shop is stricter about holds, with its reason, until it goes by
 }) => {
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(`${program.url}/book`);
-  await press(foreman, 'Be stricter about a sign');
+  await press(foreman, 'Add a stricter sign');
   await foreman.getByLabel('Search').last().fill('mud flap');
   await press(foreman, 'Mud flap torn or missing');
   await foreman.getByRole('radio', { name: /^Holds the unit/ }).click();
-  await foreman.getByLabel('Why we ask for more').fill('Stones on the mill road');
+  await foreman.getByLabel('Why we are stricter').fill('Stones on the mill road');
   await press(foreman, 'Set this rule');
   await expect(foreman.getByText('Mud flap torn or missing: holds the unit')).toBeVisible();
   await allSent(foreman);
@@ -320,9 +320,9 @@ test('a shop’s own list moves in by its own heads; a wrong line is put right i
     'Total;;2;',
   ]);
   // What the list does not tell is said by whoever moves it in: nothing is chosen for them.
-  await expect(page.getByText('Say first what it does not tell', { exact: false })).toBeVisible();
+  await expect(page.getByText('First enter what it does not say', { exact: false })).toBeVisible();
   for (const [group, answer] of [
-    ['Axles', 'As its kind has'],
+    ['Axles', 'Same as its kind'],
     ['Brake', 'S-cam drum'],
     ['Tires', 'Dual'],
     ['Hubs', 'Grease'],
@@ -339,8 +339,8 @@ test('a shop’s own list moves in by its own heads; a wrong line is put right i
   await expect(page.getByText('2 units, ', { exact: false })).toBeVisible();
   await openTrailer(page, 'M-102');
   await page.goto(`${program.url}/move-in`);
-  await press(page, 'Take it back. our list.csv');
-  await press(page, 'Take all 2 back out');
+  await press(page, 'Undo the move. our list.csv');
+  await press(page, 'Remove all 2 again');
   await allSent(page);
   await expect(page.getByText('taken back', { exact: false }).first()).toBeVisible();
 });
@@ -350,10 +350,10 @@ test('parts, people, repairs of before and last readings move in after their uni
   await page.goto(`${program.url}/move-in`);
   await chooseList(page, 'Parts and stock', 'parts.csv', ['Item,On hand,Unit cost', 'Wiper blade,4,$12.50', 'Lens,,']);
   await page
-    .getByRole('radiogroup', { name: 'Days a part takes to come' })
+    .getByRole('radiogroup', { name: 'Days to get a part' })
     .getByRole('radio', { name: '3', exact: true })
     .click();
-  await page.getByRole('radio', { name: 'Was forgotten: say it at its line' }).click();
+  await page.getByRole('radio', { name: 'Missing: enter it on its line' }).click();
   await press(page, 'Leave it out. line 3');
   await press(page, 'Move 1 part in');
   await allSent(page);

@@ -22,7 +22,7 @@ test('the whole queue is answered by keys as proposed, one taken back, and nothi
     await expect.poll(() => otherwise.count()).toBeLessThan(count);
   }
   expect(keys).toBeLessThanOrEqual(before);
-  await expect(foreman.getByText('Every report is answered.')).toBeVisible();
+  await expect(foreman.getByText('No reports to review.')).toBeVisible();
   await allSent(foreman);
   await foreman.keyboard.press('u');
   await expect(foreman.getByText('Reports to review (1)')).toBeVisible();
@@ -47,7 +47,7 @@ test('a duplicate is joined, what is small is put off, and what a driver doubts 
     await driver.getByRole('radio', { name: 'Not sure' }).click();
   };
   const flap = async () => {
-    await press(driver, 'Not at a wheel: lamps, body, coupling, air …');
+    await press(driver, 'Not at a wheel: lamps, body, coupling, air…');
     await driver.getByRole('radio', { name: 'Body, doors' }).click();
     await driver.getByRole('radio', { name: /flap/i }).first().click();
   };

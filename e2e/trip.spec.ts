@@ -43,7 +43,7 @@ test('on the road: the ways stand beside each other by the shop’s figures, and
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await openTrailer(foreman, 'H-12');
   await press(foreman, 'Roadside: call service or drive in…');
-  await expect(foreman.getByText('The shop has not written its figures yet.')).toBeVisible();
+  await expect(foreman.getByText('The shop has not entered its figures yet.')).toBeVisible();
   await expect(foreman.getByText('On hold. Do not move it', { exact: false })).toBeVisible();
   await press(foreman, 'The shop’s figures');
   for (const [label, value] of [
@@ -57,10 +57,10 @@ test('on the road: the ways stand beside each other by the shop’s figures, and
   await press(foreman, 'Save');
   await expect(foreman.getByText('485.00')).toBeVisible();
   // What is held is not driven: no price stands for it.
-  await expect(foreman.getByText('It is held: driving it is no', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('On hold: driving is not an option', { exact: false })).toBeVisible();
   await expect(foreman.getByText('735.00')).toBeHidden();
   await press(foreman, 'Ask for road service');
-  await foreman.getByLabel('Where does it stand?').fill('Mile 12, northbound');
+  await foreman.getByLabel('Where is it?').fill('Mile 12, northbound');
   await press(foreman, 'Ask for it');
   await allSent(foreman);
   await expect(foreman.getByText('Mile 12, northbound: not answered yet')).toBeVisible();
@@ -75,20 +75,20 @@ test('a driver on the road says where it drives to, asks for service, and its re
   await reportFlap(driver, 'H-14');
   await openTrailer(driver, 'H-14');
   await press(driver, 'Before the trip');
-  await press(driver, 'On the road …. H-14');
-  await press(driver, 'It drives to a named place …');
-  await driver.getByLabel('Where does it stand, and where does it drive to?').fill('Mile 12, on to the East gate');
+  await press(driver, 'On the road…. H-14');
+  await press(driver, 'It drives to a named place…');
+  await driver.getByLabel('Where is it now, and where is it driving to?').fill('Mile 12, on to the East gate');
   await press(driver, 'Tell the shop');
   await allSent(driver);
   await expect(driver.getByText('On the road: Mile 12, on to the East gate', { exact: false })).toBeVisible();
   await press(driver, 'Ask for road service');
-  await driver.getByLabel('Where does it stand?').fill('Mile 14');
+  await driver.getByLabel('Where is it?').fill('Mile 14');
   await press(driver, 'Ask for it');
   await allSent(driver);
 
   const foreman = await deviceOf(browser, program.url, 'foreman');
   await foreman.goto(driver.url());
-  await expect(foreman.getByText('Made up: a stand-in plays the road service. Nobody was called.')).toBeVisible();
+  await expect(foreman.getByText('Made up: a stand-in plays the road service. No one was called.')).toBeVisible();
   // The stand-in takes its time: what it says next is wished for now.
   const sooner = `update graphile_worker._private_jobs set run_at = now() where run_at > now() and task_id =
     (select id from graphile_worker._private_tasks where identifier = 'make-up-road') returning id`;

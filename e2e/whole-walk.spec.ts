@@ -27,7 +27,7 @@ async function type(page: Page, fields: string[][]): Promise<void> {
 
 /** Answers one step, or several together; false when the walk is at its end. */
 async function answer(page: Page): Promise<boolean> {
-  const together = page.getByRole('button', { name: /^Looked at all \d+: all good$/ });
+  const together = page.getByRole('button', { name: /^Checked all \d+: all good$/ });
   const good = page.getByRole('button', {
     name: /^(Good: |Dry, no leak|Between marks, clear, dry|.*: the tires do not touch)/,
   });

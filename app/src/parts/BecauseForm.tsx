@@ -11,7 +11,7 @@ import { Usual } from './WordsForm';
 
 export type Because = z.infer<typeof becauseSchema>;
 
-const USUAL = ['It was written down wrong', 'It was not known', 'The part was replaced'] as const;
+const USUAL = ['It was recorded wrong', 'It was not known', 'The part was replaced'] as const;
 
 interface Props {
   /** What such a fact may be seen by. */
@@ -39,7 +39,7 @@ export function BecauseForm({ seenBy, act, waits = false, photos = true, onBecau
         stacked
         options={seenBy.map((value) => ({ value, label: SEEN_WORDS[value] }))}
       />
-      <Field control={control} name="reason" label="Why it is changed" maxLength={300} />
+      <Field control={control} name="reason" label="Reason for the change" maxLength={300} />
       <Usual
         words={USUAL}
         onWords={(reason) => setValue('reason', reason, { shouldValidate: true, shouldDirty: true })}

@@ -24,9 +24,9 @@ function Line({ label, sum, strong }: { label: string; sum: string; strong?: boo
 function settledWords({ outOfService, outOfServiceAt, defective, measured, total }: BrakeCount, open: boolean): string {
   if (outOfService) return `${defective} is at or over ${outOfServiceAt}: out of service by brake count.`;
   if (open) return `Not decided: ${measured} of ${brakes(total)} measured.`;
-  if (measured === 0) return 'No brake was measured here: the brake count says nothing of them.';
-  const by = measured < total ? `by the ${measured} of ${brakes(total)} measured ` : '';
-  return `Less than ${outOfServiceAt}: ${by}the brake count holds nothing.`;
+  if (measured === 0) return 'No brake was measured here, so there is no brake count.';
+  const by = measured < total ? `by the ${measured} of ${brakes(total)} measured, ` : '';
+  return `Less than ${outOfServiceAt}: ${by}not out of service by brake count.`;
 }
 
 /** Whether the share of defective brakes holds a unit, by a book that has one. */

@@ -45,7 +45,7 @@ export function ChooseSign({ title, fits, none, onChoose, onClose }: Props) {
         </Pressable>
       ))}
       {signs.length > SHOWN ? (
-        <Text tone="soft">{`${signs.length - SHOWN} more: search for the one you mean.`}</Text>
+        <Text tone="soft">{`${signs.length - SHOWN} more. Search to narrow it down.`}</Text>
       ) : null}
       {signs.length === 0 ? <Text tone="soft">{none}</Text> : null}
     </Drawer>

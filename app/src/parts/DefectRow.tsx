@@ -18,10 +18,10 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
   done: ' · repaired, not certified',
   certified: ' · certified',
   acknowledged: ' · acknowledged',
-  joined: ' · carried by another report',
+  joined: ' · merged with another report',
   'no-fault': ' · no fault found',
   dismissed: ' · dismissed',
-  'put-right': ' · put right on the spot',
+  'put-right': ' · repaired on the spot',
   withdrawn: ' · taken back',
 };
 
@@ -29,13 +29,13 @@ const STATE_WORDS: Record<DefectView['state'], string> = {
 function daylightWords({ state, dusk }: DefectView, zone: string): string | null {
   if (state !== 'deferred' || !dusk) return null;
   const over = Date.parse(dusk) <= Date.now();
-  return `By daylight only, until ${clock(dusk, zone)}${over ? ': that is over, ask the shop before it moves' : ''}`;
+  return `By daylight only, until ${clock(dusk, zone)}${over ? ': that time has passed. Ask the shop before it moves' : ''}`;
 }
 
 /** Until when it may wait: a day, or a meter. */
 function waitsWords({ state, until, untilMeter, dusk }: DefectView): string {
   if (state !== 'deferred' || dusk) return '';
-  return ` · put off until ${[until && dayName(until), untilMeter && `the meter reads ${untilMeter}`].filter(Boolean).join(' or ')}`;
+  return ` · deferred until ${[until && dayName(until), untilMeter && `the meter reads ${untilMeter}`].filter(Boolean).join(' or ')}`;
 }
 
 export const defectPlace = (defect: Pick<DefectView, 'axle' | 'side' | 'tyre'>): string =>

@@ -11,12 +11,12 @@ export function DrawnSecret({ secret, by, under }: { secret: string; by: Command
   if (waiting)
     return (
       <Notice look={waiting.refused ? 'stop' : 'ask'}>
-        {waiting.refused ? 'It was not saved.' : 'The secret is shown once the server has it.'}
+        {waiting.refused ? 'Not saved.' : 'The secret appears when the server has it.'}
       </Notice>
     );
   return (
     <>
-      <Notice look="ask">Give this secret to the other side. It is shown this once.</Notice>
+      <Notice look="ask">Give this secret to the other system. Shown only once.</Notice>
       <Text reading selectable>
         {secret}
       </Text>

@@ -18,7 +18,7 @@ const show = (more: Parameters<typeof unitPageWith>[0]) =>
 
 test('what nobody looked at is named, and what is not on record is said', async () => {
   await show({ looked: [ends({ read: 0, oldest: null })] });
-  expect(screen.getByText('not looked at')).toBeTruthy();
+  expect(screen.getByText('not checked')).toBeTruthy();
   expect(screen.getByText('none on record')).toBeTruthy();
   expect(screen.getByText('none kept here')).toBeTruthy();
 });

@@ -12,7 +12,7 @@ interface Line {
 
 function areaLine({ area, of, read, oldest, by }: LookedAt, zone: string): Line {
   const what = AREA_WORDS[area];
-  if (read === 0 || !oldest) return { what, words: 'not looked at', wrong: true };
+  if (read === 0 || !oldest) return { what, words: 'not checked', wrong: true };
   const when = `${dayOf(oldest, zone)}${by ? `, ${by}` : ''}`;
   return read < of
     ? { what, words: `${read} of ${of}, the oldest ${when}`, wrong: true }
@@ -42,7 +42,7 @@ export function LookedList({
     : { what: 'Walk-round', words: 'none on record', wrong: true };
   const lines = [...unit.looked.map((each) => areaLine(each, zone)), walk, paperLine(unit.papers, today)];
   return (
-    <View role="list" aria-label="What was looked at" className="gap-1">
+    <View role="list" aria-label="What was checked" className="gap-1">
       {lines.map(({ what, words, wrong }) => (
         <View key={what} role="listitem" className="flex-row gap-3">
           <Text size="small" tone="soft" className="w-28">

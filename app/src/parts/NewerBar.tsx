@@ -11,7 +11,7 @@ export function NewerBar() {
   if (!take) return null;
   return (
     <View className="flex-row flex-wrap items-center justify-center gap-x-3 border-b border-line bg-raised px-4 py-1">
-      <Text role="status">A newer version of the program is here. What is begun stays.</Text>
+      <Text role="status">A newer version is ready. Started work is kept.</Text>
       <Button
         look="bare"
         label={taking ? 'Loading …' : 'Load it'}

@@ -10,7 +10,7 @@ export function NotFound() {
       title="Nothing here"
       footer={<Button tall look="act" label="Go to the yard" onPress={() => router.replace('/')} />}
     >
-      <Text>This address leads to nothing. It may have been mistyped.</Text>
+      <Text>No page at this address. Check for a typo.</Text>
     </Screen>
   );
 }

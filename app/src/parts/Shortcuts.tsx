@@ -14,13 +14,13 @@ const KEYS: readonly [string, string][] = [
 ];
 const PAD_KEYS: readonly [string, string][] = [
   ['0 to 9, blank, / and .', 'Enter a reading: 1 7/8, 6/32, 5.5'],
-  ['Enter', 'Save the reading and go on'],
-  ['Backspace', 'Take back the last digit'],
+  ['Enter', 'Save the reading and continue'],
+  ['Backspace', 'Undo the last digit'],
   ['Left, Right', 'Step back, step on'],
   ['k', 'Skip with a reason'],
   ['d', 'Report a defect here'],
   ['g', 'Good: hub, check by eye, lug nuts, slider pins, duals'],
-  ['1 to 9', 'At a check: the sign of that number was found'],
+  ['1 to 9', 'At a check: the sign with that number was found'],
   ['w', 'Why this verdict?'],
 ];
 

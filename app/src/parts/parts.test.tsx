@@ -98,11 +98,13 @@ test('a settled count says which way', async () => {
 test('of brakes nobody measured the count says nothing, and of few measured ones no more than that', async () => {
   const none = { ...count, full: 0, half: 0, defective: 0, defectiveAtMost: 0, measured: 0 };
   const { rerender } = await render(<BrakeSum share={[1, 5]} count={none} />);
-  expect(screen.getByText('No brake was measured here: the brake count says nothing of them.')).toBeTruthy();
+  expect(screen.getByText('No brake was measured here, so there is no brake count.')).toBeTruthy();
   await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 2 }} />);
-  expect(screen.getByText('Less than 1: by the 2 of 4 brakes measured the brake count holds nothing.')).toBeTruthy();
+  expect(
+    screen.getByText('Less than 1: by the 2 of 4 brakes measured, not out of service by brake count.'),
+  ).toBeTruthy();
   await rerender(<BrakeSum share={[1, 5]} count={{ ...none, measured: 4 }} />);
-  expect(screen.getByText('Less than 1: the brake count holds nothing.')).toBeTruthy();
+  expect(screen.getByText('Less than 1: not out of service by brake count.')).toBeTruthy();
 });
 
 test('a book without a share of brakes says nothing of one', async () => {

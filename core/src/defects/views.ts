@@ -57,7 +57,7 @@ export type Signed = z.infer<typeof signedSchema>;
 export function signedWords({ says, known }: Pick<Signed, 'says' | 'known'>): string {
   if (says === 'held') return 'Saw that it is held';
   const beside = known ? ` beside ${known} open ${known === 1 ? 'defect' : 'defects'}` : '';
-  return `Walked round, nothing found${beside}`;
+  return `Walked around, no defects found${beside}`;
 }
 
 /** Whether something was found after a signature: it says nothing of that. Instants are ISO texts in UTC. */

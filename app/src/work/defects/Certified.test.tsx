@@ -39,7 +39,7 @@ test('the repairs of one job are one card and one tap, those of another their ow
 
 test('what is still wrong is reported again in words of one’s own, as come back, and is seen', async () => {
   await render(<Certified defects={[done('a')]} />);
-  await press('Still wrong …');
+  await press('Still wrong…');
   await act(async () =>
     fireEvent.changeText(screen.getByLabelText('What do you see, hear or feel?'), 'Wet again after ten miles'),
   );

@@ -95,7 +95,7 @@ function CertifiedJob({ defects }: { defects: readonly DefectView[] }) {
         </>
       ) : null}
       <Button tall look="act" label={sent ? 'Acknowledged' : label} onPress={acknowledge} disabled={sent} />
-      <Button label="Still wrong …" hint={defectPlace(first)} onPress={() => setAsking(true)} disabled={sent} />
+      <Button label="Still wrong…" hint={defectPlace(first)} onPress={() => setAsking(true)} disabled={sent} />
       {job ? <Button look="bare" label="What was done" onPress={() => router.navigate(`/job/${job}`)} /> : null}
       {asking ? (
         <StillWrong

@@ -17,10 +17,13 @@ export function PutRight({ defect }: { defect: DefectView }) {
   const photos = defect.photos.length + taken;
   return (
     <>
-      <Button label="Tied up on the spot …" hint={name} onPress={() => setOpen(true)} />
+      <Button label="Tied up on the spot…" hint={name} onPress={() => setOpen(true)} />
       {open ? (
         <Drawer title={name} onClose={() => setOpen(false)}>
-          <Text>Led clear, covered and tied up, with slack for turns. Worn into its cords it is no case for this.</Text>
+          <Text>
+            Routed clear, covered and tied up, with slack for turns. A hose worn into its cords must be replaced
+            instead.
+          </Text>
           <PhotoButton
             unit={defect.unit.id}
             inspection={null}
@@ -34,7 +37,7 @@ export function PutRight({ defect }: { defect: DefectView }) {
             <WordsForm
               label="What was done?"
               words={COMMANDS['put-right-here'].body.shape.done}
-              act="It is tied up"
+              act="Save as tied up"
               onWords={(done) => {
                 setOpen(false);
                 void send(
@@ -45,7 +48,7 @@ export function PutRight({ defect }: { defect: DefectView }) {
               }}
             />
           ) : (
-            <Text bold>First a photo of how it lies now.</Text>
+            <Text bold>First take a photo of the new routing.</Text>
           )}
         </Drawer>
       ) : null}

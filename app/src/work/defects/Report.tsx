@@ -80,7 +80,7 @@ function Where({
       {place ? (
         <Pressable role="button" onPress={() => onPlace(null)} className="min-h-11 justify-center">
           <Text tone="act" bold>
-            Change the place
+            Change location
           </Text>
         </Pressable>
       ) : (
@@ -95,7 +95,7 @@ function Where({
             size="medium"
             onSelect={onPlace}
           />
-          <Button tall label="Not at a wheel: lamps, body, coupling, air …" onPress={() => onPlace(WHOLE)} />
+          <Button tall label="Not at a wheel: lamps, body, coupling, air…" onPress={() => onPlace(WHOLE)} />
         </>
       )}
     </View>
@@ -107,7 +107,7 @@ function Earlier({ number, onClear }: { number: string; onClear: () => void }) {
   return (
     <View className="gap-2">
       <Notice>Unsent report from earlier. Your entries are still here.</Notice>
-      <ConfirmButton label="Begin anew" ask="Throw this report away" hint={number} onDo={onClear} />
+      <ConfirmButton label="Begin anew" ask="Discard this report" hint={number} onDo={onClear} />
     </View>
   );
 }
@@ -145,7 +145,7 @@ function Already({ defect }: { defect: DefectView }) {
   const { fleet } = useSession();
   return (
     <Notice look="ask">
-      {`Already reported: ${defectPlace(defect)} ${defectWords(defect.code)}, ${defect.reportedBy}, ${clock(defect.reportedAt, fleet.zone)}. It stands, and need not be reported again.`}
+      {`Already reported: ${defectPlace(defect)} ${defectWords(defect.code)}, ${defect.reportedBy}, ${clock(defect.reportedAt, fleet.zone)}. No need to report it again.`}
     </Notice>
   );
 }
@@ -198,7 +198,7 @@ function Form({ unit, at, after }: { unit: UnitPage; at: string | null; after: (
       {place ? <Kinds entries={entries} part={part} chosen={code} plain={plain} onChange={change} /> : null}
       {place && plain && !code ? (
         <Button
-          label="Not sure what it is: somebody looks"
+          label="Not sure what it is: someone will look"
           onPress={() =>
             change({
               // At a wheel end a doubt is of the wheel until somebody looked: it holds.

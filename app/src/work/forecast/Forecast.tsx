@@ -142,7 +142,7 @@ export function Forecast() {
         value={kind}
         onChange={setKind}
       />
-      <TextField label="Where it stands" placeholder="everywhere" value={site} maxLength={60} onChangeText={setSite} />
+      <TextField label="Location" placeholder="everywhere" value={site} maxLength={60} onChangeText={setSite} />
     </Card>
   );
   return (

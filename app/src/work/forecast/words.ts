@@ -28,13 +28,13 @@ export function foreseenWords({ state, first, lives }: PositionView, shown: (tex
   const count = lives.at(-1)?.points.length ?? 0;
   switch (state) {
     case 'not-enough':
-      return `Not enough readings: ${count} of this part; three over thirty days say something.`;
+      return `Not enough readings: ${count} of this part. It takes three over 30 days.`;
     case 'past':
-      return `Stands past the ${WHOSE_WORDS[first?.whose ?? 'law']}’s limit of ${shown(first?.value ?? '')}.`;
+      return `Past the ${WHOSE_WORDS[first?.whose ?? 'law']}’s limit of ${shown(first?.value ?? '')} now.`;
     case 'no-limit':
-      return 'There is no limit for it in the book: the maker’s manual has it.';
+      return 'No limit in the book. Check the maker’s manual.';
     case 'steady':
-      return 'Reaches no limit within three years, as it wears now.';
+      return 'No limit reached within three years at this rate of wear.';
     case 'foreseen':
       return first?.reach
         ? `Reaches ${shown(first.value)} (${WHOSE_WORDS[first.whose]}) ${reachWords(first.reach)}.`

@@ -110,9 +110,9 @@ export function Combine() {
     setIds(next);
   };
   return (
-    <Screen title="What if they ran together" under="By the readings that stand now" back={goBack(`/trailer/${id}`)}>
+    <Screen title="What if they ran together" under="By current readings" back={goBack(`/trailer/${id}`)}>
       <Notice>Nothing here is saved. Each unit is also judged alone: on hold stays on hold in any combination.</Notice>
-      {missing ? <Notice look="stop">A unit could not be read: this device has not seen it before.</Notice> : null}
+      {missing ? <Notice look="stop">One unit is not saved on this device.</Notice> : null}
       {answer ? (
         <Card title="The whole combination">
           <VerdictBadge large verdict={answer.combination.verdict} />

@@ -20,12 +20,12 @@ interface Props {
 }
 
 const RENEWED_WORDS: Record<RenewedPart, string> = {
-  lining: 'It was relined since',
-  drum: 'Another drum was fitted since',
-  rotor: 'Another rotor was fitted since',
-  tyre: 'Another tire was fitted since',
-  chamber: 'Another chamber was fitted since',
-  adjuster: 'Another adjuster was fitted since',
+  lining: 'Relined since then',
+  drum: 'Drum replaced since then',
+  rotor: 'Rotor replaced since then',
+  tyre: 'Tire replaced since then',
+  chamber: 'Chamber replaced since then',
+  adjuster: 'Adjuster replaced since then',
 };
 
 /** Asked once: a reading that moved the wrong way or too far, or is hardly possible. What was entered is kept either way. */
@@ -46,7 +46,7 @@ export function Doubted({ what, kind, doubt, before, now, onConfirm, onAgain, on
         <ConfirmButton
           quiet
           label={RENEWED_WORDS[renewed.part]}
-          ask="Yes: nothing read before is of it"
+          ask="Yes: no earlier reading is of it"
           hint={what}
           onDo={onRenewed}
         />

@@ -21,7 +21,7 @@ const PROBES: Record<GaugeKind, { name: string; at: number; most: number; text: 
 const WAY_WORDS: Record<OutsideWay, string> = {
   none: 'Not set up',
   protocol: 'Connected',
-  'made-up': 'Made up: they stand in for real ones',
+  'made-up': 'Made up: stand-ins for real gauges',
 };
 
 const STATE_WORDS = {
@@ -56,12 +56,10 @@ export function Gauges() {
   return (
     <Screen title="Gauges" under={way ? WAY_WORDS[way] : undefined} back={goBack('/me')}>
       {way === 'none' ? (
-        <Notice>No gauge is connected: figures are typed. A manager connects one under Fleet setup, Outside.</Notice>
+        <Notice>No gauge connected: type the readings. A manager connects one under Fleet setup, Outside.</Notice>
       ) : null}
       {way === 'made-up' ? (
-        <Notice look="ask">
-          Made up: these gauges are a stand-in. What they send is marked by their serial numbers.
-        </Notice>
+        <Notice look="ask">Made up: these gauges are stand-ins. Their serial numbers mark what they send.</Notice>
       ) : null}
       {way === 'none' ? null : (
         <Card title="This device" note={`Receiver: ${STATE_WORDS[state]}`}>
@@ -137,7 +135,7 @@ function MadeUp({ probes, onProbe, onPress: press, post }: MadeUpProps) {
           </View>
         </Card>
       ))}
-      <Card title="What goes wrong with gauges" note="To see what the pad makes of it.">
+      <Card title="What goes wrong with gauges" note="To see how the pad handles it.">
         <View className="flex-row flex-wrap gap-2">
           <Button
             className="grow"

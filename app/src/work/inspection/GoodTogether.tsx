@@ -28,9 +28,7 @@ export function GoodTogether() {
       <View className="flex-row">
         <QuickAnswer
           key={draft.cursor}
-          label={
-            mirrored.length ? `All ${good.length} same as the other end` : `Looked at all ${good.length}: all good`
-          }
+          label={mirrored.length ? `All ${good.length} same as the other end` : `Checked all ${good.length}: all good`}
           onPress={() => inspecting.takeTogether(good)}
         />
       </View>

@@ -51,9 +51,9 @@ function Finished() {
   return (
     <View className="gap-4 p-5">
       <Text level={2} bold size="title">
-        {skipped ? `${skipped} steps were skipped` : 'Every step of the route is done'}
+        {skipped ? `${skipped} steps were skipped` : 'Every step is done'}
       </Text>
-      <Text>The sheet says what the readings meet, worst first. There you close the inspection.</Text>
+      <Text>The verdict sheet lists the findings, worst first. Close the inspection there.</Text>
       <Button
         tall
         look="act"
@@ -175,7 +175,7 @@ export function Inspect() {
         <Notice look="ask">
           Not on this device. Continue it where it was started; what was sent is on its verdict sheet.
         </Notice>
-        <Button tall label="Open its sheet" onPress={() => router.replace(`/sheet/${id}`)} />
+        <Button tall label="Open its verdict sheet" onPress={() => router.replace(`/sheet/${id}`)} />
       </Screen>
     );
   return <Measuring draft={draft} update={update} kept={kept} />;
@@ -266,9 +266,7 @@ function StepList({ onListen, onClose }: { onListen: (() => void) | null; onClos
   };
   return (
     <Drawer title="Steps" onClose={onClose}>
-      {draft.returnTo !== null ? (
-        <Button label="Back to your place in the route" onPress={() => onGo(draft.returnTo ?? 0)} />
-      ) : null}
+      {draft.returnTo !== null ? <Button label="Back to your step" onPress={() => onGo(draft.returnTo ?? 0)} /> : null}
       {onListen ? <Button label="Listen for gauges" onPress={listen} /> : null}
       <Steps />
     </Drawer>

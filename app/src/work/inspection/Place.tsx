@@ -83,17 +83,17 @@ export const Place = memo(function Place({
         {step.kind === 'check' ? <Text>{words(padOf(step.kind).how(step, policies, unit.features))}</Text> : null}
         {life ? (
           <Text size="small">
-            {`${life.job === null ? 'Found renewed' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}
+            {`${life.job === null ? 'Found replaced' : 'Fitted new'} ${dayOf(life.since, fleet.zone)}${life.number ? `, ${life.number}` : ', number not noted'}${life.limit ? `: its limit ${shown(life.limit)}` : ''}`}
           </Text>
         ) : null}
         <Text size="small" tone="soft">
           {before
             ? `Last ${shown(before.text)}, ${dayOf(before.at, fleet.zone)}`
             : life
-              ? 'Not read since'
+              ? 'Not measured since'
               : isByEye(step.kind)
                 ? 'Not seen before'
-                : 'Not read before'}
+                : 'Not measured before'}
         </Text>
       </View>
     </View>

@@ -38,13 +38,13 @@ export function RoutePicker({
     <Drawer title={`${mayMeasure ? 'Inspect' : 'Walk round'} ${unit.number}`} onClose={onClose}>
       {others.map(({ id, by, route, startedAt, read }) => (
         <Notice key={id} look="ask">
-          {`${by} has an inspection of ${unit.number} open: ${route ?? 'measuring again'}, since ${clock(startedAt, fleet.zone)}, ${read} saved. Another is a record of its own.`}
+          {`${by} has an inspection of ${unit.number} open: ${route ?? 'measuring again'}, since ${clock(startedAt, fleet.zone)}, ${read} saved. A new one is a separate record.`}
         </Notice>
       ))}
       {hasMeter(unit) ? <View className="gap-2">{meter.field}</View> : null}
       {meter.written && !meter.valid ? (
         <Text size="small" tone="soft">
-          It is not kept as it is written: put it right, or empty it.
+          Not saved as typed. Correct it or clear it.
         </Text>
       ) : null}
       {routes.map((route) => {
@@ -70,7 +70,7 @@ export function RoutePicker({
             {route.says ? <Text>{route.says}</Text> : null}
             {measuresAll(route) ? null : (
               <Text size="small" tone="soft">
-                Judged together with the readings that stand.
+                Judged with the current readings.
               </Text>
             )}
           </Pressable>

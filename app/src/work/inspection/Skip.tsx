@@ -26,7 +26,7 @@ export function Skip({
 }) {
   return (
     <Drawer title={`Skip ${what}`} onClose={onClose}>
-      <Text tone="soft">It stays open: not measured is never a pass.</Text>
+      <Text tone="soft">It stays not measured. That is never a pass.</Text>
       {onNotFitted ? (
         <Button tall label="Not on this unit: do not ask again" onPress={onNotFitted} />
       ) : (

@@ -26,6 +26,6 @@ export const CurrentContext = createContext<Current | null>(null);
 /** The inspection one is at; only inside of an inspection's screen. */
 export function useCurrent(): Current {
   const current = useContext(CurrentContext);
-  if (!current) throw new Error('There is no inspection here.');
+  if (!current) throw new Error('No inspection here.');
   return current;
 }

@@ -68,7 +68,7 @@ export const SENDS: Keeper = {
     ),
   correct: ({ unit }, { pictures, ...correction }) => {
     const change = uuidv7();
-    const label = `${unit.number}: put right at ${correction.ends.map(endCode).join(', ')}`;
+    const label = `${unit.number}: repaired at ${correction.ends.map(endCode).join(', ')}`;
     void send('correct-ends', { change, unit: unit.id, ...correction }, label).then(() =>
       sendPictures(pictures, { unit: unit.id, key: changePhotoKey(change) }, `${label}, photo`),
     );

@@ -170,6 +170,6 @@ describe('a gauge', () => {
   test('does not measure a stroke before the chocks are said', async () => {
     const pad = await hold(lining({ cursor: 1 }));
     await pad.do((now) => now.takeGauge({ kind: 'stroke', serial: 'SG-1', sequence: 1, value: '41.2 mm' }));
-    expect([sent.length, pad.gaugeMessage()]).toEqual([0, 'First chock the wheels, both ways, and say so.']);
+    expect([sent.length, pad.gaugeMessage()]).toEqual([0, 'First chock the wheels, both ways, and confirm it.']);
   });
 });

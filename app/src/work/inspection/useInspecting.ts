@@ -43,7 +43,7 @@ function useGaugeValues(
     if (!taken.take) return taken.message && setGaugeMessage(taken.message);
     if (!step) return;
     const field = currentField(draft, step);
-    if (asksChocks(draft, step)) return setGaugeMessage('First chock the wheels, both ways, and say so.');
+    if (asksChocks(draft, step)) return setGaugeMessage('First chock the wheels, both ways, and confirm it.');
     if (padOf(step.kind).reservoir && draft.reservoir === '')
       return setGaugeMessage('Enter the reservoir pressure first.');
     seen.current.add(frameKey(frame));

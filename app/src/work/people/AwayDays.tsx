@@ -57,7 +57,7 @@ export function AwayDays({ title, act, reason, days, wrong, onChange }: Props) {
           />
           <Button
             look="bare"
-            label="Take these days away"
+            label="Remove these days"
             hint={`from ${each.from}`}
             onPress={() => onChange(days.filter((_, at) => at !== index))}
           />

@@ -76,9 +76,9 @@ function EditBay({ bay, onClose }: { bay: BayView; onClose: () => void }) {
         wrong={(index, end) => wrong('hours', index, end)}
         onChange={(hours) => change({ hours })}
       />
-      {work.hours.length ? null : <Text tone="soft">No hours: open as long as somebody is there.</Text>}
+      {work.hours.length ? null : <Text tone="soft">No hours: open while anyone is working.</Text>}
       <AwayDays
-        title="Is out of use"
+        title="Out of use"
         act="Add days out of use"
         reason="out of use"
         days={work.closed}
@@ -92,7 +92,7 @@ function EditBay({ bay, onClose }: { bay: BayView; onClose: () => void }) {
 
 const bayLines = ({ kinds, hours, closed }: BayView): string[] => [
   kinds.length ? kinds.join(' · ') : 'takes whatever comes',
-  hours.length ? hours.map(shiftWords).join(' · ') : 'open as long as somebody is there',
+  hours.length ? hours.map(shiftWords).join(' · ') : 'open while anyone is working',
   ...closed.map(
     ({ from, until, reason }) =>
       `out of use ${from === until ? dayName(from) : `${dayName(from)} to ${dayName(until)}`}: ${reason}`,
@@ -145,7 +145,7 @@ function EditHolidays({ version, holidays, onClose }: { version: number; holiday
           </View>
           <Button
             look="bare"
-            label="Take this day away"
+            label="Remove this day"
             hint={each.day}
             onPress={() => setDays(days.filter((_, at) => at !== index))}
           />
@@ -170,8 +170,8 @@ export function Bays() {
       <Loaded query={query}>
         {({ bays, holidays, version }) => (
           <>
-            <Card title="Bays" note="What each is fit for, and when: the plan follows from it.">
-              {bays.length ? null : <Text tone="soft">None yet: without a bay no job can be placed.</Text>}
+            <Card title="Bays" note="What each bay can take, and when. The plan uses this.">
+              {bays.length ? null : <Text tone="soft">None yet. Without a bay no job can be scheduled.</Text>}
               {bays.map((bay) => (
                 <View key={bay.id} className="min-h-14 flex-row items-center gap-2 border-t border-line pt-2">
                   <View className="min-w-0 flex-1">
@@ -195,7 +195,7 @@ export function Bays() {
               ) : null}
             </Card>
             <Card title="Days the shop is closed">
-              {holidays.length ? null : <Text tone="soft">None are written down.</Text>}
+              {holidays.length ? null : <Text tone="soft">None entered.</Text>}
               {holidays.map(({ day, name }) => (
                 <Text key={day}>{`${dayName(day)} ${day.slice(0, 4)}, ${name}`}</Text>
               ))}

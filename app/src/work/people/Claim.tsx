@@ -28,7 +28,7 @@ export function Claim({ name, code, onBack }: { name: string; code: string; onBa
       <Field
         control={control}
         name="password"
-        label={`A password of your own, at least ${LEAST_PASSWORD} letters or signs`}
+        label={`Your own password, at least ${LEAST_PASSWORD} characters`}
         secureTextEntry
         autoComplete="new-password"
         onSubmitEditing={() => void enter()}
@@ -41,7 +41,7 @@ export function Claim({ name, code, onBack }: { name: string; code: string; onBa
         onPress={() => void enter()}
         disabled={formState.isSubmitting || !formState.isValid}
       />
-      <Button label="I have a password already" onPress={onBack} />
+      <Button label="I already have a password" onPress={onBack} />
     </View>
   );
 }

@@ -19,9 +19,9 @@ function useCodeState(code: string): { words: string; look: 'ask' | 'stop' } | n
   const entry = entries.find(({ body }) => (body as { code?: string }).code === code);
   if (entry?.refused) {
     const { errors, detail } = entry.refused;
-    return { words: `Refused, so this code opens nothing: ${errors[0]?.message ?? detail}`, look: 'stop' };
+    return { words: `Refused, so this code does not work: ${errors[0]?.message ?? detail}`, look: 'stop' };
   }
-  return entry ? { words: 'Not sent yet: the code opens the door once this device has sent it.', look: 'ask' } : null;
+  return entry ? { words: 'Not sent yet. The code works once this device has sent it.', look: 'ask' } : null;
 }
 
 export function Code({ given, slug, onClose }: { given: Given; slug: string; onClose: () => void }) {

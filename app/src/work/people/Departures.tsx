@@ -34,7 +34,7 @@ interface Told {
 
 /** What keeps a unit from leaving, in words. */
 const heldWords = ({ held, inspecting }: YardRow): string | null =>
-  held ? (inspecting ? 'Held. An inspection of it is still open.' : 'Held.') : null;
+  held ? (inspecting ? 'On hold. It has an open inspection.' : 'Held.') : null;
 
 async function read(line: string): Promise<Told> {
   const said = parseDispatch(line);
@@ -81,7 +81,7 @@ export function Departures() {
       setTold(await Promise.all(lines.map(read)));
       setNote(null);
     } catch {
-      setNote('Dispatch cannot be reached: nothing changed. Try again, or say on a unit’s page when it leaves.');
+      setNote('No connection to dispatch. Nothing changed. Try again, or set the departure on the unit’s page.');
     }
   };
   const good = told?.filter(({ wrong, doubt }) => wrong === null && doubt === null) ?? [];
@@ -90,21 +90,18 @@ export function Departures() {
     setTold((all) => all?.filter((other) => other !== each) ?? null);
   };
   return (
-    <Card
-      title="Departures and meters"
-      note="From the dispatch system; the plan is looked at again with what is taken."
-    >
+    <Card title="Departures and meters" note="From the dispatch system. The plan is checked again with what you take.">
       {note ? <Text>{note}</Text> : null}
       {way === 'none' ? (
         <Text>
-          No dispatch system is connected: say on each unit’s page when it leaves. A manager connects one under Setting
-          up, Outside.
+          No dispatch system connected. Set departures on each unit’s page. A manager connects one under Fleet setup,
+          Outside.
         </Text>
       ) : null}
       {way === 'made-up' ? (
-        <Notice look="ask">Made up: a stand-in plays dispatch. None of these lines is of a real trip.</Notice>
+        <Notice look="ask">Made up: a stand-in plays dispatch. No line here is a real trip.</Notice>
       ) : null}
-      {told?.length === 0 && way !== 'none' ? <Text tone="soft">Dispatch has nothing to tell now.</Text> : null}
+      {told?.length === 0 && way !== 'none' ? <Text tone="soft">Nothing new from dispatch.</Text> : null}
       {told?.map((each) => (
         <View key={each.line} className="min-h-11 justify-center gap-1 border-t border-line py-1">
           {each.said ? (
@@ -135,7 +132,7 @@ export function Departures() {
           onPress={() => {
             for (const each of good) take(each, source);
             setTold(told?.filter(({ doubt }) => doubt !== null) ?? null);
-            setNote(`${good.length} taken: they stand once they are sent.`);
+            setNote(`${good.length} taken. They count once they are sent.`);
           }}
         />
       ) : null}

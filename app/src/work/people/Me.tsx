@@ -80,9 +80,7 @@ export function Me() {
         <Button label="Sign out" onPress={() => void signOut()} />
       </Card>
       <Card title="Waiting to be sent" note={entries.length ? `${entries.length} waiting` : 'Everything is sent.'}>
-        {signedOut ? (
-          <Notice look="ask">The server asks you to sign in again before it takes these. Nothing is lost.</Notice>
-        ) : null}
+        {signedOut ? <Notice look="ask">Sign in again to send these. Nothing is lost.</Notice> : null}
         {offline && entries.length ? (
           <Notice look="ask">No connection. These send automatically when it is back.</Notice>
         ) : null}
@@ -96,22 +94,19 @@ export function Me() {
       <Card title="Look">
         <Choice label="Theme" options={THEMES} value={choice} onChange={choose} />
       </Card>
-      <Card title="Units of measure" note={person.units ? 'My own' : 'As the fleet has them'}>
+      <Card title="Units of measure" note={person.units ? 'My own' : 'Same as the fleet'}>
         <UnitChoices
           units={person.units ?? fleet.units}
           onChange={(units) => void send('set-own-units', { units }, 'Units of measure')}
         />
         {person.units ? (
           <Button
-            label="Follow the fleet again"
+            label="Use the fleet’s again"
             onPress={() => void send('set-own-units', { units: null }, 'My units: the fleet’s')}
           />
         ) : null}
       </Card>
-      <Card
-        title="Limits and policies"
-        note="Every figure the program judges by, with its source, and what the shop chose."
-      >
+      <Card title="Limits and policies" note="Every limit the program uses, with its source, and what the shop chose.">
         <Button label="Open the limit book" onPress={() => router.navigate('/book')} />
         <Button label="Book, policies and units of measure" onPress={() => router.navigate('/rules')} />
         <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />

@@ -30,7 +30,7 @@ export function People() {
   };
   return (
     <Screen narrow title="People" under={fleet.name} back={goBack('/set-up')}>
-      <Button tall look="act" label="Invite somebody" onPress={() => setInviting(true)} />
+      <Button tall look="act" label="Invite someone" onPress={() => setInviting(true)} />
       <Loaded query={query}>
         {({ people, slug }) => (
           <>

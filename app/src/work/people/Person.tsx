@@ -38,7 +38,7 @@ export function Invite({ onDone, onClose }: { onDone: (given: Given) => void; on
     onDone({ name: form.name, signIn, code });
   });
   return (
-    <Drawer title="Invite somebody" onClose={onClose}>
+    <Drawer title="Invite someone" onClose={onClose}>
       <Field control={control} name="name" label="Name" maxLength={60} />
       <Field control={control} name="signIn" label="Signs in as" placeholder="wyn.castellan" maxLength={39} />
       <ChoiceField control={control} name="role" label="Role" pairs options={rolesFor(person.role)} />
@@ -97,9 +97,7 @@ export function Person({ whom, onCode, onClose }: Props) {
         <>
           <Change whom={whom} onClose={onClose} />
           <Button
-            label={
-              whom.secondFactor ? 'A new code: password and two-step sign-in end' : 'A new code: the password ends'
-            }
+            label={whom.secondFactor ? 'New code (ends password and two-step sign-in)' : 'New code (ends the password)'}
             onPress={reset}
           />
           <ConfirmButton label="Has left" ask={`${name} has left`} hint={name} onDo={() => leave(true)} />

@@ -10,7 +10,7 @@ import { ROLE_WORDS } from './roles';
 export function Rights() {
   const [open, setOpen] = useState(false);
   return (
-    <Card title="Who may do what" note="The table the server decides by.">
+    <Card title="Who may do what" note="The table the server uses.">
       <Button label={open ? 'Hide it' : 'Show it'} onPress={() => setOpen(!open)} />
       {open
         ? COMMAND_NAMES.map((name) => (

@@ -65,7 +65,7 @@ function Steps({ has }: { has: Has }) {
       <Step
         title="Bays"
         has={bays.length ? things(bays.length, 'bay', 'bays') : 'None yet'}
-        missing={bays.length ? null : 'Without a bay no job can be placed.'}
+        missing={bays.length ? null : 'Without a bay no job can be scheduled.'}
       >
         <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
       </Step>
@@ -77,7 +77,7 @@ function Steps({ has }: { has: Has }) {
         <Button label="Checks of our own" onPress={() => router.navigate('/own-checks')} />
         <Button label="Routes of the walk" onPress={() => router.navigate('/routes')} />
       </Step>
-      <Step title="Outside" has="Road service, dispatch and gauges: connected or not" missing={null}>
+      <Step title="Outside" has="Road service, dispatch and gauges: what is connected" missing={null}>
         <Button label="Outside" onPress={() => router.navigate('/outside')} />
       </Step>
       {mayKeep ? (
@@ -90,7 +90,7 @@ function Steps({ has }: { has: Has }) {
         has={papers ? `${papers} kept` : 'None yet'}
         missing={papers ? null : 'Without its sticker’s month a unit is never shown as due.'}
       >
-        <Text tone="soft">They are taken on each unit’s own page.</Text>
+        <Text tone="soft">Set on each unit’s page.</Text>
       </Step>
     </>
   );

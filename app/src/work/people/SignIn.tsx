@@ -116,7 +116,7 @@ function Form({ onBegin }: { onBegin?: () => void }) {
         <Field
           control={control}
           name="code"
-          label="The six digits your device shows, or a code you kept"
+          label="The six digits on your device, or a backup code"
           autoComplete="one-time-code"
           autoFocus
           onSubmitEditing={() => void enter()}

@@ -59,7 +59,7 @@ export function WeeklyHours({ title, one, hours, wrong, onChange }: Props) {
           </View>
           <Button
             look="bare"
-            label={`Take this ${one} away`}
+            label={`Remove this ${one}`}
             hint={`${one} ${index + 1}`}
             onPress={() => onChange(hours.filter((_, at) => at !== index))}
           />

@@ -34,7 +34,7 @@ export function WorkField<V extends FieldValues>({ control, name, folded }: Prop
   const work = field.value as PersonWork;
   const wrong = wrongIn(work);
   const change = (some: Partial<PersonWork>) => field.onChange({ ...work, ...some });
-  if (folded && !asked) return <Button label="Skills, papers and shifts …" onPress={() => setAsked(true)} />;
+  if (folded && !asked) return <Button label="Skills, qualifications and shifts…" onPress={() => setAsked(true)} />;
   return (
     <View className="gap-4">
       <Skills skills={work.skills} onChange={(skills) => change({ skills })} />
@@ -96,7 +96,7 @@ function Qualifications({ held, wrong, onChange }: QualificationsProps) {
         <View key={name} className="gap-1 border-t border-line pt-2">
           <TextField
             label={`${name}, until`}
-            placeholder="2027-06-30, or nothing where it has no end"
+            placeholder="2027-06-30, or blank if it does not expire"
             value={until ?? ''}
             error={wrong(index)}
             maxLength={10}

@@ -30,17 +30,15 @@ export function Calendars({ onClose }: { onClose: () => void }) {
   const open = async (whose: 'mine' | 'shop') => {
     const secret = newSecret();
     const calendar = uuidv7();
-    await send('open-calendar', { calendar, whose, secret }, 'A calendar address');
+    await send('open-calendar', { calendar, whose, secret }, 'Calendar links');
     setMade({ calendar, address: `${location.origin}/calendar/${fleet.id}.${secret}.ics` });
   };
   return (
     <Drawer title="In your calendar" onClose={onClose}>
-      <Text>
-        A calendar program that is given such an address reads the plan by itself, and follows what changes in it.
-      </Text>
+      <Text>A calendar app with this link reads the plan by itself and follows its changes.</Text>
       {waiting ? (
         <Notice look={waiting.refused ? 'stop' : 'ask'}>
-          {waiting.refused ? 'It was not opened.' : 'Being opened: it is shown once the server has it.'}
+          {waiting.refused ? 'Link not created.' : 'Creating the link. It appears when the server has it.'}
         </Notice>
       ) : null}
       {made && !waiting ? (
@@ -52,16 +50,16 @@ export function Calendars({ onClose }: { onClose: () => void }) {
           <Button label="Copy it" onPress={() => void navigator.clipboard.writeText(made.address)} />
         </View>
       ) : null}
-      <Button tall label="An address for my jobs" onPress={() => void open('mine')} />
-      <Button tall label="An address for the whole plan" onPress={() => void open('shop')} />
+      <Button tall label="Create a link for my jobs" onPress={() => void open('mine')} />
+      <Button tall label="Create a link for the whole plan" onPress={() => void open('shop')} />
       {data?.calendars.map(({ id, whose, by, at }) => (
         <View key={id} className="gap-2 border-t border-line pt-2">
           <Text>{`${whose === 'mine' ? `Jobs of ${by}` : `The whole plan, asked for by ${by}`}, since ${clock(at, fleet.zone)}`}</Text>
           <ConfirmButton
-            label="Close this address"
-            ask="Close it: it opens nothing any more"
+            label="Turn this link off"
+            ask="Turn it off for good"
             hint={whose}
-            onDo={() => void send('close-calendar', { calendar: id }, 'Close a calendar address')}
+            onDo={() => void send('close-calendar', { calendar: id }, 'Turn off a calendar link')}
           />
         </View>
       ))}

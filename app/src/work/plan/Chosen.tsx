@@ -54,7 +54,7 @@ export function Chosen({ board, draft, slot, names, mayChange, onClose }: Props)
       ) : null}
       {job.waits ? <Text tone="violation">{waitsWords(job)}</Text> : null}
       {job.begun ? (
-        <Text tone="within">{`Started. It will not be moved. ${job.working.length ? `${job.working.map(names.person).join(' and ')} at work.` : 'Nobody is clocked on.'}`}</Text>
+        <Text tone="within">{`Started. It will not be moved. ${job.working.length ? `${job.working.map(names.person).join(' and ')} at work.` : 'No one is clocked in.'}`}</Text>
       ) : null}
       {why?.binding.map((each) => (
         <Text key={JSON.stringify(each)}>{bindingWords(each, names, unitOf)}</Text>

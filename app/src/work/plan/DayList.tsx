@@ -122,9 +122,9 @@ export function DayList({ board }: { board: Board }) {
         <Card>
           <Text tone="soft">
             {board.version === 0
-              ? 'No plan was made yet. The foreman makes it on a wide screen, or here with “Make a plan”.'
+              ? 'No plan yet. The foreman makes it on a wide screen, or here with “Make a plan”.'
               : whose === 'mine'
-                ? 'Nothing is planned for you. Everybody’s jobs are beside.'
+                ? 'Nothing is planned for you. See everyone’s jobs alongside.'
                 : 'Nothing is planned.'}
           </Text>
         </Card>

@@ -38,7 +38,7 @@ export function OnPhone({ board }: { board: Board }) {
       <Some items={without} first={SHOWN} idOf={({ id }) => id} name="jobs without a place">
         {(job) => (
           <Text tone="violation">
-            {[`${job.number}, ${job.title}: no place yet`, waitsWords(job)].filter(Boolean).join(' · ')}
+            {[`${job.number}, ${job.title}: not scheduled`, waitsWords(job)].filter(Boolean).join(' · ')}
           </Text>
         )}
       </Some>
@@ -71,19 +71,19 @@ export function OnPhone({ board }: { board: Board }) {
                 {board.jobs.find(({ id }) => id === slot.job)?.number ?? ''}
               </Text>
             ))}
-          <Button tall look="act" label="Take this plan" disabled={sending} onPress={() => void take(found)} />
+          <Button tall look="act" label="Use this plan" disabled={sending} onPress={() => void take(found)} />
           <Button
             look="bare"
             label="Dismiss"
-            onPress={() => void send('put-plan-aside', { run: found.id }, 'Put a proposal aside')}
+            onPress={() => void send('put-plan-aside', { run: found.id }, 'Discard a proposal')}
           />
         </View>
       ) : null}
       <Button
-        label={searching ? 'Searching…' : board.version ? 'Plan everything anew' : 'Make a plan'}
+        label={searching ? 'Searching…' : board.version ? 'Re-plan everything' : 'Make a plan'}
         disabled={searching}
         onPress={() =>
-          void send('ask-plan', { run: uuidv7(), how: 'anew', seconds: SEARCH_SECONDS }, 'Plan everything anew')
+          void send('ask-plan', { run: uuidv7(), how: 'anew', seconds: SEARCH_SECONDS }, 'Re-plan everything')
         }
       />
     </Card>

@@ -18,7 +18,7 @@ import { Weights } from './Weights';
 const Board = lazy(() => import('./Board').then((file) => ({ default: file.Board })));
 
 const under = ({ published, version, zone }: BoardData): string =>
-  published ? `Plan ${version}, by ${published.by}, ${clock(published.at, zone)}` : 'No plan was made yet';
+  published ? `Plan ${version}, by ${published.by}, ${clock(published.at, zone)}` : 'No plan yet';
 
 /** The plan people work by: a board where there is room for one, else the day as a list. */
 export function Plan() {
@@ -58,7 +58,7 @@ export function Plan() {
               {mayChange ? <OnPhone board={board} /> : null}
               <DayList board={board} />
               <Button label="Bays and days" onPress={() => router.navigate('/bays')} />
-              {mayWeigh ? <Button label="What weighs in the plan" onPress={() => setWeights(true)} /> : null}
+              {mayWeigh ? <Button label="Plan priorities" onPress={() => setWeights(true)} /> : null}
             </>
           )
         }

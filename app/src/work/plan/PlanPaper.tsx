@@ -91,7 +91,7 @@ export function PlanPaper() {
           const days = Array.from({ length: span === 'day' ? 1 : 7 }, (_, n) => dayAfter(today, n));
           const said = board.published
             ? `Plan ${board.version}, by ${board.published.by}, ${clock(board.published.at, board.zone)}. Printed ${clock(board.now, board.zone)}.`
-            : 'No plan was made yet.';
+            : 'No plan yet.';
           return createElement(
             'div',
             { className: 'paper' },

@@ -60,14 +60,14 @@ export function Presses({ board, draft, names, onChoose }: Props) {
       <Some items={held} first={SHOWN} idOf={({ unit }) => unit} name="held units">
         {(job) => {
           const until = last(of(job.unit));
-          const words = `${job.number} is held: ${until ? `its work ends ${clock(until, zone)}` : 'it has no place yet'}`;
+          const words = `${job.number} is held: ${until ? `its work ends ${clock(until, zone)}` : 'not scheduled yet'}`;
           return <Line tone="out" words={words} onPress={() => onChoose(job.id)} />;
         }}
       </Some>
       <Some items={late} first={SHOWN} idOf={({ id }) => id} name="units that leave late">
         {(job) => {
           const until = last(all.filter((slot) => slot.job === job.id));
-          const done = until ? `and is done ${clock(until, zone)}` : 'and has no place';
+          const done = until ? `and is done ${clock(until, zone)}` : 'and is not scheduled';
           const words = `${job.number} leaves ${clock(job.leaves?.at ?? '', zone)}${job.leaves?.madeUp ? ' (made up)' : ''}, ${done}`;
           return <Line tone="violation" words={words} onPress={() => onChoose(job.id)} />;
         }}
@@ -83,11 +83,11 @@ export function Presses({ board, draft, names, onChoose }: Props) {
         )}
       </Some>
       {held.length + late.length + board.notes.length === 0 ? (
-        <Text tone="soft">Nothing is held or late, and all of it still stands.</Text>
+        <Text tone="soft">Nothing is on hold or late, and the whole plan still works.</Text>
       ) : null}
       {draft.slots.length ? (
         <Button
-          label={asking ? 'Planning again with an hour more…' : 'What would help most?'}
+          label={asking ? 'Planning again with one more hour…' : 'What would help most?'}
           disabled={asking}
           onPress={() => void helps()}
         />
@@ -115,9 +115,9 @@ const gainWords = ({ terms }: Gain): string => {
   const all = [
     ...less(terms.heldMinutes, 'held'),
     ...less(terms.weightedLateness, 'late'),
-    ...less(terms.makespanMinutes, 'until all is done'),
+    ...less(terms.makespanMinutes, 'until all done'),
   ];
-  return all.join(', ') || 'a little less set-up';
+  return all.join(', ') || 'a little less setup';
 };
 
 /** How full each bay and person is today and tomorrow. */

@@ -20,7 +20,7 @@ interface Props {
 
 function stateWords({ state, progress, seconds }: PlanRun): string {
   if (state === 'waiting') return 'In line to start.';
-  if (state !== 'searching') return state === 'cancelled' ? 'Stopped; this is the best it had.' : '';
+  if (state !== 'searching') return state === 'cancelled' ? 'Stopped. This is the best plan so far.' : '';
   return progress ? `Searching: ${Math.round(progress.elapsedMs / 1000)} of ${seconds} s.` : 'Searching.';
 }
 
@@ -55,14 +55,14 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
               </Text>
             ))}
             {mayChange && answer && draft.changed ? (
-              <Text tone="soft">Publish or drop your own changes before you take this.</Text>
+              <Text tone="soft">Publish or discard your own changes before you use this.</Text>
             ) : null}
             {mayChange ? (
               <View className="flex-row flex-wrap gap-2">
                 {running ? (
                   <Button
                     label="Stop"
-                    hint="takes the best so far"
+                    hint="uses the best so far"
                     onPress={() => void send('cancel-plan', { run: run.id }, 'Stop the search')}
                   />
                 ) : null}
@@ -84,7 +84,7 @@ export function Proposals({ board, draft, mayChange, shown, onShow, onTake }: Pr
                   <Button
                     look="bare"
                     label="Dismiss"
-                    onPress={() => void send('put-plan-aside', { run: run.id }, 'Put a proposal aside')}
+                    onPress={() => void send('put-plan-aside', { run: run.id }, 'Discard a proposal')}
                   />
                 )}
               </View>

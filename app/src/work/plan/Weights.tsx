@@ -9,10 +9,10 @@ import { Text } from '../../parts/Text';
 import { useZodForm } from '../../session/forms';
 
 const SUM_LABELS: Record<keyof PlanWeights['sum'], string> = {
-  heldMinutes: 'A minute that a trailer is held',
-  weightedLateness: 'A minute late, times its priority',
-  setupMinutes: 'A minute of set-up',
-  makespanMinutes: 'A minute until the last job is done',
+  heldMinutes: 'One minute of a unit on hold',
+  weightedLateness: 'One minute late, times its priority',
+  setupMinutes: 'One minute of setup',
+  makespanMinutes: 'One minute until the last job is done',
 };
 const PRIORITY_LABELS: Record<keyof PlanWeights['priority'], string> = {
   'out-of-service': 'Out of service',
@@ -23,7 +23,7 @@ const PRIORITY_LABELS: Record<keyof PlanWeights['priority'], string> = {
 const SUMS = Object.keys(SUM_LABELS) as (keyof PlanWeights['sum'])[];
 const PRIORITIES = Object.keys(PRIORITY_LABELS) as (keyof PlanWeights['priority'])[];
 
-const written = z.string().regex(/^\d{1,9}$/, 'write a whole number');
+const written = z.string().regex(/^\d{1,9}$/, 'enter a whole number');
 const formSchema = z
   .object({
     sum: z.object({ heldMinutes: written, weightedLateness: written, setupMinutes: written, makespanMinutes: written }),
@@ -55,7 +55,7 @@ export function Weights({ board, onClose }: { board: Board; onClose: () => void 
   const { control, handleSubmit, formState, reset } = useZodForm(formSchema, asTexts(weightsOf(board.request)));
   const save = handleSubmit((form) => {
     onClose();
-    void send('set-plan-weights', { version: board.settings, weights: read(form) }, 'What the plan is wanted by');
+    void send('set-plan-weights', { version: board.settings, weights: read(form) }, 'Choose priorities by');
   });
   return (
     <Drawer title="Plan priorities" onClose={onClose}>

@@ -26,7 +26,7 @@ export function WithoutPlace({ board, slots, unplaced }: Props) {
     >
       {put.length ? (
         <>
-          <Text bold>{`Put on a day by hand, with no hour yet (${put.length})`}</Text>
+          <Text bold>{`On a day by hand, no hour yet (${put.length})`}</Text>
           <Some items={put} first={12} idOf={({ id }) => id} name="jobs put on a day by hand">
             {({ id, number, title, putOn }) => (
               <LinkRow href={`/job/${id}`} className="min-h-11 justify-center active:opacity-70">

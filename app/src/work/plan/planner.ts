@@ -37,7 +37,7 @@ export function openPlanner(): Planner {
     else asker?.no(new Error(data.refused));
   };
   worker.onerror = () => {
-    for (const { no } of waiting.values()) no(new Error('The planner of this device could not be opened.'));
+    for (const { no } of waiting.values()) no(new Error('The planner did not start on this device.'));
     waiting.clear();
   };
   return {

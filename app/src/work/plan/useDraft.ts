@@ -80,7 +80,7 @@ export function useDraft(board: Board) {
   const searchOn = () =>
     during(async (by) => {
       const found = await askMore(by, request, slots);
-      if (!found) return 'Nothing better was found here.';
+      if (!found) return 'No better plan found here.';
       change(found);
       return null;
     });

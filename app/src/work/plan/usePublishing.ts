@@ -39,7 +39,7 @@ export function usePublishing(board: Board, draft: Draft, done: () => void) {
       void send(
         'ask-plan',
         { run: uuidv7(), how, seconds: SEARCH_SECONDS },
-        how === 'anew' ? 'Plan everything anew' : 'Plan what must move',
+        how === 'anew' ? 'Re-plan everything' : 'Re-plan only what must move',
       );
     },
   };

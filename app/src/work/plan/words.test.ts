@@ -57,7 +57,7 @@ test('what a plan changes is said in its terms and in jobs', () => {
   const terms = { ...NONE, heldMinutes: -120, setupMinutes: 15 };
   const move = { job: 'a', how: 'later' as const, from: null, to: null, by: 60 };
   const moves = [move, { ...move, job: 'b', how: 'new' as const }];
-  expect(differenceWords({ moves, terms })).toBe('−2 h held, +15 min set-up, 1 job gets a place, 1 job moves');
+  expect(differenceWords({ moves, terms })).toBe('−2 h held, +15 min setup, 1 job is scheduled, 1 job moves');
   expect(differenceWords({ moves: [], terms: NONE })).toBe('Nothing changes');
 });
 
@@ -76,7 +76,7 @@ test('sentences of the planner speak of units, bays and people by their names', 
 
 test('a bar is told in words to who cannot see it', () => {
   expect(plain(slotWords(JOB, SLOT, namesOf(BOARD), BOARD.zone))).toBe(
-    'H-15, Locked brake, 2 Mar, 08:00 to 2 Mar, 09:30, Bay 1, Tomas, of it 15 min set-up, held, pinned',
+    'H-15, Locked brake, 2 Mar, 08:00 to 2 Mar, 09:30, Bay 1, Tomas, includes 15 min setup, held, pinned',
   );
 });
 
@@ -85,9 +85,9 @@ test('what is missing is said with its day, or that nobody knows it', () => {
   const words = (waits: BoardJob['waits']) => plain(waitsWords({ waits }) ?? '');
   expect(words({ on: '2026-03-05', how: 'expected', unknown: null })).toBe('Parts expected Thu 5 Mar');
   expect(words({ on: '2026-03-05', how: 'to order', unknown: 'moon gear' })).toBe(
-    'Parts not ordered yet: Thu 5 Mar at the earliest. The parts room does not know moon gear: planned as if it were there',
+    'Parts not ordered yet: Thu 5 Mar at the earliest. moon gear is not in the parts list: planned as if in stock',
   );
-  expect(words({ on: '2026-03-05', how: 'overdue', unknown: null })).toBe('Parts should be here by now and are not');
+  expect(words({ on: '2026-03-05', how: 'overdue', unknown: null })).toBe('Parts overdue');
 });
 
 test('the load of a day is what is booked of what is there; begun work counts on both sides', () => {

@@ -39,8 +39,8 @@ const signed = (minutes: number): string => `${minutes < 0 ? '−' : '+'}${minut
 const TERMS: readonly [keyof Objective, string][] = [
   ['heldMinutes', 'held'],
   ['weightedLateness', 'late, weighted'],
-  ['setupMinutes', 'set-up'],
-  ['makespanMinutes', 'until all is done'],
+  ['setupMinutes', 'setup'],
+  ['makespanMinutes', 'until all done'],
 ];
 
 /** What a plan changes, in words and numbers: `−2 h held, +15 min set-up, 3 jobs move`. */
@@ -53,9 +53,9 @@ export function differenceWords({ moves, terms }: Difference): string {
     count ? [count === 1 ? `1 job ${one}` : `${count} jobs ${many}`] : [];
   const all = [
     ...said,
-    ...jobs(added, 'gets a place', 'get a place'),
+    ...jobs(added, 'is scheduled', 'are scheduled'),
     ...jobs(moved, 'moves', 'move'),
-    ...jobs(gone, 'loses its place', 'lose their place'),
+    ...jobs(gone, 'is no longer scheduled', 'are no longer scheduled'),
   ];
   return all.length ? all.join(', ') : 'Nothing changes';
 }
@@ -76,19 +76,19 @@ export function bindingWords(binding: Binding, names: Names, unitOf: (trailer: s
     case 'pin':
       return 'It is pinned here.';
     case 'now':
-      return 'It begins at once.';
+      return 'It starts right away.';
     case 'release':
-      return 'Its parts or its trailer are not here before.';
+      return 'Its parts or its unit are not here earlier.';
     case 'after':
-      return `It comes after ${names.job(binding.job)}.`;
+      return `It follows ${names.job(binding.job)}.`;
     case 'trailer':
-      return `Its trailer is at ${names.job(binding.job)} before.`;
+      return `Its unit is in ${names.job(binding.job)} before that.`;
     case 'bay':
-      return `${names.bay(binding.bay)} is taken by ${unitOf(binding.trailer)} before.`;
+      return `${names.bay(binding.bay)} has ${unitOf(binding.trailer)} before that.`;
     case 'bay-hours':
       return `${names.bay(binding.bay)} opens then.`;
     case 'person':
-      return `${names.person(binding.technician)} is at ${names.job(binding.job)} before.`;
+      return `${names.person(binding.technician)} is on ${names.job(binding.job)} before that.`;
     case 'shift':
       return `${names.person(binding.technician)}: shift starts then.`;
     case 'others':
@@ -103,9 +103,9 @@ export function waitsWords({ waits }: Pick<BoardJob, 'waits'>): string | null {
   const said = {
     expected: (day: string) => `Parts expected ${day}`,
     'to order': (day: string) => `Parts not ordered yet: ${day} at the earliest`,
-    overdue: () => 'Parts should be here by now and are not',
+    overdue: () => 'Parts overdue',
   };
-  const room = unknown ? `The parts room does not know ${unknown}: planned as if it were there` : '';
+  const room = unknown ? `${unknown} is not in the parts list: planned as if in stock` : '';
   return [on ? said[how](dayName(on)) : '', room].filter(Boolean).join('. ');
 }
 
@@ -129,7 +129,7 @@ export function slotWords(
     `${clock(slot.start, zone)} to ${until}`,
     slot.bay ? names.bay(slot.bay) : 'no bay',
     slot.technicians.map(names.person).join(' and '),
-    slot.setupMinutes ? `of it ${minutesWords(slot.setupMinutes)} set-up` : '',
+    slot.setupMinutes ? `includes ${minutesWords(slot.setupMinutes)} setup` : '',
     job.held ? 'held' : '',
     job.begun ? 'begun' : '',
     slot.pinned && !job.begun ? 'pinned' : '',

@@ -182,7 +182,7 @@ function Dash({ check, act }: { check: Check; act: (act: AirAct) => void }) {
   return (
     <>
       <Card title={`${check.order.indexOf(check.part) + 1}. ${part.name}`} note={part.says}>
-        {check.mistake ? <Notice look="stop">{`${check.mistake} The check begins again.`}</Notice> : null}
+        {check.mistake ? <Notice look="stop">{`${check.mistake} The check starts over.`}</Notice> : null}
         <View className="relative w-full max-w-[560px] self-center">
           <Drawn drawing={drawing} still />
           {buttonsOf(check).map((button) => (
@@ -281,7 +281,7 @@ function Told({
         title={`${marks} of 100`}
         note={
           check.begunAgain
-            ? `Begun again ${check.begunAgain === 1 ? 'once' : `${check.begunAgain} times`}.`
+            ? `Started over ${check.begunAgain === 1 ? 'once' : `${check.begunAgain} times`}.`
             : 'Right order on the first try.'
         }
       >
@@ -290,10 +290,7 @@ function Told({
         </Text>
         {rows.map(({ test, read, is, same }) => (
           <View key={test} className="border-t border-line py-2">
-            <Text
-              bold
-              tone={same ? 'within' : 'out'}
-            >{`${TEST_NAMES[test]}: ${same ? 'as it is' : 'otherwise than it is'}`}</Text>
+            <Text bold tone={same ? 'within' : 'out'}>{`${TEST_NAMES[test]}: ${same ? 'as it is' : 'wrong'}`}</Text>
             <Text size="small" tone="soft">{`You: ${read}. It is: ${is}.`}</Text>
           </View>
         ))}
@@ -376,7 +373,7 @@ function Begun({ seed, task, Pad, from, keep }: CheckProps & { from: Come | null
     <PracticeScreen narrow title={title} under="Time goes four times as fast" back={goBack('/practice')}>
       <Dash check={check} act={act} />
       {check.part === 'done' ? (
-        <Button tall look="act" label="Write it down on the pads" onPress={() => setPads(true)} />
+        <Button tall look="act" label="Record it on the pads" onPress={() => setPads(true)} />
       ) : null}
     </PracticeScreen>
   );

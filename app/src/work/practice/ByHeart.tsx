@@ -103,7 +103,7 @@ function Recall({ form }: { form: Form }) {
       <Card title="Nothing more for now">
         <Text>Cards come back on their own; the better you knew one, the later.</Text>
         <Button
-          label="Ask for new ones all the same"
+          label="Show new ones anyway"
           onPress={() => setAsked(form.cards.filter(({ id }) => !known.has(id)).map(({ id }) => id))}
         />
       </Card>
@@ -117,7 +117,7 @@ function Recall({ form }: { form: Form }) {
   return (
     <>
       <Card title={card.point} note={`${card.section} · ${asked.length} left`}>
-        {open ? <Says card={card} /> : <Text tone="soft">What do you say of it?</Text>}
+        {open ? <Says card={card} /> : <Text tone="soft">What do you say?</Text>}
       </Card>
       {open ? (
         <View className="flex-row flex-wrap gap-2">
@@ -167,8 +167,8 @@ function Forms({ unit }: { unit: UnitPage | null }) {
     return (
       <PracticeScreen
         narrow
-        title="The walk by heart"
-        under={unit ? `${unit.number}: what is kept of it is said with it` : undefined}
+        title="Walk-around by heart"
+        under={unit ? `${unit.number}: the sentence includes its data` : undefined}
         back={goBack(unit ? `/trailer/${unit.id}` : '/practice')}
       >
         <Card

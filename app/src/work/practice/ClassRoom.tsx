@@ -71,7 +71,7 @@ function PersonCard({ person }: { person: Person }) {
         >{`Now: ${person.now.words}, ${person.now.done} of ${person.now.of}, ${clock(person.now.at, fleet.zone)}`}</Text>
       ) : null}
       {person.tooFast ? (
-        <Text tone="shop">{`${person.tooFast} finished faster than anybody can read it: not counted`}</Text>
+        <Text tone="shop">{`${person.tooFast} finished faster than anyone can read it: not counted`}</Text>
       ) : null}
       {person.marks.length ? <Marks marks={person.marks} /> : null}
       {person.missed.length ? (
@@ -98,7 +98,7 @@ function Room({ data }: { data: PracticeClass }) {
   return (
     <>
       <Card title="Tasks">
-        {data.tasks.length ? null : <Text tone="soft">None is set. Everybody may practice what they like.</Text>}
+        {data.tasks.length ? null : <Text tone="soft">None assigned. Everyone may practice anything.</Text>}
         {data.tasks.map((task) => (
           <View key={task.id} className="gap-1 border-t border-line py-2">
             <Text bold>{task.name}</Text>
@@ -106,7 +106,7 @@ function Room({ data }: { data: PracticeClass }) {
               {[
                 EXERCISE_WORDS[task.exercise.what],
                 task.exercise.level ? `level ${task.exercise.level}` : '',
-                task.person ? (data.people.find(({ id }) => id === task.person)?.name ?? '') : 'for everybody',
+                task.person ? (data.people.find(({ id }) => id === task.person)?.name ?? '') : 'for everyone',
                 task.due ? `until ${dayName(task.due)}` : '',
                 `passed by ${task.passed}`,
               ]
@@ -117,7 +117,7 @@ function Room({ data }: { data: PracticeClass }) {
               <ConfirmButton
                 quiet
                 label="Withdraw …"
-                ask="Withdraw it: results stay"
+                ask="Withdraw it (results stay)"
                 hint={task.name}
                 onDo={() => void send('withdraw-practice-task', { task: task.id }, `${task.name} withdrawn`)}
               />
@@ -151,7 +151,7 @@ export function ClassRoom() {
     queryFn: () => call<PracticeClass>('GET', '/practice/class'),
   });
   return (
-    <PracticeScreen title="Teach" under="Tasks, and what is missed" back={goBack('/practice')}>
+    <PracticeScreen title="Teach" under="Assignments, and what is missed" back={goBack('/practice')}>
       <Loaded query={query}>{(data) => <Room data={data} />}</Loaded>
     </PracticeScreen>
   );

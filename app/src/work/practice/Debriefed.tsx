@@ -82,8 +82,8 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
         <Notice look={told.decidedRight ? 'good' : 'stop'}>
           {`You said: ${told.mayGo ? 'no hold' : 'on hold'}. ${told.decidedRight ? 'So does the book.' : 'The book says otherwise.'}`}
         </Notice>
-        <Text>{`${told.found.length} of ${told.found.length + told.missed.length} faults found, ${told.invented.length} found that are not there.`}</Text>
-        <Text>{`In ${minutes(told.seconds)}. ${told.outOfOrder ? `${told.outOfOrder} steps out of order. ` : 'In order. '}${told.skipped.length ? `${told.skipped.length} not read. ` : ''}${told.chocked ? 'Chocked first.' : 'Not chocked first: that mark is lost.'}`}</Text>
+        <Text>{`${told.found.length} of ${told.found.length + told.missed.length} faults found, ${told.invented.length} reported that are not there.`}</Text>
+        <Text>{`In ${minutes(told.seconds)}. ${told.outOfOrder ? `${told.outOfOrder} steps out of order. ` : 'In order. '}${told.skipped.length ? `${told.skipped.length} not read. ` : ''}${told.chocked ? 'Chocked first.' : 'Not chocked first: no mark for it.'}`}</Text>
         {told.cost ? <Text bold>{`It would have cost about ${moneyText(told.cost)}.`}</Text> : null}
       </Card>
       {told.missed.length || told.found.length ? (
@@ -107,12 +107,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
       )}
       {wrong.length ? (
         <Card title="Read wrong">
-          <Some
-            items={wrong}
-            first={12}
-            idOf={(row) => `${row.unit} ${keyOf(row.step)}`}
-            name="readings otherwise than it is"
-          >
+          <Some items={wrong} first={12} idOf={(row) => `${row.unit} ${keyOf(row.step)}`} name="readings wrong">
             {(row) => <Row row={row} onShow={() => setShown(row)} />}
           </Some>
         </Card>
@@ -121,7 +116,7 @@ function Told({ told, made }: { told: Debrief; made: MadeUp }) {
         <Some items={right} first={4} idOf={(row) => `${row.unit} ${keyOf(row.step)}`} name="readings as it is">
           {(row) => <Row row={row} onShow={() => setShown(row)} />}
         </Some>
-        {right.length ? null : <Text tone="soft">Nothing was read as it is.</Text>}
+        {right.length ? null : <Text tone="soft">No reading was right.</Text>}
       </Card>
       {shown ? <Again row={shown} made={made} onClose={() => setShown(null)} /> : null}
     </>
@@ -199,7 +194,7 @@ export function Debriefed() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was made up follows from the walk's own words.
   const made = useMemo(() => (walk ? madeUpOf(walk, own) : null), [walk?.id, own]);
   return (
-    <PracticeScreen narrow title="What it came to" back={goBack('/practice')}>
+    <PracticeScreen narrow title="Result" back={goBack('/practice')}>
       {walk?.finishedAt && made ? (
         <Body walk={walk} made={made} keep={keep} />
       ) : walk === undefined ? null : (

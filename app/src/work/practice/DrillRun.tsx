@@ -31,8 +31,8 @@ interface Best {
 
 const biasWords = (bias: number | null): string | null => {
   if (bias === null) return null;
-  if (Math.abs(bias) < 0.15) return 'On the whole you read neither short nor long.';
-  return `On the whole you read ${Math.abs(bias).toFixed(1)} divisions ${bias < 0 ? 'short' : 'long'}.`;
+  if (Math.abs(bias) < 0.15) return 'On average you read neither short nor long.';
+  return `On average you read ${Math.abs(bias).toFixed(1)} divisions ${bias < 0 ? 'short' : 'long'}.`;
 };
 
 /** How it ended: right answers and speed beside one's own best, and the days in a row. */
@@ -170,7 +170,7 @@ function Asked({
           <Button
             tall
             look="act"
-            label={answers.length + 1 < questions.length ? 'Next' : 'See how it went'}
+            label={answers.length + 1 < questions.length ? 'Next' : 'See the result'}
             onPress={next}
           />
         </>

@@ -28,7 +28,7 @@ function Marks({ exam }: { exam: PracticeExam }) {
   return (
     <Card
       title={`${exam.learner}: ${exam.form}`}
-      note={`${done} of ${exam.cards.length} marked, in whatever order they are said. Half: the part without its state or its figure.`}
+      note={`${done} of ${exam.cards.length} marked, in any order. Half: the part without its state or its figure.`}
     >
       <MarkList cards={exam.cards} markOf={markOf} onMark={mark} />
     </Card>
@@ -46,11 +46,11 @@ export function Examine() {
     enabled: whole,
   });
   return (
-    <PracticeScreen narrow title="Examine somebody" back={goBack('/practice')}>
+    <PracticeScreen narrow title="Examine someone" back={goBack('/practice')}>
       {data && !data.own ? (
         <Marks exam={data} />
       ) : (
-        <Card title="Their code" note="Six letters and digits, from the phone of whoever is examined.">
+        <Card title="Their code" note="Six letters and digits, from the candidate’s phone.">
           <TextField label="Code" value={typed} maxLength={6} onChangeText={setTyped} />
           {data?.own ? (
             <Notice look="stop">You cannot grade your own exam. Someone else enters this code.</Notice>
@@ -58,8 +58,8 @@ export function Examine() {
           {error ? (
             <Notice look="stop">
               {error instanceof Refused
-                ? 'There is no exam by this code, or it is over.'
-                : 'The server cannot be reached: an exam by two phones takes a signal.'}
+                ? 'No exam with this code, or it is over.'
+                : 'No connection. An exam on two phones needs a signal.'}
             </Notice>
           ) : null}
           {typed && !whole ? <Text tone="soft">Six letters and digits.</Text> : null}

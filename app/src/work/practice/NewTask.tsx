@@ -33,8 +33,8 @@ type Kind = (typeof KINDS)[number]['value'];
 const taskForm = z.object({
   name: wordsText(80),
   due: z.union([z.literal(''), dayText]),
-  seed: z.string().regex(/^\d{1,9}$/, 'write a whole number'),
-  pass: z.string().regex(/^([1-9]\d?|100)$/, 'write a number from 1 to 100'),
+  seed: z.string().regex(/^\d{1,9}$/, 'enter a whole number'),
+  pass: z.string().regex(/^([1-9]\d?|100)$/, 'enter a number from 1 to 100'),
 });
 
 /** What is practised in a task, as far as its kind asks for it. */
@@ -183,7 +183,7 @@ export function NewTask({ people, onClose }: { people: PracticeClass['people']; 
         maxLength={9}
       />
       <Field control={control} name="pass" label="Passing score, of 100" inputMode="numeric" maxLength={3} />
-      <Field control={control} name="due" label="Until (may stay empty)" placeholder="2026-12-31" />
+      <Field control={control} name="due" label="Until (optional)" placeholder="2026-12-31" />
       <Choice
         stacked
         label="For whom"

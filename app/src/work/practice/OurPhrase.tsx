@@ -27,7 +27,7 @@ function Editing({ card, onClose }: { card: Card; onClose: () => void }) {
   const save = handleSubmit(({ say }) => set(say));
   return (
     <Drawer title={card.point} onClose={onClose}>
-      <Text>The part, how it is held, its state, its figure: one sentence, as an examiner hears it here.</Text>
+      <Text>Part, how it is secured, condition, figure: one sentence, as an examiner here expects it.</Text>
       <Field control={control} name="say" label="What we say" multiline maxLength={200} autoFocus />
       <Button tall look="act" label="Say it so" disabled={!formState.isValid} onPress={() => void save()} />
       {own ? <Button label="As it ships" onPress={() => set(null)} /> : null}
@@ -45,7 +45,7 @@ export function OurPhrase({ card }: { card: Card }) {
       <Button
         look="bare"
         className="self-start"
-        label="Say it our way …"
+        label="Say it our way…"
         hint={card.point}
         onPress={() => setOpen(true)}
       />

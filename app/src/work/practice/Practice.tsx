@@ -95,14 +95,14 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
   const shown = all ? routes : PRACTICE_ROUTES;
   return (
     <Card
-      title="The yard of made-up trailers"
-      note={`Something is wrong with nearly every one. Find it, read it, say what it means.${book === DEFAULT_BOOK ? '' : ` They are made and judged by the book “${BOOKS[DEFAULT_BOOK].name}”, whatever your fleet judges by.`}`}
+      title="Yard of made-up trailers"
+      note={`Nearly every one has something wrong. Find it, measure it, say what it means.${book === DEFAULT_BOOK ? '' : ` They use the limit book “${BOOKS[DEFAULT_BOOK].name}”, whichever book your fleet uses.`}`}
     >
       {walk && !walk.finishedAt ? (
         <Button
           tall
           look="act"
-          label={`Go on with ${walk.drafts[walk.at]?.unit.number}`}
+          label={`Continue ${walk.drafts[walk.at]?.unit.number}`}
           onPress={() => router.navigate('/practice/yard')}
         />
       ) : null}
@@ -136,7 +136,7 @@ function YardCard({ walk, begin }: { walk: Walk | null; begin: (wanted: Wanted) 
       <Button
         tall
         look={walk && !walk.finishedAt ? 'plain' : 'act'}
-        label={walk && !walk.finishedAt ? 'Make another one up, drop this walk' : 'New practice trailer'}
+        label={walk && !walk.finishedAt ? 'New trailer, discard this walk-around' : 'New practice trailer'}
         onPress={() =>
           begin({ seed: newSeed(), level: chosenLevel, route: routeId, vehicle: chosenVehicle, task: null })
         }
@@ -151,7 +151,7 @@ function Results() {
   if (!data || data.results.length === 0) return null;
   return (
     <Card
-      title="What it came to"
+      title="Result"
       note={
         data.total > data.results.length
           ? `The last ${data.results.length} of ${data.total}`
@@ -166,7 +166,7 @@ function Results() {
               {marks}
             </Text>
             <Text className="min-w-0 flex-1">
-              {EXERCISE_WORDS[exercise.what] + (tooFast ? ' · not counted: faster than anybody can read it' : '')}
+              {EXERCISE_WORDS[exercise.what] + (tooFast ? ' · not counted: faster than anyone can read it' : '')}
             </Text>
             <Text size="small" tone="soft">
               {clock(at, fleet.zone)}
@@ -200,20 +200,20 @@ export function Practice() {
         <Tasks begin={begin} />
         {walk === undefined ? null : <YardCard walk={walk} begin={begin} />}
         <Card
-          title="The walk by heart"
-          note="Learn it, recall it, say it, and be examined by somebody with a phone of their own."
+          title="Walk-around by heart"
+          note="Learn it, recall it, say it, and be examined by someone on another phone."
         >
           <Button tall label="Open the walk by heart" onPress={() => router.navigate('/practice/by-heart')} />
-          <Button tall label="Examine somebody" onPress={() => router.navigate('/practice/examine')} />
+          <Button tall label="Examine someone" onPress={() => router.navigate('/practice/examine')} />
         </Card>
-        <Card title="The air brake check" note="Gauges, key, pedal and valves: in its order, or it begins again.">
+        <Card title="The air brake check" note="Gauges, key, pedal and valves: in order, or it starts over.">
           <Button
             tall
             label="Open the air brake check"
             onPress={() => router.navigate(`/practice/air?seed=${newSeed()}`)}
           />
         </Card>
-        <Card title="Drills of two minutes">
+        <Card title="Two-minute drills">
           {drillsOf(book).map((drill) => (
             <Button
               key={drill}
@@ -226,7 +226,11 @@ export function Practice() {
         </Card>
         <Results />
         {mayTeach ? (
-          <Button tall label="Teach: tasks and what is missed" onPress={() => router.navigate('/practice/class')} />
+          <Button
+            tall
+            label="Teach: assignments and what is missed"
+            onPress={() => router.navigate('/practice/class')}
+          />
         ) : null}
       </Together>
     </PracticeScreen>

@@ -11,7 +11,7 @@ function Banner() {
         Practice
       </Text>
       <Text size="small" tone="shop">
-        Made up: of no real unit, in no record of one.
+        Made up: no real unit, on no unit’s record.
       </Text>
     </View>
   );

@@ -65,12 +65,12 @@ function OneByOne({ form, onEnd }: { form: Form; onEnd: (said: string[], half: s
             <Says card={card} />
             <Text size="small" tone="soft">
               {card.mustNotFail
-                ? 'Half of this is nothing.'
+                ? 'Half of this counts as nothing.'
                 : 'Half: the part without its state or its figure. Other words with the same content count.'}
             </Text>
           </>
         ) : (
-          <Text tone="soft">Point at the next thing, and say what you check of it. Then look.</Text>
+          <Text tone="soft">Point at the next item and say what you check. Then look.</Text>
         )}
       </Card>
       {open ? (
@@ -93,7 +93,7 @@ function AllAtOnce({ form, onEnd }: { form: Form; onEnd: (said: string[], half: 
   if (come === null)
     return (
       <>
-        <Card title="Say the whole of it aloud" note="In whatever order: nothing is shown until you have said it all.">
+        <Card title="Say all of it aloud" note="In any order. Nothing is shown until you have said it all.">
           <Text tone="soft">{`${form.cards.length} things to point at.`}</Text>
         </Card>
         <Button tall look="act" label="I have said it all" onPress={() => keep({ marks: {} })} />
@@ -161,18 +161,18 @@ function ByOther({ form, onEnd }: { form: Form; onEnd: (said: string[], half: st
   };
   if (!opened)
     return (
-      <Card title="Examined by somebody else" note="They need a phone signed in to this shop, and a signal.">
-        <Button tall look="act" label="Begin the exam" onPress={open} />
+      <Card title="Examined by someone else" note="They need a phone signed in to this shop, and a signal.">
+        <Button tall look="act" label="Start the exam" onPress={open} />
       </Card>
     );
   const marked = data?.cards.filter(({ said }) => said !== null) ?? [];
   return (
     <>
-      <Card title="Their code" note="On their phone: Practice, Examine somebody.">
+      <Card title="Their code" note="On their phone: Practice, Examine someone.">
         <Text reading bold size="title" selectable>
           {exam.code}
         </Text>
-        <Text tone="soft">{data ? `${marked.length} of ${form.cards.length} marked.` : 'Being opened.'}</Text>
+        <Text tone="soft">{data ? `${marked.length} of ${form.cards.length} marked.` : 'Opening…'}</Text>
       </Card>
       <Button
         tall
@@ -208,7 +208,7 @@ export function SayIt({ form, task, by }: { form: Form; task: string | null; by:
         items: form.cards.slice(0, 400).map(({ id, point }) => ({ item: point.slice(0, 120), right: !left.has(id) })),
         off: [],
       },
-      `The walk by heart: ${form.name}`,
+      `Walk-around by heart: ${form.name}`,
     );
   };
   if (result) return <Result result={result} />;

@@ -19,7 +19,7 @@ export function Says({ card }: { card: Card }) {
       ) : null}
       {card.mustNotFail ? (
         <Text size="small" bold tone="out">
-          Left out, the walk is not passed.
+          Required: if left out, the walk-around is not passed.
         </Text>
       ) : null}
     </View>

@@ -9,13 +9,13 @@ export function Spreads({ spread }: { spread: readonly Spread[] }) {
   if (spread.length === 0) return null;
   return (
     <View className="gap-1">
-      <Text bold>Readings against the truth</Text>
+      <Text bold>Readings and true values</Text>
       {spread.map(({ kind, count, mean, deviation }) => {
         const sixteenths = (value: number) => (value / NM_IN_SIXTEENTH).toFixed(1);
         const bent = Math.abs(mean) >= NM_IN_SIXTEENTH / 2;
         return (
           <Text key={kind} tone={bent ? 'violation' : 'ink'}>
-            {`${subjectWords({ kind: kind as never })}: ${count} read, on the whole ${sixteenths(mean)} sixteenths, spread ${sixteenths(deviation)}${bent ? `: reads ${mean < 0 ? 'short' : 'long'}` : ''}`}
+            {`${subjectWords({ kind: kind as never })}: ${count} read, on average ${sixteenths(mean)} sixteenths, spread ${sixteenths(deviation)}${bent ? `: reads ${mean < 0 ? 'short' : 'long'}` : ''}`}
           </Text>
         );
       })}

@@ -79,7 +79,7 @@ function Chocks({ walk, onChock }: { walk: Walk; onChock: () => void }) {
   return (
     <View className="flex-row items-center gap-3 rounded-xl border-2 border-shop bg-shop-tint p-2">
       <Text className="min-w-0 flex-1">
-        {walk.taken.length ? 'Not chocked: the mark for it is lost.' : 'Before touching anything?'}
+        {walk.taken.length ? 'Not chocked: no mark for it.' : 'Before touching anything?'}
       </Text>
       <Button label="Set the chocks" onPress={onChock} />
     </View>
@@ -93,7 +93,7 @@ function tellHowFar({ task, taken, drafts }: Walk, at: Step): void {
   void send(
     'tell-practice',
     { task, words: keyWords(keyOf(at), ' at ').slice(0, 120), done: Math.min(of, taken.length), of },
-    'How far practice is',
+    'Practice progress',
   );
 }
 
@@ -220,14 +220,12 @@ export function YardWalk({ Pad }: { Pad: PadOf }) {
       under={walk ? `${done} of ${of} · ${VEHICLE_WORDS[walk.vehicle]}, level ${walk.level}` : undefined}
       back={goBack('/practice')}
     >
-      {kept ? null : (
-        <Notice look="stop">This device’s storage takes nothing more: the walk stands in this window alone.</Notice>
-      )}
+      {kept ? null : <Notice look="stop">This device cannot save more. The walk-around is only in this window.</Notice>}
       {walk && made && !walk.finishedAt ? (
         <Walking walk={walk} made={made} keep={keep} Pad={Pad} />
       ) : walk === undefined ? null : (
         <View className="gap-4 p-5">
-          <Text>{walk?.finishedAt ? 'This walk is over.' : 'No walk was begun on this device.'}</Text>
+          <Text>{walk?.finishedAt ? 'This walk-around is over.' : 'No walk-around was started on this device.'}</Text>
           <Button tall look="act" label="Choose one" onPress={() => router.replace('/practice')} />
         </View>
       )}

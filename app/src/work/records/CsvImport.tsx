@@ -45,7 +45,7 @@ function Preview<P extends AnyPreview>({
   const { bad, good } = preview;
   const take = async (goodLinesOnly: boolean) => {
     await onTake({ csv, goodLinesOnly }, `${name}: ${lines(good)}`);
-    onDone(`${lines(good)} of ${name} taken. They are sent in their turn.`);
+    onDone(`${lines(good)} of ${name} taken. They send in order.`);
   };
   return (
     <Card title={name} note={`${lines(preview.lines)}: ${good} good, ${bad.length} bad`}>
@@ -66,9 +66,9 @@ function Preview<P extends AnyPreview>({
         <Button tall look="act" label={`Take all ${lines(good)}`} onPress={() => void take(false)} />
       ) : null}
       {good && bad.length ? (
-        <Button tall label={`Take the ${good} good ones only`} onPress={() => void take(true)} />
+        <Button tall label={`Import only the ${good} good lines`} onPress={() => void take(true)} />
       ) : null}
-      {good ? null : <Text bold>There is no good line in this file.</Text>}
+      {good ? null : <Text bold>No good line in this file.</Text>}
     </Card>
   );
 }
@@ -87,7 +87,7 @@ export function CsvImport<P extends AnyPreview>({ note, may, mayNot, previewPath
     const csv = await file.text();
     await call<P>('POST', previewPath, { csv })
       .then((preview) => setChosen({ name: file.name, csv, preview }))
-      .catch((error: Error) => setProblem(`${error.message} A file is checked by the server before it is taken.`));
+      .catch((error: Error) => setProblem(`${error.message} The server checks a file before importing it.`));
   };
   return (
     <>

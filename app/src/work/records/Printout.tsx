@@ -100,7 +100,7 @@ function Page({ paper }: { paper: InspectionPrintout }) {
     createElement(Lines, { title: 'No verdict: never a pass', lines: paper.open }),
     createElement(Lines, { title: 'Skipped, because', lines: paper.skips }),
     createElement(Lines, { title: 'Sent by gauges', lines: paper.gauges }),
-    createElement(Lines, { title: 'Changed of the unit', lines: paper.changes }),
+    createElement(Lines, { title: 'Unit data changed', lines: paper.changes }),
     h('div', 'signatures', ...paper.signatures.map((who) => createElement('div', { key: who }, `${who}, date`))),
     h(
       'footer',

@@ -12,7 +12,7 @@ import { CsvImport } from './CsvImport';
 export function ReadingFiles() {
   return (
     <Screen title="Readings as a file" under="readings.csv" back={goBack('/me')}>
-      <Card title="Out" note="Every reading of the fleet that stands, in one file any spreadsheet opens.">
+      <Card title="Out" note="Every current reading of the fleet, in one file any spreadsheet opens.">
         <Button label="Save readings.csv" onPress={() => void Linking.openURL('/api/v1/readings.csv')} />
       </Card>
       <CsvImport<ImportPreview>

@@ -19,7 +19,7 @@ export function UnitFiles() {
     <Screen narrow title="Units as a file" under="units.csv" back={goBack('/set-up')}>
       <Card
         title="Out"
-        note="Every unit in use, in one file any spreadsheet opens. What differs at one end of an axle, and makers’ limits, have no column."
+        note="Every unit in use, in one file any spreadsheet opens. Differences at one wheel end and makers’ limits have no column."
       >
         <Button label="Save units.csv" onPress={() => void Linking.openURL('/api/v1/units.csv')} />
       </Card>

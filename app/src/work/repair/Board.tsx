@@ -43,7 +43,7 @@ export function Board({ bays, today, jobs }: { bays: Shop['bays']; today: string
   const days = [...new Set(jobs.flatMap(({ day }) => day ?? []))].sort();
   return (
     <View className="gap-4">
-      {jobs.length === 0 ? <Text tone="soft">No job is open.</Text> : null}
+      {jobs.length === 0 ? <Text tone="soft">No open jobs.</Text> : null}
       {unplaced.length ? (
         <View className="gap-2">
           <Text bold tone="violation">

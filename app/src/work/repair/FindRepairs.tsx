@@ -15,10 +15,10 @@ const LEAST_LETTERS = 2;
 
 function Found({ found }: { found: FoundRepairs }) {
   const { defects, jobs, more } = found;
-  if (defects.length + jobs.length === 0) return <Text tone="soft">Nothing has these words in it.</Text>;
+  if (defects.length + jobs.length === 0) return <Text tone="soft">No match.</Text>;
   return (
     <>
-      {more ? <Text tone="soft">The newest are shown: more words narrow it down.</Text> : null}
+      {more ? <Text tone="soft">Showing the newest. Add words to narrow it down.</Text> : null}
       {jobs.length ? (
         <Card title="Jobs">
           {jobs.map((job) => (

@@ -58,14 +58,14 @@ export function Holding({ unit }: { unit: UnitPage }) {
     void send('release-trailer', { release: uuidv7(), unit: unit.id, statement }, `${unit.number}: released`);
   };
   return (
-    <Card title="Held" note="The trailer is not used until it is released.">
+    <Card title="Held" note="Do not use the trailer until it is released.">
       {unit.holds.map((hold) => (
         <View key={hold.id} className="border-t border-line pt-2">
           <Text bold>{hold.reason}</Text>
           <Text size="small" tone="soft">{`${hold.by}, ${clock(hold.at, fleet.zone)}`}</Text>
         </View>
       ))}
-      <ChangeList changes={unit.changedSinceHeld} says="Changed since it is held: look whether it is so" />
+      <ChangeList changes={unit.changedSinceHeld} says="Changed since the hold: check whether it is right" />
       {barriers.length ? (
         <View className="gap-1 rounded-xl bg-raised p-3">
           <Text bold>Before it can be released</Text>

@@ -23,8 +23,8 @@ export function MakeAll({ defects }: { defects: readonly DefectView[] }) {
     );
   return (
     <View className="gap-2 rounded-xl border-2 border-act p-3">
-      <Text>One job for each trailer and kind of work, as the templates say. What no template names stays here.</Text>
-      <Button tall look="act" label="Make these jobs" onPress={make} />
+      <Text>One job per unit and kind of work, from the templates. What no template covers stays here.</Text>
+      <Button tall look="act" label="Create these jobs" onPress={make} />
       <Button look="bare" label="Not yet" onPress={() => setAsking(false)} />
     </View>
   );

@@ -103,13 +103,13 @@ function WorkCard({ works, plan, others, add, takeOff }: Planned) {
             const short = (known?.stock ?? 0) < count;
             return (
               <Text key={part} size="small" tone={short ? 'out' : 'soft'}>
-                {`${count} × ${known?.name ?? part.replaceAll('-', ' ')}: ${known ? `${known.stock} in stock${short ? `, ${known.leadDays} days to get` : ''}` : 'not kept in the parts room'}`}
+                {`${count} × ${known?.name ?? part.replaceAll('-', ' ')}: ${known ? `${known.stock} in stock${short ? `, ${known.leadDays} days to get` : ''}` : 'not in the parts list'}`}
               </Text>
             );
           })}
         </>
       ) : null}
-      <Button label="Add other work …" onPress={() => setChoosing(true)} />
+      <Button label="Add other work…" onPress={() => setChoosing(true)} />
       {choosing ? (
         <Drawer title="Which work?" onClose={() => setChoosing(false)}>
           {others.map(({ id, name: words }) => (
@@ -226,7 +226,7 @@ function Form({ page, defects, templates, onClose }: FormProps) {
       <Button
         tall
         look="act"
-        label="Make this job"
+        label="Create this job"
         disabled={formState.isSubmitting || chosen.length === 0 || !formState.isValid}
         onPress={() => void make()}
       />
@@ -236,7 +236,7 @@ function Form({ page, defects, templates, onClose }: FormProps) {
 
 const WHEELS = [
   { value: 'on', label: 'Wheels stay on' },
-  { value: 'off', label: 'Wheels off', note: 'Torque is written down' },
+  { value: 'off', label: 'Wheels off', note: 'Torque is recorded' },
 ] as const;
 
 /** The form for one trailer, with every defect it has to be repaired, also those of pages not shown yet. */
@@ -272,7 +272,7 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
   const of = (unit: string) => defects.filter((defect) => defect.unit.id === unit);
   return (
     <View>
-      {units.length === 0 ? <Text tone="soft">Nothing waits for a job.</Text> : null}
+      {units.length === 0 ? <Text tone="soft">Nothing needs a job.</Text> : null}
       {mayPlan && defects.length > 1 ? <MakeAll defects={defects} /> : null}
       {units.map((unit) => (
         <View key={unit.id} className="gap-2 border-t border-line py-3">
@@ -289,7 +289,7 @@ export function ToRepair({ defects, mayPlan }: { defects: readonly DefectView[];
               key={defect.id}
             >{`${defectPlace(defect)}  ${defectWords(defect.code)}${defect.holds ? ' – holds' : ''}`}</Text>
           ))}
-          {mayPlan ? <Button label={`Make a job for ${unit.number}`} onPress={() => setMaking(unit.id)} /> : null}
+          {mayPlan ? <Button label={`Create a job for ${unit.number}`} onPress={() => setMaking(unit.id)} /> : null}
         </View>
       ))}
       {making ? <FormOf unit={making} known={of(making)} onClose={() => setMaking(null)} /> : null}

@@ -16,8 +16,8 @@ const WORDS: Record<RoadAnswer, string> = {
   accepted: 'Agreed, on its way',
   arrived: 'It is there',
   done: 'Done',
-  refused: 'They do not come',
-  cancelled: 'Not needed any more',
+  refused: 'They are not coming',
+  cancelled: 'No longer needed',
 };
 const STATES = ROAD_ANSWERS.map((value) => ({ value, label: WORDS[value] }));
 const QUARTER = 15;
@@ -27,7 +27,7 @@ const form = z.object({
   words: z.string().trim().max(300),
   done: z.string().trim().max(300),
   parts: z.string().trim().max(300),
-  invoice: z.string().regex(/^(\d{1,6}([.,]\d{2})?)?$/, 'write an amount like 185.00'),
+  invoice: z.string().regex(/^(\d{1,6}([.,]\d{2})?)?$/, 'enter an amount like 185.00'),
 });
 
 /** What somebody knows of a call for help: agreed on the phone, arrived, or done, with its invoice and a photo of it. */
@@ -55,10 +55,10 @@ export function NoteRoad({ call, unit, onClose }: { call: RoadCall; unit: UnitPa
   });
   return (
     <Drawer title="What was agreed or done" onClose={onClose}>
-      <Choice stacked label="How it stands" options={STATES} value={state} onChange={setState} />
+      <Choice stacked label="Status" options={STATES} value={state} onChange={setState} />
       {state === 'accepted' || state === 'done' ? (
         <Stepper
-          label={state === 'accepted' ? `There in ${quarters * QUARTER} min` : `Worked ${quarters * QUARTER} min`}
+          label={state === 'accepted' ? `Arrives in ${quarters * QUARTER} min` : `Worked ${quarters * QUARTER} min`}
           value={quarters}
           least={0}
           most={96}

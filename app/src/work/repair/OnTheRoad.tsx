@@ -47,13 +47,13 @@ import { NoteRoad } from './NoteRoad';
 
 const QUARTER = 15;
 const COSTS = Object.keys(COST_WORDS) as (keyof RoadCosts)[];
-const costText = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write an amount like 185.00');
+const costText = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'enter an amount like 185.00');
 const costsForm = z.object({
   callOut: costText,
   serviceHour: costText,
   lostHour: costText,
   fine: costText,
-  points: z.string().regex(/^\d{1,3}$/, 'write a whole number'),
+  points: z.string().regex(/^\d{1,3}$/, 'enter a whole number'),
 });
 
 /** The figures of this shop: nothing is compared before somebody wrote them. */
@@ -75,10 +75,10 @@ function Costs({ costs, onClose }: { costs: RoadCosts | null; onClose: () => voi
       points: Number(points),
     });
     onClose();
-    void send('set-road-costs', { costs: read }, 'What the road costs');
+    void send('set-road-costs', { costs: read }, 'Roadside figures');
   });
   return (
-    <Drawer title="What the road costs" onClose={onClose}>
+    <Drawer title="Roadside figures" onClose={onClose}>
       {COSTS.map((name) => (
         <Field key={name} control={control} name={name} label={COST_WORDS[name]} inputMode="decimal" maxLength={9} />
       ))}
@@ -139,7 +139,7 @@ function Compare({ costs, held }: { costs: RoadCosts; held: boolean }) {
           </>
         )}
       </View>
-      {held ? <Text tone="soft">It is held: driving it is no way, and has no price here.</Text> : null}
+      {held ? <Text tone="soft">On hold: driving is not an option, so it has no cost here.</Text> : null}
     </>
   );
 }
@@ -148,21 +148,19 @@ const STATE_WORDS: Record<RoadState, string> = {
   asked: 'not answered yet',
   accepted: 'agreed, on its way',
   arrived: 'at work',
-  done: 'has reported',
+  done: 'has reported back',
   refused: 'refused',
-  cancelled: 'not needed any more',
+  cancelled: 'no longer needed',
 };
 
 /** What still waits for an answer, and whom to call: a call for help is not lost in a list. */
 function NotAnswered({ call, phone }: { call: RoadCall; phone: string }) {
   if (call.state !== 'asked') return null;
-  const number = phone
-    ? ` Call ${phone}.`
-    : ' Nobody wrote the number of a road service down: the shop knows whom to call.';
+  const number = phone ? ` Call ${phone}.` : ' No road service number is on file. The shop knows who to call.';
   if (call.way === 'none')
-    return <Notice look="stop">{`Nobody was told but the shop: no road service is connected.${number}`}</Notice>;
+    return <Notice look="stop">{`Only the shop was told: no road service is connected.${number}`}</Notice>;
   if (call.way === 'made-up')
-    return <Notice look="ask">Made up: a stand-in plays the road service. Nobody was called.</Notice>;
+    return <Notice look="ask">Made up: a stand-in plays the road service. No one was called.</Notice>;
   if (call.problem)
     return (
       <Notice look="stop">
@@ -217,7 +215,7 @@ function Call({ call, unit, road }: { call: RoadCall; unit: UnitPage; road: Road
           }}
         />
       ) : null}
-      {over ? null : <Button label="Write what was agreed or done …" hint={place} onPress={() => setNoting(true)} />}
+      {over ? null : <Button label="Record what was agreed or done…" hint={place} onPress={() => setNoting(true)} />}
       {noting ? <NoteRoad call={call} unit={unit} onClose={() => setNoting(false)} /> : null}
     </View>
   );
@@ -234,7 +232,7 @@ function DrivesTo({ unit, defect, onClose }: { unit: UnitPage; defect: DefectVie
       <Text>You decide this, not the program. It is added to the report with your name and the time.</Text>
       <WordsForm
         short
-        label="Where does it stand, and where does it drive to?"
+        label="Where is it now, and where is it driving to?"
         words={COMMANDS['ask-road'].body.shape.place}
         act="Tell the shop"
         onWords={(where) => {
@@ -276,22 +274,22 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
             onChange={setWhich}
           />
         ) : (
-          <Text tone="soft">Nothing is reported on it: report it first.</Text>
+          <Text tone="soft">No open report. Report it first.</Text>
         )}
         {chosen ? (
           <>
             {road.way === 'none' ? (
               <Text>
-                {`No road service is connected: asking tells the shop alone.${road.phone ? ` Call ${road.phone} yourself, and write here what was agreed.` : ''}`}
+                {`No road service connected: asking tells only the shop.${road.phone ? ` Call ${road.phone} yourself, and record here what was agreed.` : ''}`}
               </Text>
             ) : road.way === 'made-up' ? (
-              <Notice look="ask">Made up: a stand-in plays the road service. Nobody is called.</Notice>
+              <Notice look="ask">Made up: a stand-in plays the road service. No one is called.</Notice>
             ) : null}
             <Button tall look="act" label="Ask for road service" onPress={() => setAsking('service')} />
           </>
         ) : null}
         {chosen && unit.holds.length === 0 ? (
-          <Button label="It drives to a named place …" onPress={() => setAsking('drive')} />
+          <Button label="It drives to a named place…" onPress={() => setAsking('drive')} />
         ) : null}
         {chosen?.added.map(({ words, by, at }) => (
           <Text key={at} size="small">{`${words} – ${by}, ${clock(at, fleet.zone)}`}</Text>
@@ -302,11 +300,11 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
           <Calls road={road} unit={unit} />
         </Card>
       ) : null}
-      <Card title="What each way costs" note="By the shop’s own figures. The person decides.">
+      <Card title="Cost of each option" note="From the shop’s own figures. You decide.">
         {road.costs ? (
           <Compare costs={road.costs} held={unit.holds.length > 0} />
         ) : (
-          <Text tone="soft">The shop has not written its figures yet.</Text>
+          <Text tone="soft">The shop has not entered its figures yet.</Text>
         )}
         {mayCosts ? <Button label="The shop’s figures" onPress={() => setAsking('costs')} /> : null}
       </Card>
@@ -316,7 +314,7 @@ function Body({ unit, road }: { unit: UnitPage; road: Road }) {
         <Drawer title="Road service" onClose={() => setAsking(null)}>
           <WordsForm
             short
-            label="Where does it stand?"
+            label="Where is it?"
             words={COMMANDS['ask-road'].body.shape.place}
             act="Ask for it"
             onWords={(place) => {

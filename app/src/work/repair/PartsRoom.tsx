@@ -16,8 +16,8 @@ import { useMaySend } from '../../session/may';
 
 type Part = Parts['parts'][number];
 
-const whole = z.string().regex(/^\d{1,6}$/, 'write a whole number');
-const amount = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'write a price like 89.00');
+const whole = z.string().regex(/^\d{1,6}$/, 'enter a whole number');
+const amount = z.string().regex(/^\d{1,6}([.,]\d{2})?$/, 'enter a price like 89.00');
 const cents = (text: string): number => Math.round(Number(text.replace(',', '.')) * 100);
 
 const detailsSchema = z.object({ name: partFormSchema.shape.name, price: amount, leadDays: whole });
@@ -39,7 +39,13 @@ function NewPart({ onClose }: { onClose: () => void }) {
   });
   return (
     <Drawer title="A new part" onClose={onClose}>
-      <Field control={control} name="id" label="Short name, as work calls it" placeholder="hub-seal" maxLength={40} />
+      <Field
+        control={control}
+        name="id"
+        label="Short name, as the shop says it"
+        placeholder="hub-seal"
+        maxLength={40}
+      />
       <Field control={control} name="name" label="Name" maxLength={60} />
       <Field control={control} name="stock" label="In stock, counted" inputMode="numeric" maxLength={6} />
       <Field control={control} name="price" label="Price" placeholder="89.00" inputMode="decimal" maxLength={9} />
@@ -82,9 +88,9 @@ function CountPart({ part, onClose }: { part: Part; onClose: () => void }) {
   });
   return (
     <Drawer title={`Count: ${part.name}`} onClose={onClose}>
-      <Text>{`${part.stock} should lie there. What is taken while you count is not undone: it is then counted again.`}</Text>
+      <Text>{`${part.stock} should be in stock. If parts are taken while you count, count again.`}</Text>
       <Field autoFocus control={control} name="stock" label="Counted" inputMode="numeric" maxLength={6} />
-      <Button tall look="act" label="So many lie there" disabled={!formState.isValid} onPress={() => void save()} />
+      <Button tall look="act" label="Save the count" disabled={!formState.isValid} onPress={() => void save()} />
     </Drawer>
   );
 }
@@ -119,11 +125,11 @@ export function PartsRoom() {
   const may = useMaySend('add-part');
   const [adding, setAdding] = useState(false);
   return (
-    <Card title="Parts room" note="Counted by hand; jobs take from it.">
+    <Card title="Parts room" note="Counted by hand. Jobs take from it.">
       <Loaded query={query}>
         {({ parts }) => (
           <>
-            {parts.length === 0 ? <Text tone="soft">Nothing is kept here yet.</Text> : null}
+            {parts.length === 0 ? <Text tone="soft">Nothing in stock yet.</Text> : null}
             {parts.map((part) => (
               <PartRow key={part.id} part={part} may={may} />
             ))}

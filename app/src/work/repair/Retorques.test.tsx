@@ -26,12 +26,12 @@ const press = (text: string) => act(async () => fireEvent.press(screen.getByText
 test('a re-torque is done with its value, its tool, and whether a nut moved: all three', async () => {
   await render(<Retorques unit={unitPageWith({ retorques: [retorque] })} today="2026-07-05" />);
   await press('Done');
-  await press('Torqued again');
+  await press('Re-torque done');
   await act(async () => fireEvent.changeText(screen.getByLabelText('Set with'), 'Wrench 4'));
-  await press('Torqued again');
+  await press('Re-torque done');
   expect(mockSent).not.toHaveBeenCalled();
   await press('One or more moved');
-  await press('Torqued again');
+  await press('Re-torque done');
   expect(mockSent.mock.calls[0]?.[0]).toBe('do-retorque');
   expect(mockSent.mock.calls[0]?.[1]).toMatchObject({
     unit: 'u',

@@ -20,7 +20,7 @@ const dueWords = ({ due, dueMeter }: Retorque): string => `${dayName(due)}${dueM
 
 const MOVED = [
   { value: 'no', label: 'None moved' },
-  { value: 'yes', label: 'One or more moved', note: 'It is reported' },
+  { value: 'yes', label: 'One or more moved', note: 'Reported' },
 ] as const;
 
 function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; onClose: () => void }) {
@@ -32,18 +32,18 @@ function Do({ unit, retorque, onClose }: { unit: UnitPage; retorque: Retorque; o
     void send(
       'do-retorque',
       { unit: unit.id, retorque: retorque.id, ...torque, moved: moved === 'yes' },
-      `${unit.number}: ${wheelsOf(retorque)} torqued again`,
+      `${unit.number}: ${wheelsOf(retorque)} re-torqued`,
     );
   });
   return (
-    <Drawer title={`Torque again: ${wheelsOf(retorque)}`} onClose={onClose}>
+    <Drawer title={`Re-torque: ${wheelsOf(retorque)}`} onClose={onClose}>
       <Text>Each nut to full torque, in a star pattern. A nut that still turns was loose.</Text>
       <TorqueFields control={control} name="value" tool="tool" label="Value" />
       <Choice stacked label="Did a nut move?" options={MOVED} value={moved} onChange={setMoved} />
       <Button
         tall
         look="act"
-        label="Torqued again"
+        label="Re-torque done"
         disabled={!formState.isValid || moved === null}
         onPress={() => void done()}
       />
@@ -58,8 +58,8 @@ export function Retorques({ unit, today }: { unit: UnitPage; today: string }) {
   const late = (retorque: Retorque) => retorqueLapsed(retorque, today, unit.meter?.value ?? null);
   return (
     <Card
-      title="Torque again"
-      note={`Wheels that were off: after ${RETORQUE.from} to ${RETORQUE.to} or ${RETORQUE.days} days, whichever is first`}
+      title="Re-torque"
+      note={`Wheels that were off: after ${RETORQUE.from} to ${RETORQUE.to} or ${RETORQUE.days} days, whichever comes first`}
     >
       {unit.retorques.map((retorque) => (
         <View key={retorque.id} className="min-h-14 flex-row items-center gap-2 border-t border-line">

@@ -52,7 +52,7 @@ export function ShopData() {
                   ) : null}
                 </View>
               ))}
-              {mayTemplate ? <Button label="Another kind of work …" onPress={() => setAdding(true)} /> : null}
+              {mayTemplate ? <Button label="Another kind of work…" onPress={() => setAdding(true)} /> : null}
               {templates
                 .filter(({ definition }) => definition.id === open)
                 .map(({ version, definition }) => (

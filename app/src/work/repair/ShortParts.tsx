@@ -18,7 +18,7 @@ function ToOrder({ short }: Pick<PartsNeeded, 'short'>) {
         <View key={part} className="gap-1 border-t border-line pt-2">
           <Text bold>{`${missing} × ${name}`}</Text>
           <Text size="small" tone={on ? 'soft' : 'violation'}>
-            {on ? `Ordered today it is here ${dayName(on)}` : 'Not in the parts list: no lead time known'}
+            {on ? `If ordered today, here ${dayName(on)}` : 'Not in the parts list: no lead time known'}
           </Text>
           {jobs.map(({ id, number }) => (
             <LinkRow key={id} href={`/job/${id}`} className="min-h-11 justify-center active:opacity-70">

@@ -23,13 +23,13 @@ const lines = (text: string): string[] =>
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean);
-const number = z.string().regex(/^\d{1,4}$/, 'write whole minutes');
+const number = z.string().regex(/^\d{1,4}$/, 'enter whole minutes');
 const formSchema = z.object({
   name: templateSchema.shape.name,
   one: number,
   both: number,
-  people: z.string().regex(/^[1-6]$/, 'write 1 to 6'),
-  steps: z.string().refine((text) => lines(text).length > 0, 'write at least one step'),
+  people: z.string().regex(/^[1-6]$/, 'enter 1 to 6'),
+  steps: z.string().refine((text) => lines(text).length > 0, 'enter at least one step'),
   lookAt: z.string(),
 });
 
@@ -47,7 +47,7 @@ function Answers({ codes, onChange }: { codes: readonly string[]; onChange: (cod
   return (
     <View className="gap-1">
       <Text bold>Proposed for</Text>
-      {codes.length === 0 ? <Text tone="soft">Nothing: it is chosen by hand.</Text> : null}
+      {codes.length === 0 ? <Text tone="soft">Nothing: chosen by hand.</Text> : null}
       {codes.map((code) => (
         <View key={code} className="min-h-11 flex-row items-center gap-2 border-t border-line">
           <Text className="min-w-0 flex-1">{defectWords(code)}</Text>
@@ -59,11 +59,11 @@ function Answers({ codes, onChange }: { codes: readonly string[]; onChange: (cod
           />
         </View>
       ))}
-      <Button label="Another sign …" onPress={() => setChoosing(true)} />
+      <Button label="Another sign…" onPress={() => setChoosing(true)} />
       {choosing ? (
         <ChooseSign
-          title="Which sign asks for it?"
-          none="No other sign has these words."
+          title="Which sign is it for?"
+          none="No other sign matches."
           fits={(code) => !codes.includes(code)}
           onClose={() => setChoosing(false)}
           onChoose={(code) => {
@@ -83,7 +83,7 @@ const MEASURES = [...new Set(TEMPLATES.flatMap(({ measure }) => measure))];
 function Measured({ kinds, onChange }: { kinds: Measures; onChange: (kinds: Measures) => void }) {
   return (
     <View className="gap-1">
-      <Text bold>Measured again afterwards</Text>
+      <Text bold>Measured again afterward</Text>
       <View className="flex-row flex-wrap gap-2">
         {MEASURES.map((kind) => (
           <Toggle
@@ -197,7 +197,7 @@ export function NewTemplate({ templates, onClose }: { templates: readonly Templa
   return (
     <Drawer title="Another kind of work" onClose={onClose}>
       <Button tall look="act" label="From nothing" onPress={() => setFrom({ id: freshId(), ...EMPTY })} />
-      <Text tone="soft">Or begun as another goes. What that one is proposed for stays with it.</Text>
+      <Text tone="soft">Or start from another. What that one is proposed for stays with it.</Text>
       {templates.map((each) => (
         <Button
           key={each.id}

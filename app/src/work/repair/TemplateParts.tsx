@@ -42,14 +42,14 @@ export function TemplateParts({ parts, onChange }: { parts: Needs; onChange: (pa
           />
         </View>
       ))}
-      <Button label="Another part …" onPress={() => setChoosing(true)} />
+      <Button label="Another part…" onPress={() => setChoosing(true)} />
       {choosing ? (
         <Drawer title="Which part?" onClose={() => setChoosing(false)}>
-          <Text tone="soft">A part that is not here is added in the parts room first.</Text>
+          <Text tone="soft">Add a new part in the parts room first.</Text>
           {free.map((id) => (
             <Button
               key={id}
-              label={room.some((each) => each.id === id) ? nameOf(id) : `${nameOf(id)} (not in the parts room)`}
+              label={room.some((each) => each.id === id) ? nameOf(id) : `${nameOf(id)} (not in the parts list)`}
               onPress={() => {
                 setChoosing(false);
                 onChange([...parts, { part: id, count: 1 }]);

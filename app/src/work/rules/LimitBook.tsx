@@ -35,7 +35,7 @@ const BOOK_CHOICE = (Object.keys(BOOKS) as BookId[]).map((id) => ({ value: id, l
 
 function HubCard({ book }: { book: Book }) {
   return (
-    <Card title="Hub" note="The worst of what is noted decides.">
+    <Card title="Hub" note="The worst item noted decides.">
       {book.hubOil.rules.map((rule) => (
         <View key={rule.id} className="flex-row items-center justify-between gap-3 border-t border-line py-2">
           <View className="min-w-0 flex-1">

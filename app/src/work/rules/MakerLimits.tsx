@@ -58,11 +58,11 @@ function Form({
       <Field
         control={control}
         name="source"
-        label="Where it is written"
+        label="Source"
         placeholder="Cast on the drum"
         maxLength={formSchema.shape.source.maxLength ?? undefined}
       />
-      <Button tall look="act" label="Keep this limit" disabled={!formState.isValid} onPress={() => void keep()} />
+      <Button tall look="act" label="Save this limit" disabled={!formState.isValid} onPress={() => void keep()} />
     </Drawer>
   );
 }
@@ -105,12 +105,12 @@ export function MakerLimits({ unit, at }: { unit: UnitPage; at: string }) {
       ))}
       {may ? <Button label={`Maker’s limit at ${at}`} onPress={() => setAdding(true)} /> : null}
       {taking ? (
-        <Drawer title={`Take back: ${LIMITED_WORDS[taking]}`} onClose={() => setTaking(null)}>
+        <Drawer title={`Remove: ${LIMITED_WORDS[taking]}`} onClose={() => setTaking(null)}>
           <WordsForm
             short
             label="Why?"
             words={COMMANDS['set-unit-state'].body.shape.reason}
-            act="Take this limit back"
+            act="Remove this limit"
             onWords={(reason) => {
               setTaking(null);
               set(taking, null, reason);

@@ -33,7 +33,7 @@ const NAMES: Record<OutsideThing, string> = {
 };
 /** What is so while nothing is connected. */
 const WITHOUT: Record<OutsideThing, string> = {
-  'road-service': 'Whoever asks for help tells the shop alone, sees this number, and writes what was agreed.',
+  'road-service': 'A call for help goes only to the shop. The driver sees this number and records what was agreed.',
   dispatch: 'Departures and meters are typed by hand, on each unit’s page.',
   gauges: 'Figures are typed by hand.',
 };
@@ -43,9 +43,9 @@ const PROTOCOL: Record<OutsideThing, string> = {
   gauges: 'docs/gauge-protocol.md',
 };
 const WAY_WORDS: Record<OutsideWay, { label: string; note: string }> = {
-  none: { label: 'Not set up', note: 'Nothing is asked and nothing is told' },
-  protocol: { label: 'Connected', note: 'By the open protocol, both sides sign' },
-  'made-up': { label: 'Stand-in, for trying', note: 'Everything it says is made up, and marked so' },
+  none: { label: 'Not set up', note: 'Not connected' },
+  protocol: { label: 'Connected', note: 'Connected by the open protocol, signed by both sides' },
+  'made-up': { label: 'Stand-in, for trying', note: 'Everything it sends is made up and marked so' },
 };
 const WAYS = OUTSIDE_WAYS.map((value) => ({ value, ...WAY_WORDS[value] }));
 
@@ -74,9 +74,9 @@ function Thing({ view, fleet }: { view: OutsideView; fleet: string }) {
     >
       {view.way === 'none' ? <Text>{WITHOUT[thing]}</Text> : null}
       {view.way === 'made-up' ? (
-        <Notice look="ask">A stand-in: everything it says is made up, and marked so.</Notice>
+        <Notice look="ask">A stand-in: everything it sends is made up and marked so.</Notice>
       ) : null}
-      {problem ? <Notice look="stop">{`It could not be told: ${problem}.`}</Notice> : null}
+      {problem ? <Notice look="stop">{`Could not be reached: ${problem}.`}</Notice> : null}
       {may ? (
         <>
           <ChoiceField control={control} name="way" label="How it is used" options={WAYS} />
@@ -90,7 +90,7 @@ function Thing({ view, fleet }: { view: OutsideView; fleet: string }) {
                 <Field
                   control={control}
                   name="url"
-                  label="Its address, where it is told (optional)"
+                  label="Its address, if it has one (optional)"
                   placeholder="https://"
                   maxLength={300}
                 />
@@ -106,7 +106,7 @@ function Thing({ view, fleet }: { view: OutsideView; fleet: string }) {
             onPress={() => void save(connects && !signed)}
           />
           {connects && signed ? (
-            <Button label="Draw another secret" hint={NAMES[thing]} onPress={() => void save(true)} />
+            <Button label="Create a new secret" hint={NAMES[thing]} onPress={() => void save(true)} />
           ) : null}
           {secret ? (
             <DrawnSecret

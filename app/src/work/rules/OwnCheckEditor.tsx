@@ -67,7 +67,7 @@ function Standard({ name, picture, onPicture }: StandardProps) {
         onPress={() => void take()}
       />
       {picture ? <Button look="bare" label="No picture" onPress={() => onPicture(undefined)} /> : null}
-      {picture ? <Text size="small">A picture is kept.</Text> : null}
+      {picture ? <Text size="small">Picture saved.</Text> : null}
       {problem ? <Notice look="ask">{problem}</Notice> : null}
     </View>
   );
@@ -98,9 +98,9 @@ export function OwnCheckEditor({ check, taken, onSave, onClose }: Props) {
   return (
     <Drawer title={check?.name ?? 'A check of our own'} onClose={onClose}>
       {check ? (
-        <Text>{`${check.name}: a check is known by its name. Another name would be another check.`}</Text>
+        <Text>{`${check.name}: a check is identified by its name. A new name makes a new check.`}</Text>
       ) : (
-        <Field control={control} name="name" label="What is looked at" maxLength={40} autoFocus />
+        <Field control={control} name="name" label="What to check" maxLength={40} autoFocus />
       )}
       <Field control={control} name="good" label="What good looks like" maxLength={200} multiline />
       <Standard
@@ -147,7 +147,7 @@ export function OwnCheckEditor({ check, taken, onSave, onClose }: Props) {
         </View>
       ) : (
         <Button
-          label="A count or a figure too"
+          label="Also a count or a measurement"
           onPress={() => setValue('figure', FIGURE, { shouldValidate: true, shouldDirty: true })}
         />
       )}

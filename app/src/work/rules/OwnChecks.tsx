@@ -39,7 +39,7 @@ function readChecks(text: string): OwnCheck[] | string {
   const checks = ownChecksSchema.safeParse((read as { checks?: unknown } | null)?.checks);
   if (checks.success) return checks.data;
   const [first] = checks.error.issues;
-  return `Nothing was taken. ${first?.path.join(' ') || 'checks'}: ${first?.message}.`;
+  return `Nothing was imported. ${first?.path.join(' ') || 'checks'}: ${first?.message}.`;
 }
 
 interface RowProps {
@@ -68,7 +68,7 @@ function CheckRow({ check, waits, onChange, onRemove }: RowProps) {
       {may && !waits ? (
         <View className="flex-row flex-wrap gap-2">
           <Button className="grow" label="Change" hint={check.name} onPress={onChange} />
-          <ConfirmButton label="Remove" ask={`Ask no more for ${check.name}`} hint={check.name} onDo={onRemove} />
+          <ConfirmButton label="Remove" ask={`Remove ${check.name}`} hint={check.name} onDo={onRemove} />
         </View>
       ) : null}
     </View>
@@ -103,15 +103,15 @@ export function OwnChecks() {
       return { ...withoutPicture(check), ...(picture ? { picture } : {}) };
     });
     set([...kept, ...pictured], `${read.length} own checks from ${file.name}`);
-    setSaid(`${read.length} checks taken. One of the same name is replaced.`);
+    setSaid(`${read.length} checks imported. A check with the same name is replaced.`);
   };
   return (
     <Screen narrow title="Checks of our own" under={fleet.name} back={goBack('/set-up')}>
-      {waits ? <Notice look="ask">A change waits to be sent.</Notice> : null}
+      {waits ? <Notice look="ask">A change is waiting to be sent.</Notice> : null}
       {said ? <Notice look="ask">{said}</Notice> : null}
       <Card
-        title="What we look at besides"
-        note="A route of our own asks for them; they are reported and repaired like the rest. An inspection keeps what it asked."
+        title="Our own checks"
+        note="Our own routes include them. They are reported and repaired like the rest. An inspection keeps the checks it used."
       >
         {fleet.checks.length === 0 ? <Text tone="soft">None yet.</Text> : null}
         {fleet.checks.map((check) => (
@@ -132,7 +132,7 @@ export function OwnChecks() {
       </Card>
       <Card title="As a file" note="Without their pictures.">
         <Button
-          label="Save them as JSON"
+          label="Export as JSON"
           disabled={own.length === 0}
           onPress={() =>
             saveFile(
@@ -142,7 +142,7 @@ export function OwnChecks() {
             )
           }
         />
-        {may ? <Button label="Bring in a JSON file …" disabled={waits} onPress={() => void bring()} /> : null}
+        {may ? <Button label="Import a JSON file…" disabled={waits} onPress={() => void bring()} /> : null}
       </Card>
       {open ? (
         <OwnCheckEditor

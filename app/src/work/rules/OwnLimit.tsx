@@ -40,7 +40,7 @@ export function OwnLimit({ book, limit, onClose }: { book: Book; limit: Limit; o
       <Field
         control={control}
         name="reason"
-        label="Why we ask for more"
+        label="Why we are stricter"
         multiline
         maxLength={sent.shape.reason.maxLength ?? undefined}
       />

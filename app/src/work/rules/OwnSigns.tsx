@@ -43,10 +43,10 @@ function Stricter({ code, onClose }: { code: string; onClose: () => void }) {
         stacked
         options={may.map((value) => ({ value, label: PRESSES_WORDS[value] }))}
       />
-      <Field control={control} name="reason" label="Why we ask for more" multiline maxLength={300} />
+      <Field control={control} name="reason" label="Why we are stricter" multiline maxLength={300} />
       <Button tall look="act" label="Set this rule" disabled={!formState.isValid} onPress={() => void set()} />
       <Text size="small" tone="soft">
-        What stands is weighed again. The book goes on saying what is a violation.
+        Open defects are weighed again. The book still decides what is a violation.
       </Text>
     </Drawer>
   );
@@ -56,7 +56,7 @@ function Withdraw({ code, onClose }: { code: string; onClose: () => void }) {
   const { fleet } = useSession();
   return (
     <Drawer title={`By the book again: ${defectWords(code)}`} onClose={onClose}>
-      <Text>What it held already stays held, until somebody answers it.</Text>
+      <Text>What is already on hold stays on hold until someone decides.</Text>
       <WordsForm
         label="Reason"
         words={COMMANDS['withdraw-own-sign'].body.shape.reason}
@@ -99,11 +99,11 @@ export function OwnSigns() {
           ) : null}
         </View>
       ))}
-      {may ? <Button label="Be stricter about a sign" onPress={() => setChoosing(true)} /> : null}
+      {may ? <Button label="Add a stricter sign" onPress={() => setChoosing(true)} /> : null}
       {choosing ? (
         <ChooseSign
           title="A sign to be stricter about"
-          none="No other sign has these words. What holds already is left out."
+          none="No other sign matches. Signs that already hold are left out."
           fits={(each) => mayTighten(each, fleet.book)}
           onClose={() => setChoosing(false)}
           onChoose={(chosen) => {

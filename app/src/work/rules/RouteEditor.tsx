@@ -53,7 +53,7 @@ function Editor({ stored, version }: { stored: Route; version: number }) {
       footer={
         <View className="flex-row flex-wrap gap-2">
           {changed ? (
-            <ConfirmButton label="Undo" ask="Throw my changes away" hint={route.name} onDo={() => void clear()} />
+            <ConfirmButton label="Undo" ask="Discard my changes" hint={route.name} onDo={() => void clear()} />
           ) : null}
           <Button
             tall
@@ -105,7 +105,7 @@ export function RouteEditor() {
   if (!found)
     return (
       <Screen title="Route" back={goBack('/routes')}>
-        <Notice look="ask">This route is not there: it was removed, or has not been sent yet.</Notice>
+        <Notice look="ask">No such route. It was removed, or not sent yet.</Notice>
       </Screen>
     );
   return <Editor stored={found.definition} version={found.version} />;

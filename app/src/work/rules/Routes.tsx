@@ -65,8 +65,8 @@ export function Routes() {
   const { entries } = useOutbox();
   const waits = entries.some(({ name }) => name === 'save-route' || name === 'remove-route');
   return (
-    <Screen title="Routes" under="One fixed order of each walk" back={goBack('/me')}>
-      {waits ? <Notice look="ask">A change waits to be sent.</Notice> : null}
+    <Screen title="Routes" under="A fixed order for each walk-around" back={goBack('/me')}>
+      {waits ? <Notice look="ask">A change is waiting to be sent.</Notice> : null}
       {may ? <Notice>Built-in routes cannot be edited. Copy one, then edit the copy.</Notice> : null}
       {fleet.routes.map(({ version, definition }) => (
         <RouteCard key={definition.id} route={definition} own={version} may={may} />

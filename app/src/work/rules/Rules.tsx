@@ -100,7 +100,7 @@ export function FleetRulesScreen() {
         ) : undefined
       }
     >
-      {waits ? <Notice look="ask">A change waits to be sent, or was refused: see under Me.</Notice> : null}
+      {waits ? <Notice look="ask">A change is waiting to be sent or was refused. See Me.</Notice> : null}
       {may ? null : <Notice>A foreman or a manager can change these.</Notice>}
       <Card title="Limit book" note="Verdicts already given keep the book they used.">
         {may ? (

@@ -78,7 +78,7 @@ function AddAsk({ section, onAdd, onClose }: { section: Section; onAdd: (asked: 
   );
   return (
     <Drawer title={`Add to ${section.name}`} onClose={onClose}>
-      {left.length === 0 ? <Text tone="soft">Everything that can be asked here is in it already.</Text> : null}
+      {left.length === 0 ? <Text tone="soft">Every check for here is already in it.</Text> : null}
       {left.map((asked) => (
         <Pressable
           key={`${asked.kind} ${asked.item ?? ''}`}

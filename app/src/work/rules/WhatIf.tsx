@@ -112,7 +112,7 @@ export function WhatIf({ book }: { book: Book }) {
   if (!chamber)
     return (
       <Card title="What if">
-        <Text tone="soft">This book has no figure for a stroke: the maker’s decides.</Text>
+        <Text tone="soft">This book has no stroke limit. The maker’s decides.</Text>
       </Card>
     );
   const value = formatLength(steps * STEP_NM, 'fraction');

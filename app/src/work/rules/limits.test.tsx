@@ -25,7 +25,7 @@ const limitOf = (id: string) => BOOKS.na.limits.find((each) => each.id === id) a
 test('a limit of one’s own is stricter and has its reason, or it is refused at once and why', async () => {
   await render(<OwnLimit book={BOOKS.na} limit={limitOf('stroke.clamp.30.standard')} onClose={() => undefined} />);
   await write('Our limit', '2 1/4');
-  await write('Why we ask for more', 'Hills');
+  await write('Why we are stricter', 'Hills');
   await press('Set this limit');
   expect(mockSent).not.toHaveBeenCalled();
   await write('Our limit', '1 7/8');
@@ -63,10 +63,10 @@ test('it is set for that end alone, in the unit of the house, with its source', 
   await render(<MakerLimits unit={unitPageWith()} at="1R" />);
   await press('Maker’s limit at 1R');
   await write('Limit', '5/16');
-  await press('Keep this limit');
+  await press('Save this limit');
   expect(mockSent).not.toHaveBeenCalled();
-  await write('Where it is written', 'Manual, page 4');
-  await press('Keep this limit');
+  await write('Source', 'Manual, page 4');
+  await press('Save this limit');
   expect(mockSent.mock.calls[0]?.[1]).toEqual({
     unit: 'u',
     axle: 1,
@@ -79,10 +79,10 @@ test('it is set for that end alone, in the unit of the house, with its source', 
 test('it is taken back with a reason', async () => {
   await render(<MakerLimits unit={marked} at="1L" />);
   await press('Take back');
-  await press('Take this limit back');
+  await press('Remove this limit');
   expect(mockSent).not.toHaveBeenCalled();
   await write('Why?', 'Another shoe is on it');
-  await press('Take this limit back');
+  await press('Remove this limit');
   expect(mockSent.mock.calls[0]?.[1]).toMatchObject({ limit: null, reason: 'Another shoe is on it' });
 });
 

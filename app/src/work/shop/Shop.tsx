@@ -24,9 +24,9 @@ const HELP_WORDS: Record<RoadState, string> = {
   asked: 'not answered yet',
   accepted: 'on its way',
   arrived: 'at work',
-  done: 'has reported',
+  done: 'has reported back',
   refused: 'refused',
-  cancelled: 'not needed any more',
+  cancelled: 'no longer needed',
 };
 
 type Pages = ReturnType<typeof useTriagePages> | ReturnType<typeof useDefectPages> | ReturnType<typeof useJobPages>;
@@ -62,7 +62,7 @@ function Help({ shop: { help } }: { shop: ShopData }) {
   const { fleet } = useSession();
   if (help.length === 0) return null;
   return (
-    <Card title={`Help on the road (${help.length})`}>
+    <Card title={`Roadside calls (${help.length})`}>
       {help.map(({ id, unit, place, asked, state, way }) => {
         const words = `${unit.number}, ${place}: ${HELP_WORDS[state]}${way === 'made-up' ? ' (made up)' : ''}. Asked by ${asked.by}, ${clock(asked.at, fleet.zone)}`;
         return (

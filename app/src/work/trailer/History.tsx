@@ -17,7 +17,7 @@ function InspectionRow({ inspection }: { inspection: InspectionHead }) {
   const wordOf = useVerdictWord();
   const what =
     inspection.route ??
-    { full: 'Measured', walk: 'Walked round', import: 'Read from a file', 're-measure': 'Measured again' }[
+    { full: 'Measured', walk: 'Walked around', import: 'Read from a file', 're-measure': 'Measured again' }[
       inspection.purpose
     ];
   const outcome = inspection.closedAt

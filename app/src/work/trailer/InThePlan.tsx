@@ -41,10 +41,10 @@ function TellDeparture({ unit, number, onClose }: { unit: string; number: string
         placeholder="2027-06-30 07:30"
         value={when}
         maxLength={16}
-        error={when.length >= 16 && !at ? 'Write a day and an hour, like 2027-06-30 07:30.' : null}
+        error={when.length >= 16 && !at ? 'Enter a date and time, like 2027-06-30 07:30.' : null}
         onChangeText={setWhen}
       />
-      <TextField label="Where to, if it is known" value={to} maxLength={60} onChangeText={setTo} />
+      <TextField label="Where to (optional)" value={to} maxLength={60} onChangeText={setTo} />
       <Button tall look="act" label="Save" disabled={!at} onPress={tell} />
     </Drawer>
   );
@@ -83,10 +83,7 @@ export function InThePlan({ unit, number }: { unit: string; number: string }) {
       })}
       {mayTell ? (
         <View className="flex-row flex-wrap gap-2">
-          <Button
-            label={data.leaves ? 'It leaves at another time' : 'Set departure'}
-            onPress={() => setTelling(true)}
-          />
+          <Button label={data.leaves ? 'Change departure' : 'Set departure'} onPress={() => setTelling(true)} />
           {data.leaves ? (
             <Button
               look="bare"

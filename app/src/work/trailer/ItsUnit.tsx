@@ -13,7 +13,7 @@ import { WordsForm } from '../../parts/WordsForm';
 import { useMaySend } from '../../session/may';
 
 const GONE = [
-  { value: 'sold', label: 'Sold', note: 'It left the fleet whole' },
+  { value: 'sold', label: 'Sold', note: 'Left the fleet in running order' },
   { value: 'scrapped', label: 'Scrapped', note: 'No longer exists' },
 ] as const;
 
@@ -22,12 +22,12 @@ function Leaving({ unit, onClose }: { unit: UnitPage; onClose: () => void }) {
   const [state, setState] = useState<Exclude<UnitState, 'in-use'>>('sold');
   return (
     <Drawer title={`${unit.number} leaves the fleet`} onClose={onClose}>
-      <Text>It is no longer in the yard, nor inspected or planned. Everything recorded of it stays.</Text>
+      <Text>It leaves the yard, inspections and the plan. Its records stay.</Text>
       <Choice stacked label="What became of it" options={GONE} value={state} onChange={setState} />
       <WordsForm
         label="Why, and to whom"
         words={COMMANDS['set-unit-state'].body.shape.reason}
-        act={state === 'sold' ? 'It is sold' : 'It is scrapped'}
+        act={state === 'sold' ? 'It is sold' : 'Scrapped'}
         look="stop"
         onWords={(reason) => {
           onClose();
@@ -65,19 +65,17 @@ export function ItsUnit({ unit }: { unit: UnitPage }) {
       }
     >
       {unit.state === 'in-use' ? null : (
-        <Notice look="ask">{`${unit.number} is ${unit.state}: its records stay, and nothing new is begun.`}</Notice>
+        <Notice look="ask">{`${unit.number} is ${unit.state}: its records stay, and nothing new can be started.`}</Notice>
       )}
       <Button label="Edit this unit" onPress={() => router.navigate(`/unit/${unit.id}`)} />
       {mayAdd ? (
         <Button label="Add another like it" onPress={() => router.navigate(`/unit/new?from=${unit.id}`)} />
       ) : null}
-      {mayEnd && unit.state === 'in-use' ? (
-        <Button label="Sold or scrapped …" onPress={() => setLeaving(true)} />
-      ) : null}
+      {mayEnd && unit.state === 'in-use' ? <Button label="Sold or scrapped…" onPress={() => setLeaving(true)} /> : null}
       {mayEnd && unit.state !== 'in-use' ? <Button label="Back in use" onPress={back} /> : null}
       {mayEnd ? (
         <Button
-          label="Save its whole history"
+          label="Export its whole history"
           hint="One file, sealed: everything recorded of it"
           onPress={() => void Linking.openURL(`/api/v1/units/${unit.id}/history.json`)}
         />

@@ -13,7 +13,7 @@ export function PastRepairs({ unit }: { unit: string }) {
   const rows = data?.pages.flatMap(({ repairs }) => repairs) ?? [];
   if (rows.length === 0) return null;
   return (
-    <Card title="Repairs of before" note="As the shop’s own list tells them: not measured or certified here.">
+    <Card title="Earlier repairs" note="As the shop’s own list has them: not measured or certified here.">
       {rows.map(({ id, day, work, by, meter, cost, list, movedBy }) => (
         <View key={id} className="gap-1 border-t border-line py-2">
           <Text bold>{`${day}  ${work}`}</Text>

@@ -40,7 +40,7 @@ export function RunsWith({ unit }: { unit: UnitPage }) {
   const said = heldWords(units);
   const own: Head = unit;
   return (
-    <Card title="Hooked to" note={units.length ? undefined : 'Nothing is hooked to it.'}>
+    <Card title="Hooked to" note={units.length ? undefined : 'Nothing hooked to it.'}>
       {said ? <Notice look="stop">{said}</Notice> : null}
       {units.map((each, index) => {
         const ahead = units[index - 1];

@@ -27,7 +27,7 @@ beforeEach(() => {
 const hold = { id: 'h', reason: 'leaks', by: 'B', at: '2026-07-01T10:00:00Z', inspection: null };
 const sign = (unit: UnitPage, asks = false) => render(<SignWalk units={[unit]} ids={[unit.id]} asks={asks} />);
 const NOTHING = 'Sign: nothing found on H-90';
-const HELD = 'I saw H-90 is held: not driving it';
+const HELD = 'I saw H-90 is on hold: not driving it';
 
 test('nothing found is signed by one tap, once however often it is tapped', async () => {
   await sign(unitPageWith());
@@ -77,7 +77,7 @@ test('of units that run together all are signed, or the held ones alone', async 
   const other = unitPageWith({ id: 'v', number: 'H-91', holds: [hold] });
   const units = [unitPageWith(), other];
   const { rerender } = await render(<SignWalk units={units} ids={['u', 'v']} />);
-  await fireEvent.press(screen.getByText('I saw H-91 is held: not driving it'));
+  await fireEvent.press(screen.getByText('I saw H-91 is on hold: not driving it'));
   expect(mockSent.mock.calls.map(([, body]) => body.unit)).toEqual(['v']);
   mockSent.mockClear();
   await rerender(<SignWalk units={[unitPageWith(), { ...other, holds: [] }]} ids={['u', 'v']} />);
@@ -140,9 +140,9 @@ test('papers that are over, late wheels and an open inspection stand before the 
 
 test.each([
   ['2026-07-01T11:00:00Z', ''],
-  ['2026-07-01T08:00:00Z', ' Before what was found since.'],
+  ['2026-07-01T08:00:00Z', ' Before later findings.'],
 ])('a signature of %s says of what it is', async (at, since) => {
   const signed = { by: 'Ada', at, says: 'nothing-found', known: null } as const;
   await render(<LastSigned unit={unitPageWith({ signed, defects: [defectWith()] })} />);
-  expect(screen.getByText(new RegExp(`^Walked round, nothing found: Ada, 1 Jul.*\\d\\.${since}$`))).toBeTruthy();
+  expect(screen.getByText(new RegExp(`^Walked around, no defects found: Ada, 1 Jul.*\\d\\.${since}$`))).toBeTruthy();
 });

@@ -30,7 +30,7 @@ function useBeforeUse(unit: UnitPage): string[] {
     ...over.map(({ paper, on }) => `${paper}: ${dueWords(today, on)}.`),
     ...late.map(
       ({ wheels }) =>
-        `Wheels to be torqued again, overdue: ${wheels.map((each) => positionCode({ ...each, tyre: null })).join(', ')}.`,
+        `Wheels with re-torque overdue: ${wheels.map((each) => positionCode({ ...each, tyre: null })).join(', ')}.`,
     ),
     ...unit.inspecting
       .filter(({ read }) => read > 0)
@@ -58,7 +58,7 @@ export function LastSigned({ unit }: { unit: UnitPage }) {
   const { signed } = unit;
   if (!signed) return null;
   const open = unit.defects.filter(({ state }) => isOpenDefect(state));
-  const since = foundSince(signed, { defects: open, holds: unit.holds }) ? ' Before what was found since.' : '';
+  const since = foundSince(signed, { defects: open, holds: unit.holds }) ? ' Before later findings.' : '';
   return <Text tone="soft">{`${signedWords(signed)}: ${signed.by}, ${clock(signed.at, fleet.zone)}.${since}`}</Text>;
 }
 
@@ -108,7 +108,7 @@ export function SignWalk({ units, ids, asks }: Props) {
   const open = units.some(({ defects }) => defects.some(({ state }) => isOpenDefect(state)));
   const done = sent === `${name} ${numbers}` || waits;
   const words = stopped.length
-    ? `I saw ${numbers} ${signing.length === 1 ? 'is' : 'are'} held: not driving ${signing.length === 1 ? 'it' : 'them'}`
+    ? `I saw ${numbers} ${signing.length === 1 ? 'is' : 'are'} on hold: not driving ${signing.length === 1 ? 'it' : 'them'}`
     : `Sign: nothing ${open ? 'more ' : ''}found on ${numbers}`;
   const sign = () => {
     if (done) return;
@@ -119,7 +119,7 @@ export function SignWalk({ units, ids, asks }: Props) {
       void send(
         name,
         { report: uuidv7(), unit: unit.id },
-        `${unit.number}: ${stopped.length ? 'seen that it is held' : 'walked round, nothing found'}`,
+        `${unit.number}: ${stopped.length ? 'saw that it is on hold' : 'walked around, no defects found'}`,
       );
   };
   const first = asks && !asking && !stopped.length ? 'Nothing found' : words;

@@ -67,7 +67,7 @@ function NotSentYet({ unit, here }: { unit: UnitPage; here: Here }) {
   const readings = here.standing.length;
   if (own.length === 0 && here.inspections.length === 0) return null;
   return (
-    <Card title="Not sent yet" note="Kept on this device until there is a signal. Nobody else knows of it.">
+    <Card title="Not sent yet" note="Saved on this device until there is a signal. No one else sees it yet.">
       {here.closed ? <Text bold>Inspection closed here</Text> : null}
       {readings ? <Text bold>{`${readings} ${readings === 1 ? 'reading' : 'readings'}`}</Text> : null}
       {here.found.map((each) => (
@@ -102,7 +102,7 @@ function Acts({ unit }: { unit: UnitPage }) {
 /** The word over a unit: no surer than what is known of it. */
 function headWord(unit: UnitPage, head: Verdict, verdict: Verdict): string | undefined {
   if (head === verdict) return unit.standing.length || unit.defects.length ? undefined : 'Never measured';
-  return 'Not all looked at';
+  return 'Not all checked';
 }
 
 /** The state of the unit: held or not, what it meets as it stands, and what of it was looked at, when and by whom. */
@@ -115,17 +115,17 @@ function State({ unit, verdict, here }: { unit: UnitPage; verdict: Verdict; here
       <View className="flex-row flex-wrap gap-2">
         {unit.holds.length ? <VerdictBadge large verdict="out-of-service" word="Held" /> : null}
         {unit.holds.length === 0 && here.holds ? (
-          <VerdictBadge large verdict="out-of-service" word="Held here, not sent" />
+          <VerdictBadge large verdict="out-of-service" word="On hold here, not sent" />
         ) : null}
         <VerdictBadge large verdict={head} word={headWord(unit, head, verdict)} />
       </View>
       {unit.helpSince ? (
         <LinkRow href={`/road/${unit.id}`}>
-          <Notice look="stop">{`Help was asked for at ${clock(unit.helpSince, fleet.zone)}, and nobody answered yet.`}</Notice>
+          <Notice look="stop">{`Help was called at ${clock(unit.helpSince, fleet.zone)}. No answer yet.`}</Notice>
         </LinkRow>
       ) : null}
       {found ? <Notice look="stop">Found, inspection still open</Notice> : null}
-      {unit.judging ? <Notice look="ask">The rules changed: it is being judged again.</Notice> : null}
+      {unit.judging ? <Notice look="ask">The rules changed. A new verdict is on its way.</Notice> : null}
       <Inspecting unit={unit} />
       <LookedList unit={unit} zone={fleet.zone} today={dayIn(fleet.zone, new Date())} />
     </View>
@@ -149,7 +149,7 @@ function TakenBack({ unit }: { unit: UnitPage }) {
   const { fleet } = useSession();
   if (unit.takenBack.length === 0) return null;
   return (
-    <Card title="Taken back" note="Reported from a reading that was corrected since.">
+    <Card title="Taken back" note="Reported from a reading that was corrected later.">
       {unit.takenBack.map((each) => (
         <View key={each.id} className="border-t border-line pt-2">
           <Text bold>{`${defectPlace(each)}: ${defectWords(each.code)}`}</Text>
@@ -185,7 +185,7 @@ function NotFitted({ unit }: { unit: UnitPage }) {
   const may = useMaySend('set-fitted');
   if (unit.notFitted.length === 0) return null;
   return (
-    <Card title="Not fitted" note="Not asked for on this unit.">
+    <Card title="Not fitted" note="Not checked on this unit.">
       {unit.notFitted.map((key) => (
         <View key={key} className="min-h-12 flex-row items-center justify-between gap-3 border-t border-line">
           <Text className="min-w-0 flex-1">{keyWords(key)}</Text>
@@ -217,7 +217,7 @@ function readingDays({ standing }: UnitPage, zone: string): string {
   const from = dayOf(oldest, zone);
   return from === dayOf(newest, zone)
     ? `Read ${from}`
-    : `Oldest reading that counts ${from}, newest ${clock(newest, zone)}`;
+    : `Oldest current reading ${from}, newest ${clock(newest, zone)}`;
 }
 
 /** Everything of one trailer: the plan with its latest readings, what is wrong, what is planned, what was. */
@@ -269,7 +269,7 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
           <AtEnd key={chosen} unit={unit} at={chosen} />
         ) : (
           <Text size="small" tone="soft">
-            Touch a wheel end to see it or to report a defect there.
+            Tap a wheel end to see it or to report a defect there.
           </Text>
         )}
       </Card>
@@ -316,8 +316,8 @@ function Trailer({ unit: known }: { unit: UnitPage }) {
       <Papers unit={unit} />
       <ItsUnit unit={unit} />
       <Button label="Roadside: call service or drive in…" onPress={() => router.navigate(`/road/${unit.id}`)} />
-      <Button label="Its walk by heart" onPress={() => router.navigate(`/practice/by-heart?unit=${unit.id}`)} />
-      <Button label="What if it ran with other units …" onPress={() => router.navigate(`/combine/${unit.id}`)} />
+      <Button label="Its walk-around by heart" onPress={() => router.navigate(`/practice/by-heart?unit=${unit.id}`)} />
+      <Button label="What if it ran with other units…" onPress={() => router.navigate(`/combine/${unit.id}`)} />
       {early ? null : <InThePlan unit={unit.id} number={unit.number} />}
     </>
   );

@@ -42,9 +42,9 @@ function TripState({ unit, open, outOfUse }: { unit: UnitPage; open: number; out
       {unit.holds.length ? (
         <Notice look="stop">{`On hold. Do not move it; call the shop.${found} ${reasons}`}</Notice>
       ) : here.holds ? (
-        <Notice look="stop">What was found here holds it, and is not sent yet: do not move it, call the shop.</Notice>
+        <Notice look="stop">On hold for what was found here, not sent yet. Do not move it; call the shop.</Notice>
       ) : outOfUse ? (
-        <Notice look="stop">Out of service as it stands: do not move it, call the shop.</Notice>
+        <Notice look="stop">Out of service by current readings. Do not move it; call the shop.</Notice>
       ) : open ? (
         <Notice look="ask">Not on hold. The shop has the defects below.</Notice>
       ) : (
@@ -92,7 +92,7 @@ function UnitCard({ unit, when, outOfUse }: { unit: UnitPage; when: When; outOfU
           <InspectButton unit={unit} />
           <Button
             className="max-w-full grow"
-            label="On the road …"
+            label="On the road…"
             hint={unit.number}
             onPress={() => router.navigate(`/road/${unit.id}`)}
           />
@@ -110,7 +110,7 @@ function Units({ ids, when }: { ids: readonly string[]; when: When }) {
   return (
     <>
       {queries.some(({ data, error }) => !data && error) ? (
-        <Notice look="stop">A unit could not be read: this device has not seen it before.</Notice>
+        <Notice look="stop">One unit is not saved on this device.</Notice>
       ) : null}
       {units.map((unit) => (
         <UnitCard key={unit.id} unit={unit} when={when} outOfUse={outOfUse.has(unit.id)} />

@@ -40,7 +40,7 @@ export function UnitActs({ unit }: { unit: UnitPage }) {
   const [all, setAll] = useState(false);
   if (unit.acts.length === 0) return null;
   return (
-    <Card title="Walks and changes">
+    <Card title="Walk-arounds and changes">
       {all ? (
         <AllActs unit={unit} />
       ) : (

@@ -137,7 +137,7 @@ export function AxleCard({ axle, place, kind, wrong, onChange, onRemove, onSame 
             ) : null}
           </View>
           <Figures axle={axle} wrong={wrong} onChange={onChange} />
-          {onRemove ? <Button look="stop" label={`Take axle ${place} away`} onPress={onRemove} /> : null}
+          {onRemove ? <Button look="stop" label={`Remove axle ${place}`} onPress={onRemove} /> : null}
         </View>
       ) : null}
     </Card>

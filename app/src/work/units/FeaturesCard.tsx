@@ -30,7 +30,7 @@ export function FeaturesCard({ features, yearWrong, onChange }: Props) {
   const change = (some: Partial<Features>) => onChange({ ...features, ...some });
   const flag = (name: Flag) => (features[name] === undefined ? 'unknown' : features[name] ? 'yes' : 'no');
   return (
-    <Card title="What is fitted" note="What is not known is asked for on the walk.">
+    <Card title="What is fitted" note="What is not known comes up during the walk-around.">
       <View className="gap-4">
         <Choice
           label="Judged by"

@@ -18,7 +18,7 @@ const ON_ANY: Partial<Record<Written, string>> = {
 };
 const ON_POWER: Partial<Record<Written, string>> = {
   extinguisher: 'Extinguisher class, like 10 B:C',
-  cutOut: 'Governor cuts out at most at, by its maker, like 130 psi',
+  cutOut: 'Governor cut-out, maker’s maximum, like 130 psi',
 };
 
 type Driven = 'alternator' | 'waterPump' | 'compressor' | 'steeringPump';
@@ -51,7 +51,7 @@ export function FiguresCard({ features, power, wrong, onChange }: Props) {
   return (
     <Card
       title={power ? 'Size, weight and engine' : 'Size and weight'}
-      note={known ? `${known} of ${kept.length} known` : 'Checks, cards and the plan quote what is known.'}
+      note={known ? `${known} of ${kept.length} known` : 'Checks, cards and the plan use what is known.'}
       right={
         <Button look="bare" label={open ? 'Done' : 'Change'} hint="size and weight" onPress={() => setOpen(!open)} />
       }
@@ -86,7 +86,7 @@ export function FiguresCard({ features, power, wrong, onChange }: Props) {
                 />
               ))}
               <Choice
-                label="Transmission fluid read by"
+                label="Transmission fluid checked by"
                 pairs
                 options={[...optionsOf(FLUID_WORDS), UNKNOWN]}
                 value={features.transmission ?? 'unknown'}

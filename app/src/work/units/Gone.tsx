@@ -31,7 +31,7 @@ export function Gone() {
           return (
             <View>
               {units.length === 0 ? (
-                <Text tone="soft">{text ? 'None fits.' : 'No unit was sold or scrapped yet.'}</Text>
+                <Text tone="soft">{text ? 'None fits.' : 'No unit sold or scrapped yet.'}</Text>
               ) : null}
               {units.map(({ id, number, body, state, since, reason }) => (
                 <LinkRow key={id} href={`/trailer/${id}`} className="min-h-14 justify-center border-t border-line py-2">

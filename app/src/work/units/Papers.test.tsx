@@ -21,7 +21,7 @@ const INSURED = unitPageWith({ papers: [{ paper: 'Insurance', on: '2026-12-31' }
 
 test('papers stand with their last day, and none is said', async () => {
   const { unmount } = await render(<Papers unit={unitPageWith()} />);
-  expect(screen.getByText('None kept here.')).toBeTruthy();
+  expect(screen.getByText('None on file.')).toBeTruthy();
   await unmount();
   await render(<Papers unit={INSURED} />);
   expect(screen.getByText(/^Insurance: good until .*31 Dec.* 2026$/)).toBeTruthy();
@@ -51,14 +51,14 @@ test('a sticker is taken by its month, as that very sticker means it, and its la
 
 test('another paper has a day that is one, and is taken away only where there is one', async () => {
   await render(<Papers unit={INSURED} />);
-  await press('Another paper …');
+  await press('Another document…');
   await press('Insurance');
   await write('Its last day', '2026-02-30');
   await press('Save');
   expect(mockSent).not.toHaveBeenCalled();
   await write('Its last day', '2027-06-30');
   await press('Save');
-  await press('Another paper …');
+  await press('Another document…');
   await press('Insurance');
   await press('Remove this document');
   expect(mockSent.mock.calls.map(([, body]) => (body as { good: unknown }).good)).toEqual([

@@ -73,7 +73,7 @@ function Paper({ kind, unit, onGood }: { kind: PaperKind; unit: UnitPage; onGood
       <Field
         control={control}
         name="day"
-        label={allowed ? 'The day it was done' : 'Its last day'}
+        label={allowed ? 'Date done' : 'Its last day'}
         placeholder="2026-12-31"
         inputMode="text"
       />
@@ -110,14 +110,14 @@ export function Papers({ unit }: { unit: UnitPage }) {
   };
   return (
     <Card title="Papers">
-      {unit.papers.length === 0 ? <Text tone="soft">None kept here.</Text> : null}
+      {unit.papers.length === 0 ? <Text tone="soft">None on file.</Text> : null}
       {unit.papers.map(({ paper, on }) => (
         <Text key={paper}>{`${paper}: good until ${dayName(on)} ${on.slice(0, 4)}`}</Text>
       ))}
       {may ? (
         <>
           <Button label="Read the inspection sticker" onPress={() => setAsking('sticker')} />
-          <Button label="Another paper …" onPress={() => setAsking('other')} />
+          <Button label="Another document…" onPress={() => setAsking('other')} />
         </>
       ) : null}
       {asking === 'sticker' ? (
@@ -126,7 +126,7 @@ export function Papers({ unit }: { unit: UnitPage }) {
         </Drawer>
       ) : null}
       {asking === 'other' ? (
-        <Drawer title="Which paper?" onClose={() => setAsking(null)}>
+        <Drawer title="Which document?" onClose={() => setAsking(null)}>
           {papersUnder(bookIdOf(unit.features, fleet)).map((kind) => (
             <Button key={kind.name} label={kind.name} onPress={() => setAsking(kind)} />
           ))}

@@ -147,7 +147,7 @@ function Form({ name, first, act, own, onSave }: FormProps) {
   const save = async (because?: Because) =>
     handleSubmit(async (sent) => {
       const { number } = sent;
-      if (await isTaken(number, own)) return setError('number', { message: `there is a unit ${number} already` });
+      if (await isTaken(number, own)) return setError('number', { message: `unit ${number} already exists` });
       await onSave(sent, because);
       await form.clear();
     })();
@@ -160,7 +160,7 @@ function Form({ name, first, act, own, onSave }: FormProps) {
       {form.earlier ? (
         <View className="gap-2">
           <Notice>Unsaved entries from earlier are still here.</Notice>
-          <ConfirmButton label="Begin anew" ask="Throw this away" hint="unit" onDo={() => void form.clear()} />
+          <ConfirmButton label="Begin anew" ask="Discard this" hint="unit" onDo={() => void form.clear()} />
         </View>
       ) : null}
       <Card title="Unit">
@@ -174,7 +174,7 @@ function Form({ name, first, act, own, onSave }: FormProps) {
           onPicked={(next) => setKind(next as UnitKind)}
         />
         <Field control={control} name="body" label="Body, like “Seed hopper”" maxLength={60} />
-        <Field control={control} name="site" label="Where it stands" maxLength={60} />
+        <Field control={control} name="site" label="Location" maxLength={60} />
       </Card>
       <Axles
         kind={kind}
@@ -189,7 +189,7 @@ function Form({ name, first, act, own, onSave }: FormProps) {
         onChange={(next) => setValue('features', next, { shouldValidate: true, shouldDirty: true })}
       />
       {asks ? (
-        <Card title="Why it is changed" note="It is judged by this: what stands is judged again.">
+        <Card title="Reason for the change" note="Verdicts depend on this: current readings are judged again.">
           <BecauseForm
             photos={false}
             seenBy={SEEN_BY}

@@ -101,7 +101,7 @@ function Leaving({ leaving }: Pick<ShopDay, 'leaving'>) {
 function Working({ working }: Pick<ShopDay, 'working'>) {
   return (
     <Card title={`Clocked on (${working.length})`}>
-      {working.length === 0 ? <Text tone="soft">Nobody is clocked on.</Text> : null}
+      {working.length === 0 ? <Text tone="soft">No one is clocked in.</Text> : null}
       {working.map(({ person, job, unit, minutes, spent }) => (
         <LinkRow
           key={`${person} ${job.id}`}
@@ -127,7 +127,7 @@ function Figures({ day }: { day: ShopDay }) {
       <Figure
         label="Reports to review"
         count={reports.waiting}
-        note={reports.overADay ? `${reports.overADay} over a day` : oldest}
+        note={reports.overADay ? `${reports.overADay} more than a day old` : oldest}
         href="/shop"
       />
       {help ? <Figure label="Calls for help" count={help} note="not answered" href="/shop" /> : null}
@@ -149,7 +149,7 @@ function Figures({ day }: { day: ShopDay }) {
       <Figure
         label="Units past a wear limit"
         count={wear.past}
-        note={`${wear.soon} reach one within ${days} days`}
+        note={`${wear.soon} reach a limit within ${days} days`}
         href="/forecast"
       />
       <Figure label={`Comebacks, ${days} days`} count={comeBacks} href="/repairs" calm />

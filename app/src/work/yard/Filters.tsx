@@ -39,12 +39,7 @@ export function Filters({ narrowed, order, sites, bodies, onNarrow, onOrder, onC
   return (
     <Drawer title="Filter and order" onClose={onClose}>
       <Choice label="Order" options={ORDERS} value={order} onChange={onOrder} />
-      <Choice
-        label="Verdict of what stands"
-        options={verdicts}
-        value={narrowed.verdict ?? ANY}
-        onChange={choose('verdict')}
-      />
+      <Choice label="Current verdict" options={verdicts} value={narrowed.verdict ?? ANY} onChange={choose('verdict')} />
       {sites.length ? (
         <Choice label="Site" options={named(sites)} value={narrowed.site ?? ANY} onChange={choose('site')} />
       ) : null}

@@ -48,12 +48,12 @@ function Nothing({ narrowed }: { narrowed: boolean }) {
   return (
     <View className="gap-3 p-6">
       <Text bold size="lead">
-        No unit is set up yet.
+        No units yet.
       </Text>
       {maySetUp ? (
         <Button tall look="act" label="Set up the fleet" onPress={() => router.navigate('/set-up')} />
       ) : (
-        <Text>A foreman or a manager sets them up.</Text>
+        <Text>A foreman or manager adds them.</Text>
       )}
     </View>
   );

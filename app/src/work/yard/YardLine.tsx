@@ -24,8 +24,8 @@ function knownWords({ lastMeasured, looked }: YardRow, zone: string): string {
   const measured = `Measured ${dayOf(lastMeasured, zone)}`;
   const unseen = looked.filter(({ area, read }) => area !== 'ends' && read === 0);
   if (unseen.length === 0) return measured;
-  if (unseen.length === looked.length - 1) return `${measured}, nothing else looked at`;
-  return `${measured}, not looked at: ${unseen.map(({ area }) => AREA_WORDS[area].toLowerCase()).join(', ')}`;
+  if (unseen.length === looked.length - 1) return `${measured}, nothing else checked`;
+  return `${measured}, not checked: ${unseen.map(({ area }) => AREA_WORDS[area].toLowerCase()).join(', ')}`;
 }
 
 /** What this device knows of it and nobody else does yet. */
@@ -55,14 +55,14 @@ export const YardLine = memo(function YardLine({
     row.toAcknowledge ? `${row.toAcknowledge} ${row.toAcknowledge === 1 ? 'repair' : 'repairs'} to acknowledge` : '',
     row.helpSince ? `Help asked ${clock(row.helpSince, fleet.zone)}, not answered` : '',
     row.inspecting ? `Inspection open, ${row.inspecting.by}` : '',
-    row.judging ? 'Rules changed, being judged again' : '',
+    row.judging ? 'Rules changed, new verdict on its way' : '',
     hereWords(here),
     knownWords(row, fleet.zone),
     row.due && isDue(row, today) ? `${row.due.paper} ${dueWords(today, row.due.on)}` : '',
   ].filter(Boolean);
   return (
     <LinkRow
-      aria-label={`${row.number}, ${row.body}${row.held ? ', held' : here?.holds ? ', held here, not sent' : ''}. ${facts.join('. ')}`}
+      aria-label={`${row.number}, ${row.body}${row.held ? ', held' : here?.holds ? ', on hold here, not sent' : ''}. ${facts.join('. ')}`}
       aria-current={chosen ? 'true' : undefined}
       href={wide ? `/?unit=${row.id}` : `/trailer/${row.id}`}
       className={`min-h-16 flex-row flex-wrap items-center gap-3 border-b border-line px-4 py-3 active:opacity-70 ${chosen ? 'bg-raised' : 'bg-card'}`}
@@ -82,7 +82,7 @@ export const YardLine = memo(function YardLine({
       {row.held ? (
         <VerdictBadge verdict="out-of-service" word="Held" />
       ) : here?.holds ? (
-        <VerdictBadge verdict="out-of-service" word="Held here, not sent" />
+        <VerdictBadge verdict="out-of-service" word="On hold here, not sent" />
       ) : null}
     </LinkRow>
   );

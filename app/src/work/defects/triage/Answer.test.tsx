@@ -65,7 +65,7 @@ test('what the book holds has no other answer than to hold it', async () => {
     <Answer report={held} today="2026-07-01" onAnswer={(each) => answers.push(each)} onClose={() => undefined} />,
   );
   expect(screen.queryByText('Not held')).toBeNull();
-  expect(screen.getByText(/On hold until it is repaired or nothing is found/)).toBeTruthy();
+  expect(screen.getByText(/On hold until it is repaired or no fault is found/)).toBeTruthy();
   await press('To be repaired');
   expect(answers).toEqual([{ name: 'triage-defect', more: { holds: true } }]);
 });
@@ -83,7 +83,7 @@ test('a lamp that may run by daylight is let go until dusk with a reason, and on
     <Answer report={each} today="2026-07-01" onAnswer={(given) => answers.push(given)} onClose={() => undefined} />
   );
   const { rerender } = await render(drawn({ ...lamp, daylight: null }));
-  expect(screen.getByText(/not now, it is dark/)).toBeTruthy();
+  expect(screen.getByText(/not now\. It is dark/)).toBeTruthy();
   await rerender(drawn(lamp));
   await press('By daylight only, until 1\u00a0Jul, 19:30 …');
   await write('Why may it leave like this?', 'Home to the shop');
@@ -111,8 +111,8 @@ test('put off it needs a reason, and comes back by a day or by the meter', async
 });
 
 test.each([
-  ['No fault found …', 'What was looked at, and how?', 'No fault found', 'find-no-fault'],
-  ['Not a defect …', 'Why is it no defect?', 'Dismiss this report', 'dismiss-defect'],
+  ['No fault found…', 'What was checked, and how?', 'No fault found', 'find-no-fault'],
+  ['Not a defect…', 'Why is it no defect?', 'Dismiss this report', 'dismiss-defect'],
 ])('%s is answered with its reason, and there is a way back', async (open, ask, done, name) => {
   await show();
   await press(open);

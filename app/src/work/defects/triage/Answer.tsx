@@ -28,7 +28,7 @@ import { type Answered, placeOf } from './answers';
 
 const HOLD = [
   { value: 'yes', label: 'Hold the trailer', note: 'Not used until this repair is certified' },
-  { value: 'no', label: 'Not held', note: 'Repaired as its urgency says' },
+  { value: 'no', label: 'Not held', note: 'Repaired by its urgency' },
 ] as const;
 
 const deferSchema = z.object({
@@ -60,7 +60,7 @@ function Defer({ today, onAnswer }: { today: string; onAnswer: (answered: Answer
 type Asking = 'defer' | 'run-by-daylight' | 'find-no-fault' | 'dismiss-defect' | null;
 const ASKS = {
   'run-by-daylight': { ask: 'Why may it leave like this?', act: 'By daylight only' },
-  'find-no-fault': { ask: 'What was looked at, and how?', act: 'No fault found' },
+  'find-no-fault': { ask: 'What was checked, and how?', act: 'No fault found' },
   'dismiss-defect': { ask: 'Why is it no defect?', act: 'Dismiss this report' },
 } as const;
 
@@ -93,7 +93,7 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
       {asking === null ? (
         <>
           {byLaw ? (
-            <Text>On hold until it is repaired or nothing is found: the book leaves no other answer.</Text>
+            <Text>On hold until it is repaired or no fault is found. The limit book allows no other decision.</Text>
           ) : (
             <Choice stacked label="Until it is repaired" options={HOLD} value={answered} onChange={setAnswered} />
           )}
@@ -124,16 +124,16 @@ export function Answer({ report, today, onAnswer, onClose }: Props) {
             />
           ) : byDaylight(defect.code, book) && !defect.holds ? (
             <Text size="small" tone="soft">
-              By daylight only: not now, it is dark or soon will be.
+              By daylight only: not now. It is dark or soon will be.
             </Text>
           ) : null}
-          <Button label="No fault found …" onPress={() => setAsking('find-no-fault')} />
-          <Button label="Not a defect …" onPress={() => setAsking('dismiss-defect')} />
+          <Button label="No fault found…" onPress={() => setAsking('find-no-fault')} />
+          <Button label="Not a defect…" onPress={() => setAsking('dismiss-defect')} />
         </>
       ) : (
         <>
           {asking === 'run-by-daylight' && daylight ? (
-            <Text>{`The law lets a tail, plate or marker lamp wait by daylight, written down. The next driver reads that it runs until ${clock(daylight, fleet.zone)}; then it waits for an answer again.`}</Text>
+            <Text>{`The law lets a tail, license plate or marker lamp wait during daylight if it is recorded. The next driver sees that it may run until ${clock(daylight, fleet.zone)}; then it needs a decision again.`}</Text>
           ) : null}
           {asking === 'defer' ? (
             <Defer today={today} onAnswer={onAnswer} />

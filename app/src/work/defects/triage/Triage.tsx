@@ -176,7 +176,7 @@ export function Triage({ groups, may, today }: { groups: readonly Group[]; may: 
   return (
     <View className="gap-2">
       <Last last={last} onUndo={undo} />
-      {all.length === 0 ? <Text tone="soft">Every report is answered.</Text> : null}
+      {all.length === 0 ? <Text tone="soft">No reports to review.</Text> : null}
       {left.map((group) => (
         <OfTrailer
           key={group.unit.id}

@@ -56,5 +56,5 @@ export const takeBack = (report: TriageReport): Promise<void> =>
   send(
     'take-back-answer',
     { defect: report.defect.id, version: report.defect.version + 1 },
-    `${placeOf(report)}: answer taken back`,
+    `${placeOf(report)}: decision undone`,
   );

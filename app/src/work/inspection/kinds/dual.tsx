@@ -13,7 +13,7 @@ function Options({ draft, entry: { note }, note: change }: PadProps) {
   return (
     <View className="gap-2">
       <View className="flex-row flex-wrap gap-2">
-        <Toggle label="They are apart" on={note.touching === false} onChange={() => change({ touching: false })} />
+        <Toggle label="Not touching" on={note.touching === false} onChange={() => change({ touching: false })} />
         <Toggle label="They touch" on={note.touching === true} onChange={() => change({ touching: true })} />
       </View>
       <Choice

@@ -65,7 +65,7 @@ function Options(pad: PadProps) {
 }
 
 export const lining: KindPad = {
-  how: () => 'The thinnest point of both shoes or pads, both sides looked at.',
+  how: () => 'The thinnest point of both shoes or pads, seen from both sides.',
   drawing: (palette) => (
     <>
       <Path d="M8 52A46 46 0 0 1 92 52" stroke={palette.ink} strokeWidth={5} fill="none" />
@@ -87,8 +87,8 @@ export const lining: KindPad = {
   limited: () => ({ reading: 'lining' }),
   wholes: { keys: [0, 1], usual: 0 },
   unlikely: {
-    grown: 'Lining does not grow: was it relined, or is one of the two readings wrong?',
-    shrunk: 'That is a lot of lining since then: look again at the thinnest point.',
+    grown: 'Lining does not get thicker. Was it relined, or is one reading wrong?',
+    shrunk: 'That is a lot of wear since then. Check the thinnest point again.',
     'too-much': 'Thicker than any lining. Check what you typed.',
   },
   Options,

@@ -7,7 +7,7 @@ const askedAt = (draft: Draft, { item }: Step) => ownCheckOf(draft.rules.checks,
 
 /** A fleet's own check: looked at, and counted or measured where it asks for that. */
 export const ownCheck: KindPad = {
-  how: () => 'Looked at as the shop asks it.',
+  how: () => 'Check it the way the shop describes.',
   // A figure of the shop's own has the unit the shop gave it: it is no length that is read as one.
   body: ({ draft, step, entry: { note, texts } }) => {
     const figure = askedAt(draft, step)?.figure;

@@ -89,7 +89,7 @@ function Options(pad: PadProps) {
       {note.several ? (
         <>
           <Stepper
-            label="Places round the tire"
+            label="Places around the tire"
             value={note.spots ?? DEFAULT_SPOTS}
             least={1}
             most={MOST_SPOTS}
@@ -128,9 +128,9 @@ export const tread: KindPad = {
   },
   limited: () => ({ reading: 'tread' }),
   unlikely: {
-    grown: 'Tread does not grow: another tire, or is one of the two readings wrong?',
-    shrunk: 'That is a lot of tread since then: is the gauge on a wear bar?',
-    'too-much': 'That is deeper than treads are: was a key missed?',
+    grown: 'Tread does not get deeper. Another tire, or is one reading wrong?',
+    shrunk: 'That is a lot of wear since then. Is the gauge on a wear bar?',
+    'too-much': 'Deeper than any tread. Check what you typed.',
   },
   fieldsPad: ({ entry: { note } }) => (note.several ? Grid : null),
   Options,

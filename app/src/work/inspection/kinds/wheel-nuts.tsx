@@ -3,7 +3,7 @@ import { stepPlace } from '../words';
 import type { KindPad } from './kind';
 
 export const wheelNuts: KindPad = {
-  how: () => 'Positions count clockwise from the top. Touch the ones that are not tight.',
+  how: () => 'Positions count clockwise from the top. Tap the ones that are not tight.',
   body: ({ entry: { note } }) => {
     const { holes, loose = [], missing = [], rust = [] } = note;
     return holes ? { holes, loose, missing, rust } : null;

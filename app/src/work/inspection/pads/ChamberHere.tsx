@@ -64,7 +64,7 @@ export function ChamberHere({ draft, step: { axle, side }, correct }: Pick<PadPr
     <>
       <Pressable
         role="button"
-        aria-label={`${words}. Put it right`}
+        aria-label={`${words}. Correct it`}
         disabled={!correct}
         onPress={() => setOpen(true)}
         className="min-h-11 min-w-0 shrink justify-center"

@@ -28,14 +28,14 @@ function HowMany({ lamps, onChange }: { lamps: Lamps | null; onChange: (lamps: L
   return (
     <>
       <Choice
-        label="How many are there?"
+        label="How many in all?"
         options={COUNTS}
         value={lamps ? String(lamps.of) : null}
         onChange={(of) => onChange({ out: Math.min(out, Number(of)), of: Number(of) })}
       />
       {lamps && lamps.of > 1 ? (
         <Choice
-          label="How many of them are out?"
+          label="How many are out?"
           options={COUNTS.slice(0, lamps.of)}
           value={String(lamps.out)}
           onChange={(count) => onChange({ ...lamps, out: Number(count) })}

@@ -12,12 +12,12 @@ interface Says {
 const SAYS = {
   chocks: {
     title: 'Chock the wheels',
-    says: 'A wheel of an axle that stays on the ground, in front and behind. Next the brakes are let go: without chocks the unit can roll.',
+    says: 'Chock a wheel of an axle that stays on the ground, front and back. The brakes are released next: without chocks the unit can roll.',
     done: 'Chocked, both ways',
   },
   'chocks-out': {
-    title: 'Take the chocks out',
-    says: 'Every one, on both sides, and put away. Look all round: next the unit is moved, and nobody stands in front of it, behind it or beside a wheel.',
+    title: 'Remove the chocks',
+    says: 'Every one, on both sides, and stow them. Look all around: the unit moves next. No one in front of it, behind it or beside a wheel.',
     done: 'Chocks out',
   },
 } satisfies Record<string, Says>;

@@ -98,7 +98,7 @@ function Made({ pad }: { pad: PadProps }) {
     return opinion ? (
       <View className="flex-row flex-wrap items-center gap-3">
         <VerdictBadge verdict={opinion.verdict} />
-        <Text className="min-w-0 shrink">Whatever the other points read.</Text>
+        <Text className="min-w-0 shrink">Regardless of the other points.</Text>
       </View>
     ) : null;
   return (

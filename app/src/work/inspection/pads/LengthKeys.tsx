@@ -121,11 +121,11 @@ const digitRows = (first: KeyOf): KeyOf[][] => [
   [{ label: '1' }, { label: '2' }, { label: '3' }],
   [{ label: '4' }, { label: '5' }, { label: '6' }],
   [{ label: '7' }, { label: '8' }, { label: '9' }],
-  [first, { label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
+  [first, { label: '0' }, { label: '⌫', name: 'Undo the last digit' }],
 ];
 const TAPE_ROWS = [
   ...digitRows({ label: '0' }).slice(0, 3),
-  [{ label: '0' }, { label: '⌫', name: 'Take back the last digit' }],
+  [{ label: '0' }, { label: '⌫', name: 'Undo the last digit' }],
 ];
 const DECIMAL_ROWS = digitRows({ label: '.' });
 const SIGNED_ROWS = digitRows({ label: '±', name: 'Below or above zero' });

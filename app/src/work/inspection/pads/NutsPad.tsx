@@ -104,7 +104,7 @@ export function NutsPad({ draft, entry, judged, note: change }: PadProps) {
         {judged.opinion ? (
           <VerdictBadge verdict={judged.opinion.verdict} />
         ) : (
-          <Text tone="soft">Touch a stud that is not tight.</Text>
+          <Text tone="soft">Tap a stud that is not tight.</Text>
         )}
       </View>
       {judged.opinion ? <Because said={judged.opinion.said} /> : null}

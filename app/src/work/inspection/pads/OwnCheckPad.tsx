@@ -10,7 +10,7 @@ import type { PadProps } from '../kinds';
 /** A check of the fleet's own: what good looks like, its signs, and its figure where it has one. */
 export function OwnCheckPad({ draft, step, entry, note: change, type }: PadProps) {
   const asked = ownCheckOf(draft.rules.checks, step.item ?? '');
-  if (!asked) return <Text>The shop has no such check any more. Skip it with a reason.</Text>;
+  if (!asked) return <Text>The shop no longer has this check. Skip it with a reason.</Text>;
   const found = entry.note.found ?? [];
   const toggle = (sign: string) => {
     const now = found.includes(sign) ? found.filter((each) => each !== sign) : [...found, sign];

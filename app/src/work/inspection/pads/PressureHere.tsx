@@ -61,7 +61,7 @@ function Correct({ draft, at, onCorrect, onClose }: CorrectProps) {
   const wrong = [wrongIn(cold), wrongIn(sidewallMax)];
   const ready = Object.keys(facts).length > 0 && wrong.every((each) => each === null);
   return (
-    <Drawer title="What this tire asks for" onClose={onClose}>
+    <Drawer title="Required pressure for this tire" onClose={onClose}>
       <TextField
         label="Cold, for this load"
         placeholder={`100 ${draft.airUnit}`}
@@ -109,7 +109,7 @@ export function PressureHere({ draft, step: { axle, side }, correct }: Pick<PadP
         <Button
           look="bare"
           label={target ? 'Change' : 'Write down'}
-          hint="what this tire asks for"
+          hint="required pressure for this tire"
           onPress={() => setOpen(true)}
         />
       ) : null}

@@ -46,7 +46,7 @@ export function ReservoirPad({
         <Text level={2} bold size="title">
           Reservoir pressure
         </Text>
-        <Text>{`Engine off, brakes released, pushrods marked. Then make a full application and hold it.${range ? ` Prescribed: ${range}.` : ''}`}</Text>
+        <Text>{`Engine off, brakes released, pushrods marked. Then make a full application and hold it.${range ? ` Required: ${range}.` : ''}`}</Text>
       </View>
       {typed === null ? (
         <>
@@ -66,7 +66,7 @@ export function ReservoirPad({
           <Text reading bold size="huge" className="text-center">
             {`${typed || '–'} ${unit}`}
           </Text>
-          {outside ? <Text tone="violation" bold>{`Outside ${range}: some strokes will give no verdict.`}</Text> : null}
+          {outside ? <Text tone="violation" bold>{`Outside ${range}: some strokes will get no verdict.`}</Text> : null}
           <NumberKeys typed={typed} onType={setTyped} />
           <Button
             tall

@@ -22,7 +22,7 @@ export function TreadGrid({
   return (
     <RadioGroup label="Places and grooves" className="gap-1.5">
       <Text size="small" tone="soft">
-        Inner shoulder on the left, a row for each place round the tire.
+        Inner shoulder on the left, one row per place around the tire.
       </Text>
       {Array.from({ length: spots }, (_, spot) => (
         <View key={spot} className="flex-row items-center gap-1.5">

@@ -157,18 +157,18 @@ describe('the pressure a tire asks for', () => {
 
   test('is no field of the pad: digits typed at a tire that was read already change its pressure alone', async () => {
     await hold(step, (now) => withText(withEntry(known(now), step, { field: 'sidewallMax' }), step, 'value', '98'));
-    await press('Take back the last digit', '6');
+    await press('Undo the last digit', '6');
     expect(made(step)).toMatchObject({ value: '96 psi' });
     expect(made(step)).not.toHaveProperty('sidewallMax');
   });
 
   test('is changed only when that is asked for, with the reason, for the ends that are meant', async () => {
     await hold(step, known);
-    await press('Change. what this tire asks for');
+    await press('Change. required pressure for this tire');
     await fireEvent.changeText(screen.getByLabelText('At most, as on the sidewall'), '110');
     await fireEvent.press(screen.getByText('This axle'));
     await fireEvent.press(screen.getByText('Sidewall of the tire'));
-    await fireEvent.press(screen.getByText('It was written down wrong'));
+    await fireEvent.press(screen.getByText('It was recorded wrong'));
     await fireEvent.press(screen.getByText('Write it down'));
     expect(corrected).toEqual([
       {
@@ -177,7 +177,7 @@ describe('the pressure a tire asks for', () => {
           { axle: 1, side: 'right' },
         ],
         facts: { sidewallMax: '110 psi' },
-        because: { seen: 'sidewall', reason: 'It was written down wrong' },
+        because: { seen: 'sidewall', reason: 'It was recorded wrong' },
         pictures: [],
       },
     ]);
@@ -189,13 +189,13 @@ describe('the chamber here', () => {
 
   test('is put right at this end unless both were read, and never without a reason', async () => {
     await hold(step);
-    await press('30 clamp chamber. Put it right');
+    await press('30 clamp chamber. Correct it');
     expect(screen.queryByText('Save chamber')).toBeNull();
     await fireEvent.press(screen.getByText('Long stroke'));
     await fireEvent.press(screen.getByText('Save chamber'));
     expect(corrected).toEqual([]);
     await fireEvent.press(screen.getByText('Figure on the clamp ring'));
-    await fireEvent.press(screen.getByText('It was written down wrong'));
+    await fireEvent.press(screen.getByText('It was recorded wrong'));
     await fireEvent.press(screen.getByText('Save chamber'));
     expect(corrected).toMatchObject([
       { ends: [{ axle: 1, side: 'left' }], facts: { chamber: { size: '30', stroke: 'long' } } },
@@ -288,7 +288,7 @@ test('lining at each shoe: the first point past its limit decides, and a point m
   await press('1/8');
   expect(made(step)).toBeNull();
   expect(judgeStep(draft, step).opinion?.verdict).toBe('violation');
-  expect(screen.getByText('Whatever the other points read.')).toBeTruthy();
+  expect(screen.getByText('Regardless of the other points.')).toBeTruthy();
   for (const point of ['Upper shoe, inner end', 'Lower shoe, outer end', 'Lower shoe, inner end'])
     await press(`${point}: cannot be seen`);
   expect(made(step)).toMatchObject({ points: ['1/8 in'], unseen: 3 });
@@ -346,7 +346,7 @@ describe('what is asked about before it is believed', () => {
   test('a lining that grew, beside what it was', async () => {
     expect(await asked({})).toEqual(['right', 'again']);
     expect(screen.getByText('3/8 in on 5 Nov, now 1/2 in: 1/8 in more.')).toBeTruthy();
-    expect(screen.getByText(/^Lining does not grow/)).toBeTruthy();
+    expect(screen.getByText(/^Lining does not get thicker/)).toBeTruthy();
   });
 
   test('a first reading that is hardly possible', async () => {

@@ -91,17 +91,17 @@ function Drop({ draft, onClose }: { draft: Draft; onClose: () => void }) {
     await send(
       'drop-inspection',
       { inspection, ...(because ? { because } : {}) },
-      `${unit.number}: inspection dropped`,
+      `${unit.number}: inspection discarded`,
     );
     await dropDraft(inspection);
     router.replace(draft.job ? `/job/${draft.job}` : `/trailer/${unit.id}`);
   };
   return (
-    <Drawer title={`Drop this inspection of ${unit.number}`} onClose={onClose}>
+    <Drawer title={`Discard this inspection of ${unit.number}`} onClose={onClose}>
       <Text>
         {saved
-          ? `${saved} ${saved === 1 ? 'reading was' : 'readings were'} saved: what was read stands on ${unit.number}. A wrong one is corrected first.`
-          : 'Nothing was saved: it leaves no trace.'}
+          ? `${saved} ${saved === 1 ? 'reading was' : 'readings were'} saved. The readings stay on ${unit.number}. A wrong one is corrected first.`
+          : 'Nothing was saved. It leaves no record.'}
       </Text>
       {saved ? (
         WRONG.map((why) => <Button key={why} tall label={why} onPress={() => void drop(why)} />)
@@ -127,11 +127,9 @@ function Correct({ id, judged, onClose }: { id: string; judged: Judged; onClose:
   const found = all.filter(({ words }) => words.toLowerCase().includes(text.trim().toLowerCase()));
   return (
     <Drawer title="Which reading was wrong?" onClose={onClose}>
-      <Text>
-        Both stay on the record: what was read first, and what it is corrected to, with your name and the time.
-      </Text>
+      <Text>Both stay on record: the first reading and the correction, with your name and the time.</Text>
       {all.length > FEW ? <Search hint="Part or place: lining, 1L" text={text} onChange={setText} /> : null}
-      {found.length === 0 ? <Text tone="soft">No reading has these words in it.</Text> : null}
+      {found.length === 0 ? <Text tone="soft">No reading matches.</Text> : null}
       {found.map(({ value, words }) => (
         <Button key={readingKey(value)} label={words} disabled={!correct} onPress={() => void correct?.(value)} />
       ))}
@@ -151,7 +149,7 @@ function Besides({ judged: { draft, closed }, onDrop, onCorrect }: BesidesProps)
   return (
     <View className="flex-row flex-wrap gap-2">
       {draft && !draft.closed ? (
-        <Button look="bare" className="max-w-full shrink" label="Drop it: begun by mistake" onPress={onDrop} />
+        <Button look="bare" className="max-w-full shrink" label="Discard it: started by mistake" onPress={onDrop} />
       ) : null}
       {closed && mayCorrect ? (
         <Button look="bare" className="max-w-full shrink" label="Correct a reading" onPress={onCorrect} />
@@ -221,7 +219,7 @@ export function Acts({ judged, id }: { judged: Judged; id: string }) {
       ) : null}
       {asking === 'hold' ? (
         <Drawer title={`Hold ${unit.number}`} onClose={() => setAsking(null)}>
-          <Text>It stays held until every holding defect is certified and someone releases it.</Text>
+          <Text>It stays on hold until every holding defect is certified and someone releases it.</Text>
           <WordsForm
             label="Reason"
             words={wantsReason}

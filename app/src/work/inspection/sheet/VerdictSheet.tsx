@@ -81,7 +81,7 @@ const place = (finding: Finding): string => placeWords(finding);
 function Skips({ judged: { skips } }: { judged: Judged }) {
   if (skips.length === 0) return null;
   return (
-    <Card title={`${skips.length} skipped`} note="Not looked at, for the reason given. Never a pass.">
+    <Card title={`${skips.length} skipped`} note="Not checked, for the reason given. Never a pass.">
       {skips.map(({ key, reason }) => (
         <Text key={key}>
           <Text bold>{keyWords(key)}</Text>
@@ -130,7 +130,7 @@ function FromGauges({ judged: { gauges } }: { judged: Judged }) {
 function withinWords(within: readonly Finding[], { taken }: Judged): string {
   const own = ownFindings(within, taken).length;
   const looked = taken.every(({ kind }) => kind === 'check');
-  return looked ? `${own} looked at and found good` : `${own} readings and checks inside their limits`;
+  return looked ? `${own} checked and found good` : `${own} readings and checks inside their limits`;
 }
 
 function olderWords(within: readonly Finding[], { taken }: Judged): string | undefined {
@@ -157,7 +157,7 @@ function Findings({ judged }: { judged: Judged }) {
       </Card>
       <ChangeList
         changes={judged.unitChanges}
-        says="What the unit is was changed since this began: the verdict rests on it"
+        says="The unit’s data changed after this started, and the verdict depends on it"
       />
       <Suggestions judged={judged} />
       <Photos judged={judged} />
@@ -208,7 +208,7 @@ function Head({ judged }: { judged: Judged }) {
       <Text>{verdictSentence(judgement)}</Text>
       {judged.job ? null : <Text bold>{unreadWords(judged.unit, judged.taken)}</Text>}
       {judged.draft?.chocked && !judged.draft.closed ? (
-        <Notice look="ask">The chocks are in: take every one out before it is moved.</Notice>
+        <Notice look="ask">Chocks are in: remove every one before it moves.</Notice>
       ) : null}
       {judgement.verdict !== 'not-judged' && !judgement.complete ? (
         <Text bold>Incomplete: some readings have no verdict.</Text>

@@ -17,7 +17,7 @@ function Other({ unit }: { unit: UnitPage }) {
       <View className="min-w-40 flex-1">
         <Text bold>{`${unit.number}  ${unit.body}`}</Text>
         <Text size="small" tone="soft">
-          {last ? `Last begun ${clock(last.startedAt, fleet.zone)} by ${last.by}` : 'Never inspected here'}
+          {last ? `Last started ${clock(last.startedAt, fleet.zone)} by ${last.by}` : 'Never inspected here'}
         </Text>
       </View>
       <InspectButton unit={unit} />
@@ -33,7 +33,7 @@ export function WalkOn({ unit: id }: { unit: string }) {
   const units = queries.flatMap((query) => query.data ?? []);
   if (units.length === 0) return null;
   return (
-    <Card title="The rest of the combination" note="A walk goes round everything that runs together">
+    <Card title="The rest of the combination" note="A walk-around covers everything hooked together">
       {units.map((unit) => (
         <Other key={unit.id} unit={unit} />
       ))}

@@ -144,9 +144,7 @@ export function useJudged(id: string): { judged: Judged | null; waiting: boolean
       judged: null,
       waiting: false,
       problem: new Error(
-        sheet.dropped
-          ? `Dropped: ${sheet.dropped}. What was read of it stands on the unit.`
-          : 'Dropped before anything was read.',
+        sheet.dropped ? `Discarded: ${sheet.dropped}. Its readings stay on the unit.` : 'Discarded before any reading.',
       ),
     };
   if (draft) return { judged: fromDraft(draft, unit.data), waiting: false, problem: null };

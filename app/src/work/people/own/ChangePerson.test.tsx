@@ -7,9 +7,9 @@ jest.mock('./Pin', () => ({ useChangers: () => mockAnswer }));
 test.each<[string, typeof mockAnswer]>([
   ['Reading…', { error: null }],
   ['The server cannot be reached: another person cannot take over now.', { error: new Error('no') }],
-  ['Nobody else has set a PIN: everybody signs in with their password.', { data: { people: [] }, error: null }],
+  ['No one else has a PIN. Everyone signs in with a password.', { data: { people: [] }, error: null }],
   [
-    'Whoever has set a PIN. Everybody else signs in with their password.',
+    'People with a PIN. Everyone else signs in with a password.',
     { data: { people: [{ id: 't', name: 'Tomas' }] }, error: null },
   ],
 ])('who may take over is said as far as it is known: %s', async (words, answer) => {

@@ -47,8 +47,8 @@ function whoWords(people: number | undefined, unreachable: boolean): string {
   if (people === undefined)
     return unreachable ? 'The server cannot be reached: another person cannot take over now.' : 'Reading…';
   return people
-    ? 'Whoever has set a PIN. Everybody else signs in with their password.'
-    : 'Nobody else has set a PIN: everybody signs in with their password.';
+    ? 'People with a PIN. Everyone else signs in with a password.'
+    : 'No one else has a PIN. Everyone signs in with a password.';
 }
 
 /** Another person takes over this device: what is not sent yet of the one before waits until they are back. */

@@ -27,7 +27,7 @@ function Form({ onDone }: { onDone: () => void }) {
       <Field
         control={control}
         name="next"
-        label={`New password, at least ${LEAST_PASSWORD} letters or signs`}
+        label={`New password, at least ${LEAST_PASSWORD} characters`}
         secureTextEntry
         autoComplete="new-password"
         onSubmitEditing={() => void change()}
@@ -51,7 +51,7 @@ export function Password() {
   return (
     <>
       <Button label="Change my password" onPress={() => setAsking(true)} />
-      {done ? <Notice look="good">The password is changed. Your other sessions are ended.</Notice> : null}
+      {done ? <Notice look="good">Password changed. Your other sessions have ended.</Notice> : null}
       {asking ? (
         <Drawer title="My password" onClose={() => setAsking(false)}>
           <Form

@@ -17,15 +17,15 @@ function Form({ has, onDone }: { has: boolean; onDone: (words: string) => void }
   const { control, handleSubmit, setError, formState, watch } = useZodForm(ownPinSchema, { current: '', pin: '' });
   const send = (current: string, pin: string | null) =>
     call('POST', '/session/pin', { current, pin })
-      .then(() => onDone(pin === null ? 'The PIN is taken away.' : 'The PIN is set.'))
+      .then(() => onDone(pin === null ? 'PIN removed.' : 'PIN saved.'))
       .catch((error: Error) => setError('root', { message: error.message }));
   const set = handleSubmit(({ current, pin }) => send(current, pin));
   const problem = formState.errors.root?.message;
   return (
     <>
       <Text>
-        On a device of the shop that somebody signed in on today, six digits let you take over. After five wrong ones
-        only your password does.
+        On a shop device someone signed in on today, six digits switch to you. After five wrong tries only your password
+        works.
       </Text>
       <Field control={control} name="current" label="Password" secureTextEntry autoComplete="current-password" />
       <Field control={control} name="pin" label="Six digits" secureTextEntry inputMode="numeric" maxLength={6} />
@@ -33,7 +33,7 @@ function Form({ has, onDone }: { has: boolean; onDone: (words: string) => void }
       <Button tall look="act" label="Set it" disabled={!formState.isValid} onPress={() => void set()} />
       {has ? (
         <Button
-          label="No PIN any more"
+          label="Remove my PIN"
           disabled={watch('current') === ''}
           onPress={() => void send(watch('current'), null)}
         />

@@ -31,7 +31,7 @@ function Square({ address }: { address: string }) {
       height={220}
       viewBox={`0 0 ${size} ${size}`}
       role="img"
-      aria-label="The secret as a square to scan; it stands in letters below"
+      aria-label="The secret as a QR code. It is written out below"
       style={{ backgroundColor: '#fff', alignSelf: 'center' }}
     >
       <Path d={dark.join('')} fill="#000" />
@@ -87,8 +87,7 @@ function Kept({ codes, onClose }: { codes: string[]; onClose: () => void }) {
   return (
     <>
       <Text>
-        Shown once. Where the device is lost, each of these opens the door once in place of the digits. Keep them on
-        paper.
+        Shown once. If you lose the device, each of these works once instead of the digits. Keep them on paper.
       </Text>
       <View id="once-code">
         <Card>
@@ -101,7 +100,7 @@ function Kept({ codes, onClose }: { codes: string[]; onClose: () => void }) {
       </View>
       <View className="flex-row gap-2">
         <Button className="grow" label="Print" onPress={() => window.print()} />
-        <Button className="grow" look="act" label="I have kept them" onPress={onClose} />
+        <Button className="grow" look="act" label="I saved them" onPress={onClose} />
       </View>
     </>
   );
@@ -118,9 +117,9 @@ function End({ onClose }: { onClose: () => void }) {
   return (
     <>
       <Field control={control} name="current" label="Password" secureTextEntry autoComplete="current-password" />
-      <Field control={control} name="code" label="The six digits, or a code you kept" />
+      <Field control={control} name="code" label="The six digits, or a backup code" />
       {problem ? <Notice look="stop">{problem}</Notice> : null}
-      <Button tall look="stop" label="Ask for it no longer" disabled={!formState.isValid} onPress={() => void end()} />
+      <Button tall look="stop" label="Turn off" disabled={!formState.isValid} onPress={() => void end()} />
     </>
   );
 }

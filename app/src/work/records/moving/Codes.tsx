@@ -18,21 +18,18 @@ export interface GivenCodes {
 function CodesState({ move }: { move: string }) {
   const { entries } = useOutbox();
   const entry = entries.find(({ body }) => (body as { move?: string }).move === move);
-  if (entry?.refused)
-    return <Notice look="stop">{`Refused, so no code opens anything: ${entry.refused.detail}`}</Notice>;
-  return entry ? (
-    <Notice look="ask">Not sent yet: the codes open the door once this device has sent them.</Notice>
-  ) : null;
+  if (entry?.refused) return <Notice look="stop">{`Refused, so no code works: ${entry.refused.detail}`}</Notice>;
+  return entry ? <Notice look="ask">Not sent yet. The codes work once this device has sent them.</Notice> : null;
 }
 
 export function Codes({ given, onClose }: { given: GivenCodes; onClose: () => void }) {
   const { data } = useQuery({ queryKey: ['people'], queryFn: () => call<People>('GET', '/people') });
   return (
-    <Drawer title="How they come in" onClose={onClose}>
+    <Drawer title="Their sign-in codes" onClose={onClose}>
       <CodesState move={given.move} />
       <Text>
-        Shown once. Each code opens the door within a week, once, for whoever it is of; afterwards a person’s own page
-        gives a new one.
+        Shown once. Each code works one time within a week, for its person only. After that, a person’s page gives a new
+        one.
       </Text>
       <View id="once-code">
         <Text reading>{`${location.origin}/`}</Text>

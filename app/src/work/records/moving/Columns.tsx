@@ -46,7 +46,7 @@ export function Columns({ list, table, mapping, onChange }: ColumnsProps) {
     setField(null);
   };
   return (
-    <Card title="Which column tells what" note="Guessed by its head, and remembered as you choose it.">
+    <Card title="What each column is" note="Guessed from its heading. Your choice is remembered.">
       {known.map((each) => (
         <View key={each} className="min-h-12 flex-row items-center gap-2 border-t border-line py-1">
           <View className="min-w-0 flex-1">
@@ -57,7 +57,7 @@ export function Columns({ list, table, mapping, onChange }: ColumnsProps) {
         </View>
       ))}
       {placed.length ? (
-        <Text size="small">{`Their heads name the place: ${placed.map(({ column }) => column).join(', ')}.`}</Text>
+        <Text size="small">{`Their headings name the location: ${placed.map(({ column }) => column).join(', ')}.`}</Text>
       ) : null}
       <View className="flex-row flex-wrap gap-2">
         {rest.map((each) => (

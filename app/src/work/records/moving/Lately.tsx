@@ -15,7 +15,7 @@ export function Lately({ moves }: { moves: readonly MoveIn[] }) {
   const may = useMaySend('undo-move-in');
   if (moves.length === 0) return null;
   return (
-    <Card title="Moved in lately">
+    <Card title="Moved in recently">
       {moves.map(({ id, name, list, rows, by, at, undoneAt }) => (
         <View key={id} className="gap-1 border-t border-line py-2">
           <Text bold>{name}</Text>
@@ -24,10 +24,10 @@ export function Lately({ moves }: { moves: readonly MoveIn[] }) {
           </Text>
           {may && !undoneAt ? (
             <ConfirmButton
-              label="Take it back"
-              ask={`Take all ${rows} back out`}
+              label="Undo the move"
+              ask={`Remove all ${rows} again`}
               hint={name}
-              onDo={() => void send('undo-move-in', { move: id }, `${name}: taken back`)}
+              onDo={() => void send('undo-move-in', { move: id }, `${name}: undone`)}
             />
           ) : null}
         </View>

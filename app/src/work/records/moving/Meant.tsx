@@ -44,7 +44,7 @@ const HUBS = [
   { value: 'sealed', label: 'Sealed' },
 ] as const satisfies { value: Usual['hub']; label: string }[];
 const AXLES = [
-  { value: 'kind', label: 'As its kind has' },
+  { value: 'kind', label: 'Same as its kind' },
   ...['1', '2', '3', '4'].map((value) => ({ value, label: value })),
 ];
 const ORDERS = [
@@ -64,7 +64,7 @@ const LENGTHS = [
   { value: 'mm', label: 'Millimeters' },
 ] as const satisfies { value: LengthIn; label: string }[];
 const BLANKS = [
-  { value: 'wrong', label: 'Was forgotten: say it at its line' },
+  { value: 'wrong', label: 'Missing: enter it on its line' },
   { value: 'nothing', label: 'Is 0' },
 ] as const satisfies { value: BlankPart; label: string }[];
 const LEADS = ['1', '3', '7', '14', '30'].map((value) => ({ value, label: value }));
@@ -127,7 +127,7 @@ type Asks = {
   };
 };
 const asksFor = (by: Role): Asks => ({
-  days: { label: 'Days are written', options: ORDERS, stacked: true },
+  days: { label: 'Dates are written', options: ORDERS, stacked: true },
   kind: { label: 'Kind', options: KINDS, pairs: true },
   axles: { label: 'Axles', options: AXLES },
   brake: { label: 'Brake', options: BRAKES, pairs: true },
@@ -137,7 +137,7 @@ const asksFor = (by: Role): Asks => ({
   weight: { label: 'A weight without its unit is in', options: WEIGHTS },
   length: { label: 'A figure without its unit is in', options: LENGTHS, stacked: true },
   blank: { label: 'An empty price or count', options: BLANKS, stacked: true },
-  leadDays: { label: 'Days a part takes to come', options: LEADS },
+  leadDays: { label: 'Days to get a part', options: LEADS },
   role: { label: 'They are', options: rolesFor(by), pairs: true },
 });
 
@@ -149,8 +149,8 @@ export function Meant({ list, mapping, said, asksOrder, onChange }: MeantProps) 
   if (open.length === 0 && !noChamber) return null;
   return (
     <Card
-      title="What the list does not tell"
-      note="Said for all of it. What differs is put right afterwards, one by one."
+      title="What the list does not say"
+      note="Applies to the whole list. Correct exceptions afterward, one by one."
     >
       {open.map((field) => (
         <Choice
@@ -162,7 +162,7 @@ export function Meant({ list, mapping, said, asksOrder, onChange }: MeantProps) 
         />
       ))}
       {noChamber ? (
-        <Text size="small">Chambers are not known then: a stroke has no verdict until they are.</Text>
+        <Text size="small">Chambers stay unknown: a stroke gets no verdict until they are entered.</Text>
       ) : null}
     </Card>
   );

@@ -44,8 +44,8 @@ export function MoveIn() {
     setSaid(null);
     const rows: Cell[][] | null = await readSheet(file).catch(() => null);
     const table = rows && tableOf(rows);
-    if (!rows) return setSaid('This file cannot be read: save it as .xlsx or .csv, and choose it again.');
-    if (!table?.lines.length) return setSaid('No line of heads was found with lines below it: is it the first sheet?');
+    if (!rows) return setSaid('This file cannot be read. Save it as .xlsx or .csv and choose it again.');
+    if (!table?.lines.length) return setSaid('No heading line with lines below it. Is the list on the first sheet?');
     typed.change({ chosen: { move: uuidv7(), list, name: file.name, table } });
   };
   const done = (words: string, given?: GivenCodes) => {
@@ -57,13 +57,13 @@ export function MoveIn() {
     <Screen narrow title="Move in from spreadsheets" under={fleet.name} back={goBack('/set-up')}>
       {chosen ? null : (
         <Card
-          title="What is the list of?"
-          note="Your own list as it is: its own heads, its own words, dates as you write them. It is read on this device. Units move in first: repairs and readings name them."
+          title="What is in the list?"
+          note="Your own list as it is: your headings, your words, your dates. It is read on this device. Move units in first: repairs and readings name them."
         >
           <Choice
             stacked
             hideLabel
-            label="What is the list of?"
+            label="What is in the list?"
             options={LISTS}
             value={list}
             onChange={(next) => typed.change({ list: next })}
@@ -76,7 +76,7 @@ export function MoveIn() {
         </Card>
       )}
       {said ? <Notice look="ask">{said}</Notice> : null}
-      {waits ? <Notice look="ask">A move waits to be sent.</Notice> : null}
+      {waits ? <Notice look="ask">A move is waiting to be sent.</Notice> : null}
       {chosen ? <Sheet key={`${chosen.list} ${chosen.name}`} chosen={chosen} typed={typed} onDone={done} /> : null}
       {codes ? <Codes given={codes} onClose={() => setCodes(null)} /> : null}
       <Lately moves={data?.moves ?? []} />

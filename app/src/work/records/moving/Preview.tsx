@@ -38,7 +38,7 @@ const SAYS: { [L in MoveList]: (row: MovedRows[L]) => [string, string] } = {
   ],
   parts: ({ part, form: { name, price, leadDays }, stock }) => [
     name,
-    `${part}, ${stock} there, ${moneyText(price)}, ${leadDays} days to come`,
+    `${part}, ${stock} in stock, ${moneyText(price)}, ${leadDays} days to get`,
   ],
   people: ({ signIn, form: { name, role, work } }) => [
     name,
@@ -62,7 +62,7 @@ export function Preview<L extends MoveList>({ list, lines }: { list: L; lines: r
   const good = lines.flatMap((each) => ('row' in each ? [each] : []));
   if (good.length === 0) return null;
   return (
-    <Card title="As it will stand">
+    <Card title="How it will be saved">
       {good.slice(0, shown).map(({ line, row }) => {
         const [name, rest] = SAYS[list](row);
         return (

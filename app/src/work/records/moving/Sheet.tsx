@@ -87,20 +87,18 @@ function Lines<L extends MoveList>({ list, chosen, typed, mapping, meant, onDone
   if (failed)
     return (
       <>
-        <Notice look="ask">
-          The server could not be asked what the fleet has already. What was put right here is kept.
-        </Notice>
+        <Notice look="ask">No connection to check what the fleet already has. Your corrections are kept.</Notice>
         <Button label="Ask again" onPress={again} />
       </>
     );
-  if (!known) return <Text tone="soft">Asking what the fleet has already …</Text>;
+  if (!known) return <Text tone="soft">Checking what the fleet already has…</Text>;
   const move = async () => {
     // A second tap before the page has moved on is the same move.
     if (moving.current) return;
     moving.current = true;
     const says = countOf(list, rows.length);
     const codes = await SENDS[list]({ move: chosen.move, name: name.slice(0, 120) }, rows, `${says} of ${name}`);
-    onDone(`${says} of ${name} ${rows.length === 1 ? 'is' : 'are'} sent: all of it moves in, or nothing.`, codes);
+    onDone(`${says} of ${name} ${rows.length === 1 ? 'is' : 'are'} sent. All of it moves in, or none.`, codes);
   };
   return (
     <>
@@ -140,11 +138,11 @@ export function Sheet({ chosen, typed, onDone }: SheetProps) {
   const count = `${table.lines.length} ${table.lines.length === 1 ? 'line' : 'lines'}`;
   const leftOut = table.left.length ? ` ${table.left.length} left out as titles or totals.` : '';
   const tooLong = table.more
-    ? ` Only the first ${table.lines.length} are read: part the list, and move the rest in after.`
+    ? ` Only the first ${table.lines.length} are read: split the list and move the rest in later.`
     : '';
   return (
     <>
-      <Card title={name} note={`${count}.${leftOut}${tooLong}${meant ? '' : ' Say first what it does not tell.'}`}>
+      <Card title={name} note={`${count}.${leftOut}${tooLong}${meant ? '' : ' First enter what it does not say.'}`}>
         <Button label="Choose another" onPress={() => typed.change({ chosen: null })} />
       </Card>
       <Columns

@@ -23,7 +23,7 @@ export function WrongLines({ table, mapping, lines, onCell, onLeave }: LinesProp
   return (
     <Card
       title={`${wrong.length} ${wrong.length === 1 ? 'line is' : 'lines are'} not understood`}
-      note="Put each right here, or leave it out. Nothing moves in while one is wrong."
+      note="Correct each one here, or leave it out. Nothing moves in while one is wrong."
     >
       {wrong.slice(0, MOST_WRONG).map(({ line, wrong: problems }) => (
         <View key={line} className="gap-2 border-t border-line py-2">

@@ -18,7 +18,7 @@ function One({ hook, onSecret }: { hook: Hook; onSecret: (secret: string) => voi
   const { fleet } = useSession();
   const turn = () => {
     const secret = newSecret();
-    void send('set-hook', { hook: hook.id, version: hook.version, url: hook.url, secret }, 'Another secret for events');
+    void send('set-hook', { hook: hook.id, version: hook.version, url: hook.url, secret }, 'New secret for events');
     onSecret(secret);
   };
   return (
@@ -32,13 +32,13 @@ function One({ hook, onSecret }: { hook: Hook; onSecret: (secret: string) => voi
       >{`${hook.set.by}, ${exactly(hook.set.at, fleet.zone)} · took up to entry ${hook.taken}`}</Text>
       {hook.problem ? <Notice look="stop">{`Not taken: ${hook.problem}. It is sent again.`}</Notice> : null}
       {hook.turnsOver ? (
-        <Text size="small">{`The secret before signs too, until ${exactly(hook.turnsOver, fleet.zone)}.`}</Text>
+        <Text size="small">{`The previous secret also works until ${exactly(hook.turnsOver, fleet.zone)}.`}</Text>
       ) : null}
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="New secret" hint={hook.url} onPress={turn} />
         <ConfirmButton
           label="Disconnect"
-          ask="Disconnect it"
+          ask="Disconnect"
           hint={hook.url}
           onDo={() => void send('end-hook', { hook: hook.id, version: hook.version }, 'Events no longer sent')}
         />
@@ -63,7 +63,7 @@ export function Hooks({ hooks }: { hooks: readonly Hook[] }) {
     setUrl(null);
   };
   return (
-    <Card title="Your own systems" note="Told of every event, signed, by docs/events-protocol.md">
+    <Card title="Your own systems" note="Each event is sent, signed, as in docs/events-protocol.md">
       {hooks.length === 0 ? <Text tone="soft">None connected</Text> : null}
       {hooks.map((hook) => (
         <One key={hook.id} hook={hook} onSecret={setSecret} />

@@ -22,8 +22,8 @@ function wrongMonths(text: string, least: number): string | null {
   if (text.trim() === '') return null;
   const months = Number(text);
   if (!Number.isInteger(months) || months > MOST_MONTHS)
-    return `Write whole months, up to ${MOST_MONTHS}, or leave it empty.`;
-  return months < least ? `Not less than ${least} months.` : null;
+    return `Enter whole months, up to ${MOST_MONTHS}, or leave it blank.`;
+  return months < least ? `At least ${least} months.` : null;
 }
 
 /** How long what is kept, and what of it is past its time. */
@@ -46,7 +46,7 @@ export function KeepingCard({ known }: { known: Known }) {
   return (
     <Card
       title="How long records are kept"
-      note="In months. Left empty, it is kept for good. Nothing is deleted by itself."
+      note="In months. Blank means kept for good. Nothing is deleted automatically."
     >
       {KEPT.map((kept) => (
         <View key={kept} className="gap-1">
@@ -65,17 +65,15 @@ export function KeepingCard({ known }: { known: Known }) {
       <Button label="Save" hint="How long records are kept" disabled={wrong || !changed} onPress={save} />
       {known.past.length ? (
         <>
-          <Text bold>Past its time now</Text>
+          <Text bold>Past retention now</Text>
           {known.past.map(({ kept, before, count }) => (
             <Text key={kept}>{`${KEPT_WORDS[kept]}: ${count}, from before ${dayOf(before, 'UTC')}`}</Text>
           ))}
           {signing ? (
             <>
-              <Notice look="ask">
-                Deleted records do not come back, except from a backup. That they were deleted stays on record.
-              </Notice>
+              <Notice look="ask">Deleted records come back only from a backup. The deletion stays on record.</Notice>
               <TextField
-                label="Why they are deleted"
+                label="Reason for deletion"
                 value={statement}
                 onChangeText={setStatement}
                 maxLength={300}
@@ -90,7 +88,7 @@ export function KeepingCard({ known }: { known: Known }) {
                   void send(
                     'delete-past',
                     { shown: known.past, statement: statement.trim() },
-                    'Deletion of what is past its time',
+                    'Deletion of records past retention',
                   );
                   setSigning(false);
                 }}

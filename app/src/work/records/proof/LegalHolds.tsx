@@ -23,7 +23,7 @@ function Held({ hold }: { hold: LegalHold }) {
         <Button label="Lift…" hint={`Legal hold of ${hold.unit?.number ?? 'every unit'}`} onPress={() => setWhy('')} />
       ) : (
         <>
-          <TextField label="Why it is lifted" value={why} onChangeText={setWhy} maxLength={300} />
+          <TextField label="Reason for lifting it" value={why} onChangeText={setWhy} maxLength={300} />
           <Button
             look="act"
             label="Lift it"
@@ -48,7 +48,7 @@ export function LegalHolds({ holds }: { holds: readonly LegalHold[] }) {
     setReason('');
   };
   return (
-    <Card title="Legal holds" note="Nothing of a unit is deleted while one is on it, whatever its age.">
+    <Card title="Legal holds" note="While a legal hold is on, nothing is deleted, however old.">
       {holds.length === 0 ? <Text tone="soft">None</Text> : null}
       {holds.map((hold) => (
         <Held key={hold.id} hold={hold} />
@@ -56,7 +56,7 @@ export function LegalHolds({ holds }: { holds: readonly LegalHold[] }) {
       {of ? (
         <>
           <TextField
-            label={`Why ${of === 'all' ? 'every unit' : of.number} is held`}
+            label={`Reason for holding ${of === 'all' ? 'every unit' : of.number}`}
             value={reason}
             onChangeText={setReason}
             maxLength={300}

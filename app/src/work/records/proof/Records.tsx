@@ -50,7 +50,7 @@ function Chain({ known: { head, checks } }: { known: Known }) {
   return (
     <Card
       title="Unaltered records"
-      note="Each entry seals the ones before it. A change made past the program shows when the records are checked."
+      note="Each entry seals the ones before it. A change made outside the program shows when the records are checked."
     >
       {head ? (
         <View>
@@ -60,7 +60,7 @@ function Chain({ known: { head, checks } }: { known: Known }) {
           </Text>
         </View>
       ) : (
-        <Text tone="soft">Nothing is recorded yet.</Text>
+        <Text tone="soft">Nothing recorded yet.</Text>
       )}
       {last ? <Check check={last} /> : <Text tone="soft">Never checked yet.</Text>}
       <Button
@@ -76,8 +76,8 @@ function Chain({ known: { head, checks } }: { known: Known }) {
         </Text>
       ))}
       <Text size="small" tone="soft">
-        Keep the newest entry’s number and sum somewhere else, on paper or with somebody: whoever owns the database
-        could write the whole chain anew, and only what is kept elsewhere would show it.
+        Keep the newest entry’s number and sum somewhere else, on paper or with someone. The database’s owner could
+        rewrite the whole chain, and only a copy kept elsewhere would show it.
       </Text>
       <Button label="Get the history checker" onPress={() => void Linking.openURL('/check-history.html')} />
     </Card>
@@ -88,19 +88,12 @@ function Backup({ backup: { scheduled, good, failed } }: Pick<Known, 'backup'>) 
   const { fleet } = useSession();
   const old = good !== null && Date.now() - Date.parse(good) > OVERDUE_DAYS * DAY_MS;
   return (
-    <Card
-      title="Backups"
-      note={scheduled ? 'Made nightly, each one test-restored' : 'The program makes none by itself here'}
-    >
+    <Card title="Backups" note={scheduled ? 'Made nightly, each one test-restored' : 'No automatic backups here'}>
       {failed ? (
         <Notice look="stop">{`The last one failed, ${exactly(failed.at, fleet.zone)}: ${failed.why}.`}</Notice>
       ) : null}
       {scheduled && old && !failed ? <Notice look="stop">The last good one is more than two days old.</Notice> : null}
-      <Text>
-        {good
-          ? `Last one that came back when it was tried: ${exactly(good, fleet.zone)}`
-          : 'None that was tried is on record.'}
-      </Text>
+      <Text>{good ? `Last one restored in a test: ${exactly(good, fleet.zone)}` : 'None restored in a test yet.'}</Text>
     </Card>
   );
 }

@@ -35,7 +35,7 @@ function Line({ entry }: { entry: SecurityEntry }) {
         {[SECURITY_WORDS[entry.kind], what].filter(Boolean).join(': ')}
       </Text>
       <Text size="small" tone="soft">
-        {[entry.by ?? 'Nobody of the fleet', exactly(entry.at, fleet.zone), entry.from && `from ${entry.from}`]
+        {[entry.by ?? 'No one in the fleet', exactly(entry.at, fleet.zone), entry.from && `from ${entry.from}`]
           .filter(Boolean)
           .join(' · ')}
       </Text>
@@ -61,7 +61,7 @@ export function SecurityLog() {
           const entries = read.flatMap((page) => page.entries);
           return (
             <View>
-              {entries.length === 0 ? <Text tone="soft">Nothing of this kind is on record.</Text> : null}
+              {entries.length === 0 ? <Text tone="soft">Nothing of this kind on record.</Text> : null}
               {entries.map((entry) => (
                 <Line key={entry.id} entry={entry} />
               ))}

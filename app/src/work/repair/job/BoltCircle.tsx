@@ -16,7 +16,7 @@ export function BoltCircle({ holes }: { holes: number }) {
       height={SIZE}
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       role="img"
-      aria-label={`${holes} nuts in star: ${order.join(', ')}`}
+      aria-label={`${holes} nuts in a star pattern: ${order.join(', ')}`}
       style={{ alignSelf: 'center' }}
     >
       <Circle

@@ -28,7 +28,7 @@ const BRAKE = defectWith({ id: 'brake', code: 'brake-part-broken', state: 'done'
 const show = (more: Parameters<typeof jobPageWith>[0] = {}) =>
   render(<Certify page={jobPageWith({ job: jobWith(DONE), work: NO_WORK_KNOWN, ...more })} act={sent} />);
 const press = (text: string | RegExp) => act(async () => fireEvent.press(screen.getByText(text)));
-const USUAL = /^Sign: “Repaired as written down/;
+const USUAL = /^Sign: “Repaired as recorded/;
 
 test('what is measured again is asked for before anybody can sign', async () => {
   await show({ defects: [BRAKE] });
@@ -41,29 +41,29 @@ test('what is measured again is asked for before anybody can sign', async () => 
 
 test('what is seen by eye is signed in usual words by one tap, or in one’s own', async () => {
   await show({ defects: [LAMP] });
-  expect(screen.getByText('Nothing to measure: this repair is seen by eye.')).toBeTruthy();
+  expect(screen.getByText('Nothing to measure: check this repair by eye.')).toBeTruthy();
   expect(screen.getByText('Signed as Tomas Rask, with the time.')).toBeTruthy();
   await press(USUAL);
   await act(async () => fireEvent.changeText(screen.getByLabelText('Statement'), 'New bulb, burns'));
   expect(screen.queryByText(USUAL)).toBeNull();
   await press('Sign and certify');
   expect(sent.mock.calls.map(([name, body]) => [name, body])).toEqual([
-    ['certify-job', { job: 'j', version: 3, statement: 'Repaired as written down, and looked at again' }],
+    ['certify-job', { job: 'j', version: 3, statement: 'Repaired as recorded, and checked again' }],
     ['certify-job', { job: 'j', version: 3, statement: 'New bulb, burns' }],
   ]);
 });
 
 test('what needed no repair is said with its reason, and then nothing is signed as repaired by one tap', async () => {
   await show({ defects: [LAMP] });
-  await press('Not needed …');
-  await press('Looked at: it is as it should be');
-  await press('It needed no repair');
-  expect(screen.getByText(/no repair needed, Looked at: it is as it should be$/)).toBeTruthy();
+  await press('Not needed…');
+  await press('Checked: as it should be');
+  await press('No repair was needed');
+  expect(screen.getByText(/no repair needed, Checked: as it should be$/)).toBeTruthy();
   expect(screen.queryByText(USUAL)).toBeNull();
   await act(async () => fireEvent.changeText(screen.getByLabelText('Statement'), 'It burns'));
   await press('Sign and certify');
   expect(sent.mock.calls[0]?.[1]).toMatchObject({
-    unneeded: [{ defect: 'lamp', reason: 'Looked at: it is as it should be' }],
+    unneeded: [{ defect: 'lamp', reason: 'Checked: as it should be' }],
   });
 });
 

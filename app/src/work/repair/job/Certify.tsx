@@ -40,7 +40,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
   }, [job.id, job.unit.id]);
   const steps = toRemeasure(job.unit, defects, work.measures);
   const open = stillToRemeasure(steps, standing, job.finished);
-  if (steps.length === 0) return <Text>Nothing to measure: this repair is seen by eye.</Text>;
+  if (steps.length === 0) return <Text>Nothing to measure: check this repair by eye.</Text>;
   if (open.length === 0)
     return (
       <Notice look="good">{`Measured again at ${[...new Set(steps.map(({ axle, side }) => placeWords({ axle, side })))].join(', ')}: inside the limits.`}</Notice>
@@ -70,9 +70,7 @@ function MeasureAgain({ page }: { page: JobPage }) {
         tall
         look="act"
         label={
-          draft
-            ? 'Go on measuring again'
-            : `Measure again, ${steps.length} ${steps.length === 1 ? 'reading' : 'readings'}`
+          draft ? 'Continue measuring' : `Measure again, ${steps.length} ${steps.length === 1 ? 'reading' : 'readings'}`
         }
         onPress={measure}
         disabled={busy}
@@ -106,7 +104,7 @@ function Outcomes({
             </Text>
             <Button
               look="bare"
-              label={left ? 'Repaired' : 'Not needed …'}
+              label={left ? 'Repaired' : 'Not needed…'}
               hint={name}
               onPress={() => (left ? onChange(unneeded.filter((one) => one !== left)) : setAsking(each.id))}
             />
@@ -120,7 +118,7 @@ function Outcomes({
             label="Why?"
             words={COMMANDS['reopen-job'].body.shape.reason}
             usual={NO_REPAIR}
-            act="It needed no repair"
+            act="No repair was needed"
             onWords={(reason) => {
               onChange([...unneeded, { defect: asking, reason }]);
               setAsking(null);
@@ -133,14 +131,14 @@ function Outcomes({
 }
 
 const NOT_RIGHT = ['Measured again: not inside the limits', 'Still leaks', 'Still loose'] as const;
-const NO_REPAIR = ['Looked at: it is as it should be', 'Measured: it is inside the limits'] as const;
+const NO_REPAIR = ['Checked: as it should be', 'Measured: it is inside the limits'] as const;
 
 /** What is usually signed where everything was repaired, of what was done and measured here: offered, never signed by itself. */
 function usualStatement({ job, defects, work }: JobPage): string {
   const measured = toRemeasure(job.unit, defects, work.measures).length > 0;
   return measured
-    ? 'Repaired as written down, measured again: inside the limits'
-    : 'Repaired as written down, and looked at again';
+    ? 'Repaired as recorded, measured again: inside the limits'
+    : 'Repaired as recorded, and checked again';
 }
 
 const certifying = COMMANDS['certify-job'].body;
@@ -203,7 +201,7 @@ export function Certify({ page, act }: StageProps) {
       <MeasureAgain page={page} />
       <ChangeList
         changes={page.unitChanges}
-        says="What this unit is was changed since the first report: look whether it is so"
+        says="Unit data changed since the first report: check whether it is right"
       />
       <Outcomes defects={defects} unneeded={unneeded} onChange={setUnneeded} />
       {page.cannotSign ? (

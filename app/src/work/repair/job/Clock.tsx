@@ -44,14 +44,14 @@ export function Clock({ page, may }: { page: JobPage; may: boolean }) {
   const begun = starts.filter(({ time }) => !stops.includes(time) && times.every(({ id }) => id !== time)).at(-1);
   const own = running?.id ?? begun?.time ?? null;
   const leftOn = running !== undefined && minutesOf(running, now) > LEFT_ON_HOURS * 60;
-  const start = () => void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
+  const start = () => void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clocked in`);
   const stop = (because: ClockReason) => {
     setAsking(false);
     if (own)
       void send(
         'clock-off',
         { job: job.id, time: own, because, ...(leftOn ? { minutes } : {}) },
-        `${job.unit.number}: clock off, ${because}`,
+        `${job.unit.number}: clocked out, ${because}`,
       );
   };
   const sum = times.reduce((all, time) => all + minutesOf(time, now), 0);
@@ -64,13 +64,13 @@ export function Clock({ page, may }: { page: JobPage; may: boolean }) {
           {`${time.person.name}: ${minutesWords(minutesOf(time, now))} from ${clock(time.from, fleet.zone)}${time.because ? `, ${time.because}` : ', running'}`}
         </Text>
       ))}
-      {may && own ? <Button label="Stop my clock …" onPress={() => setAsking(true)} /> : null}
+      {may && own ? <Button label="Stop my clock…" onPress={() => setAsking(true)} /> : null}
       {may && !own ? <Button label="Start my clock" onPress={start} /> : null}
       {asking ? (
         <Drawer title="Stop my clock" onClose={() => setAsking(false)}>
           {leftOn ? (
             <>
-              <Notice look="ask">{`It has run for more than ${LEFT_ON_HOURS} hours: say how long you worked.`}</Notice>
+              <Notice look="ask">{`It has run for more than ${LEFT_ON_HOURS} hours. Enter how long you worked.`}</Notice>
               <Stepper
                 label={`Time worked: ${minutesWords(minutes)}`}
                 value={quarters}

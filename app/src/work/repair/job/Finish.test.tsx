@@ -49,7 +49,7 @@ test('what is still open stands there, and the work does not end with it', async
 
 test('what was ticked is what was done, and looking is no doing', async () => {
   await show({ work: { ...NO_WORK_KNOWN, steps: STEPS }, ticks: ticked('off', 'look') });
-  expect(screen.getByText('Left empty it is written as ticked: Wheel off')).toBeTruthy();
+  expect(screen.getByText('If blank, the ticked steps are recorded: Wheel off')).toBeTruthy();
   await press();
   expect(sent.mock.calls[0]?.slice(0, 2)).toEqual(['finish-job', { job: 'j', version: 3, done: 'Wheel off' }]);
 });
@@ -60,7 +60,7 @@ test('work that was done once is told anew: its ticks say nothing of what was do
     work: { ...NO_WORK_KNOWN, steps: STEPS },
     ticks: ticked('off', 'look'),
   });
-  expect(screen.queryByText(/written as ticked/)).toBeNull();
+  expect(screen.queryByText(/ticked steps are recorded/)).toBeNull();
   await press();
   expect(sent).not.toHaveBeenCalled();
   await act(async () => fireEvent.changeText(screen.getByLabelText('What was done'), 'Seated once more'));
@@ -80,7 +80,7 @@ test('a tick and a part that wait to be sent count here already', async () => {
 test('a part is left out with its reason, and goes along with the end of the work', async () => {
   await show({ parts: [stud] });
   expect(screen.getByText('Still open: 1 part.')).toBeTruthy();
-  await act(async () => fireEvent.press(screen.getByText('Stud was not needed …')));
+  await act(async () => fireEvent.press(screen.getByText('Stud was not needed…')));
   await act(async () => fireEvent.press(screen.getByText('The old one was still good')));
   await act(async () => fireEvent.press(screen.getByText('Leave it out')));
   expect(screen.queryByText(/Still open/)).toBeNull();

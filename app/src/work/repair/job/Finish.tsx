@@ -52,7 +52,7 @@ function NotNeeded({ parts, onLeave }: NotNeededProps) {
   return (
     <>
       {parts.map(({ part, name }) => (
-        <Button key={part} look="bare" label={`${name} was not needed …`} onPress={() => setLeaving(part)} />
+        <Button key={part} look="bare" label={`${name} was not needed…`} onPress={() => setLeaving(part)} />
       ))}
       {leaving ? (
         <Drawer title="Not needed" onClose={() => setLeaving(null)}>
@@ -73,7 +73,7 @@ function NotNeeded({ parts, onLeave }: NotNeededProps) {
   );
 }
 
-const NOT_NEEDED = ['The old one was still good', 'It was not what was wrong'] as const;
+const NOT_NEEDED = ['The old one was still good', 'It was not the cause'] as const;
 
 /** The steps that were ticked, in words; nothing where the work was done before and is done once more. */
 function useTicked(page: JobPage): string {
@@ -124,7 +124,7 @@ export function Finish({ page, act }: StageProps) {
         multiline
         maxLength={finishing.done.maxLength ?? undefined}
       />
-      {ticked && !own ? <Text tone="soft">{`Left empty it is written as ticked: ${ticked}`}</Text> : null}
+      {ticked && !own ? <Text tone="soft">{`If blank, the ticked steps are recorded: ${ticked}`}</Text> : null}
       {asksTorque ? <TorqueFields control={control} name="torque" tool="tool" label="Torque" /> : null}
       <FittedFields lots={parts.lots} set={parts.set} />
       <NotNeeded

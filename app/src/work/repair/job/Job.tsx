@@ -108,7 +108,7 @@ function Place({ page, act }: StageProps) {
         onPress={() =>
           bay &&
           day &&
-          act('place-job', { job: job.id, version: job.version, bay, day }, `${job.unit.number}: job placed`)
+          act('place-job', { job: job.id, version: job.version, bay, day }, `${job.unit.number}: job scheduled`)
         }
       />
     </>
@@ -126,7 +126,7 @@ function Cancel({ page, act }: StageProps) {
       <Button label="Cancel this job" onPress={() => setAsking(true)} />
       {asking ? (
         <Drawer title={`Cancel the job for ${job.unit.number}`} onClose={() => setAsking(false)}>
-          <Text>Its defects go back to the list of what is to be repaired.</Text>
+          <Text>Its defects go back to the list that needs a job.</Text>
           <WordsForm
             short
             label="Why?"
@@ -223,7 +223,7 @@ function RepairStage({ page, act, may }: StageProps & { may: (what: JobAct) => b
         <Text key={at}>{`${title}: ${text}`}</Text>
       ))}
       {page.retorque ? (
-        <Text>{`Torque again by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
+        <Text>{`Re-torque by ${dayName(page.retorque.on)}${page.retorque.done ? `: done ${clock(page.retorque.done, fleet.zone)}` : ''}`}</Text>
       ) : null}
       {job.torque
         .filter(({ wheel }) => wheel === null)
@@ -278,7 +278,7 @@ function StartMetered({ unit, onStart }: { unit: UnitPage; onStart: () => void }
     <>
       <Button tall look="act" label="Start work" disabled={bad} onPress={start} />
       {meter.field}
-      {bad ? <Text size="small">It is not kept as it is written: put it right, or empty it.</Text> : null}
+      {bad ? <Text size="small">Not saved as typed. Correct it or clear it.</Text> : null}
     </>
   );
 }
@@ -295,11 +295,12 @@ function Stages({ page }: { page: JobPage }) {
     isOpenJob(job.state) && job.state !== 'done' ? <WhileThere unit={job.unit.id} number={job.unit.number} /> : null;
   const start = () => {
     if (!act('start-job', { job: job.id, version: job.version }, `${job.unit.number}: work started`)) return;
-    if (page.work.steps.length) void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clock on`);
+    if (page.work.steps.length)
+      void send('clock-on', { job: job.id, time: uuidv7() }, `${job.unit.number}: clocked in`);
   };
   return (
     <>
-      {kept ? <Notice look="ask">Kept on this device, waiting for the server.</Notice> : null}
+      {kept ? <Notice look="ask">Saved on this device, not sent yet.</Notice> : null}
       {job.waits.length && isOpenJob(job.state) ? <Notice look="ask">{onHoldWords(job)}</Notice> : null}
       <WhatIsWrong page={page} />
       {job.state === 'cancelled' ? <Notice>This job was canceled.</Notice> : null}
@@ -362,7 +363,7 @@ export function Job() {
     >
       {madeHere && !query.data ? (
         <Notice look="ask">
-          {madeHere === 'waits' ? 'Kept on this device: the job is there once the server has it.' : 'Reading…'}
+          {madeHere === 'waits' ? 'Saved on this device. The job appears when the server has it.' : 'Reading…'}
         </Notice>
       ) : (
         <Loaded query={query} beside={[there, asked]}>

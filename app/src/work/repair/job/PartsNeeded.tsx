@@ -59,7 +59,7 @@ function Elsewhere({ name, onFrom, onClose }: { name: string; onFrom: (from: str
         autoFocus={false}
         label="From elsewhere"
         words={COMMANDS['take-part'].body.shape.elsewhere.unwrap()}
-        act="It is from there"
+        act="Save where it is from"
         look="plain"
         onWords={onFrom}
       />
@@ -138,7 +138,7 @@ function PartRow({ each, page, may, take }: { each: Needed; page: JobPage; may: 
       {may && !without && missing > 0 && !short ? (
         <Button label="Take" hint={name} onPress={() => take(part, name, missing)} />
       ) : null}
-      {may && short ? <Button label="From elsewhere …" hint={name} onPress={() => setOpen('elsewhere')} /> : null}
+      {may && short ? <Button label="From elsewhere…" hint={name} onPress={() => setOpen('elsewhere')} /> : null}
       {mayOrder && short && leadDays !== null && state === 'needed' ? (
         <Button label="Order …" hint={name} onPress={() => setOpen('order')} />
       ) : null}

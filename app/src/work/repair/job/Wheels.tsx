@@ -85,7 +85,7 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
       <Text>
         {stage === 'snug'
           ? `First snug each nut, about ${SNUG_TORQUE}, in this order.`
-          : 'Now each nut to its full value, in the same order.'}
+          : 'Now each nut to full torque, in the same order.'}
       </Text>
       <Choice
         label="Nuts"
@@ -95,9 +95,9 @@ function Torque({ job, wheel, snug, first, onTorqued, onClose }: TorqueProps) {
         onChange={(count) => setHoles(Number(count))}
       />
       <Choice stacked label="Kind of wheel" options={KINDS} value={kind} onChange={setKind} />
-      <TorqueFields control={control} name="value" tool="tool" label="Full value, from the maker" />
+      <TorqueFields control={control} name="value" tool="tool" label="Full torque, from the maker" />
       {doubt ? <Notice look="ask">{doubt}</Notice> : null}
-      <Field control={control} name="calibrated" label="Calibrated until (if it is known)" placeholder="2027-03-31" />
+      <Field control={control} name="calibrated" label="Calibrated until (optional)" placeholder="2027-03-31" />
       <Button
         tall
         look="act"
