@@ -45,7 +45,7 @@ test('what one saves and leaves holds at once for all: the driver cannot sign it
   await press(driver, 'I saw H-11 is on hold: not driving it');
   await allSent(driver);
   await driver.getByRole('button', { name: 'Back' }).click();
-  await expect(driver.getByText(/^Saw that it is held: Ines Dorval/).first()).toBeVisible();
+  await expect(driver.getByText(/^Saw that it is on hold: Ines Dorval/).first()).toBeVisible();
 
   await foreman.getByRole('navigation').getByRole('link', { name: 'Shop' }).click();
   await expect(foreman.getByRole('button', { name: 'Other decision…. H-11 1L' })).toBeVisible();

@@ -133,7 +133,7 @@ test('an absence makes a proposal within seconds: what began stays, and one tap 
   expect(
     await command(page, 'set-person', { person: away.id, version: away.version, form: { name, role, work: absent } }),
   ).toBe(200);
-  await expect(page.getByText(/Somebody’s hours or absence changed/)).toBeVisible();
+  await expect(page.getByText(/Someone’s hours or absence changed/)).toBeVisible();
   await press(page, 'Use this plan');
   await expect(page.getByText(/^Plan 2, by Berit Holloway/)).toBeVisible();
   const after = await planOf(page);

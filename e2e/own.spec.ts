@@ -125,8 +125,8 @@ test('fifty units come from a file, and three bad lines are told', async ({ brow
   await press(page, 'Choose a file');
   await (await chooser).setFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText('53 lines: 50 good, 3 bad')).toBeVisible();
-  await expect(page.getByText('F-1 stands in this file twice.')).toBeVisible();
-  await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
+  await expect(page.getByText('F-1 is in this file twice.')).toBeVisible();
+  await expect(page.getByText('Unit H-11 already exists.')).toBeVisible();
   await expect(page.getByText('“square” is not understood', { exact: false })).toBeVisible();
   await press(page, 'Import only the 50 good lines');
   await allSent(page);
@@ -182,7 +182,7 @@ test('a number that is taken is said in the form, and nothing of it is lost', as
   await page.getByLabel('Number, as painted on it').fill('H-11');
   await page.getByLabel('Location').fill('Behind the barn');
   await press(page, 'Add unit');
-  await expect(page.getByText('There is a unit H-11 already.')).toBeVisible();
+  await expect(page.getByText('Unit H-11 already exists.')).toBeVisible();
   await expect(page.getByLabel('Location')).toHaveValue('Behind the barn');
   await page.getByLabel('Number, as painted on it').fill('H-19');
   await press(page, 'Add unit');

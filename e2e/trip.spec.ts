@@ -48,8 +48,8 @@ test('on the road: the ways stand beside each other by the shop’s figures, and
   await press(foreman, 'The shop’s figures');
   for (const [label, value] of [
     ['Call-out of the road service', '185'],
-    ['An hour of its work', '120.00'],
-    ['An hour of a load that waits', '90'],
+    ['One hour of its work', '120.00'],
+    ['One hour of a waiting load', '90'],
     ['Fine, if it is found on the road', '600'],
     ['Points, if it is found on the road', '6'],
   ] as const)

@@ -33,7 +33,7 @@ export const DEFECT_COMMANDS = {
     'defect',
     whoMay(DEFECT_LIFE, 'triage'),
     z.strictObject({ defect: id, version, holds: z.boolean() }),
-    { movesPlan: 'A report was answered' },
+    { movesPlan: 'A report was decided' },
   ),
   'dismiss-defect': command(
     'defect',

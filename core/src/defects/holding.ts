@@ -46,9 +46,9 @@ export const cannotWait = (code: string, rules: SignRules): boolean =>
 export function ownSignRefusal(code: string, presses: 'before-use' | 'hold', book: BookName): string | null {
   const says = severityOf(code, book);
   if (!says) return 'The catalog has no such sign.';
-  if (says.verdict === 'within') return 'The book calls this no fault: there is nothing to be stricter about.';
-  if (holdsFromReport(code, { book })) return 'This holds the unit from the report on already.';
-  if (presses === 'before-use' && breaksLaw(code, book)) return 'This is repaired before the next use already.';
+  if (says.verdict === 'within') return 'The limit book does not call this a fault, so it cannot be stricter.';
+  if (holdsFromReport(code, { book })) return 'This already holds the unit from the report on.';
+  if (presses === 'before-use' && breaksLaw(code, book)) return 'This already has to be repaired before the next use.';
   return null;
 }
 

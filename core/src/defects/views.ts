@@ -55,7 +55,7 @@ export type Signed = z.infer<typeof signedSchema>;
 
 /** What somebody signed who walked round a unit, in words. */
 export function signedWords({ says, known }: Pick<Signed, 'says' | 'known'>): string {
-  if (says === 'held') return 'Saw that it is held';
+  if (says === 'held') return 'Saw that it is on hold';
   const beside = known ? ` beside ${known} open ${known === 1 ? 'defect' : 'defects'}` : '';
   return `Walked around, no defects found${beside}`;
 }

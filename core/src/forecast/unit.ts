@@ -123,7 +123,7 @@ function unevenLinings(positions: readonly PositionForecast[]): WearFinding[] {
     const ratio = one.slope.slope / other.slope.slope;
     if (!apart || ratio < FORECAST.unevenLining) return [];
     const { axle, side, tyre } = one;
-    const words = `Its lining wears ${ratio.toFixed(1)} times as fast as at ${placeWords(other)}: look for a brake that drags here, or does not act there.`;
+    const words = `Its lining wears ${ratio.toFixed(1)} times as fast as at ${placeWords(other)}: check for a dragging brake here, or one that does not act there.`;
     return [{ finding: 'uneven-lining', axle, side, tyre, words }];
   });
 }

@@ -191,7 +191,7 @@ function noBetterThanReplaced({ replaced }: Draft, step: Step, now: number | nul
   const better = renewed.way === 'grown' ? now > parsed.value : now < parsed.value;
   return better
     ? null
-    : `It was renewed since, and reads no better than the old one did: ${old.text}. Is it the new one?`;
+    : `It was replaced since, but reads no better than the old one: ${old.text}. Is this the new part?`;
 }
 
 const DAY_MS = 86_400_000;

@@ -55,9 +55,9 @@ const LINE = /^(ZG1 (\S+) ([A-Za-z0-9-]{1,20}) (\d{6}) (-?\d{1,4}(?:\.\d{1,3})? 
 /** Reads a gauge's line; refused with one sentence when it is damaged, of another protocol, or out of the gauge's range. */
 export function parseFrame(line: string): Parsed<Frame> {
   const found = LINE.exec(line.trim());
-  if (!found) return no('The gauge sent something this program does not understand.');
+  if (!found) return no('The gauge sent something the program cannot read.');
   const [, body = '', kind = '', serial = '', sequence = '', sent = '', sum = ''] = found;
-  if (checksum(body) !== sum) return no('The gauge’s value was damaged on its way: press it again.');
+  if (checksum(body) !== sum) return no('The gauge reading was damaged on the way. Press it again.');
   const known = GAUGE_KINDS.find((each) => each === kind);
   if (!known) return no(`There is no “${kind}” gauge.`);
   const value = sent.replace(/ ([CF])$/, ' °$1');

@@ -37,10 +37,10 @@ export const verdictWords = (book: Pick<Book, 'words'>, verdict: Verdict): strin
   book.words.verdicts[verdict] ?? VERDICT_WORDS[verdict];
 
 const SENTENCES: Record<Verdict, string> = {
-  'out-of-service': 'Meets an out-of-service criterion. The unit is held.',
+  'out-of-service': 'Meets an out-of-service criterion. The unit is on hold.',
   violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
-  'shop-limit': 'Past a limit of the shop or the maker; nothing that was read is past a limit of the law.',
-  within: 'Everything asked for was read, and every reading is inside its limits.',
+  'shop-limit': 'Past a limit of the shop or the maker; no reading is past a legal limit.',
+  within: 'Everything required was measured, and every reading is within its limits.',
   'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
 };
 

@@ -58,7 +58,7 @@ const STRICTER: Record<Limit['is'], 'less' | 'more'> = {
 export function fleetLimitRefusal(book: Book, tightens: string, value: string): string | null {
   const limit = book.limits.find(({ id }) => id === tightens);
   if (!limit) return 'The book has no such limit.';
-  if (limit.judges !== 'verdict') return 'This figure belongs to the roadside criteria: no fleet can change it.';
+  if (limit.judges !== 'verdict') return 'This figure is from the roadside criteria. No fleet can change it.';
   const [own, law] = [parseAmount(value), must(parseAmount(limit.value))];
   if (!own.ok) return own.message;
   if (own.value.dimension !== law.dimension) return `This limit is a ${law.dimension}: write it like ${limit.value}.`;
@@ -66,7 +66,7 @@ export function fleetLimitRefusal(book: Book, tightens: string, value: string): 
   if (stricter) return null;
   const same = own.value.value === law.value;
   return same
-    ? `${value} is the book’s own limit already.`
+    ? `${value} is already the book’s limit.`
     : `${value} is looser than ${limit.value} (${limit.source}): a fleet’s limit may be stricter, never looser.`;
 }
 

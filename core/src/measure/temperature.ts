@@ -15,7 +15,7 @@ export function parseTemperature(text: string): Parsed<Millikelvin> {
   if (!found || !value) return no(`“${text}” is not a temperature: ${EXPECTED}`);
   const thousandths = scaled(value, 1_000n) * (found[1] ? -1 : 1);
   const kelvin = found[3]?.toUpperCase() === 'C' ? thousandths + ZERO_C : Math.round(((thousandths + ZERO_F) * 5) / 9);
-  return kelvin > 0 ? ok(kelvin) : no(`“${text}” is colder than anything can be: ${EXPECTED}`);
+  return kelvin > 0 ? ok(kelvin) : no(`“${text}” is below absolute zero: ${EXPECTED}`);
 }
 
 /** Prints a temperature in whole degrees. */

@@ -18,13 +18,13 @@ export const PEOPLE_COMMANDS = {
   ),
   'set-person': command('fleet', SHOP, z.strictObject({ person: id, version, form: personFormSchema }), {
     touches: ['set-up'],
-    movesPlan: 'Somebody’s hours or absence changed',
+    movesPlan: 'Someone’s hours or absence changed',
     logged: true,
   }),
   /** Who left stays in the records, and cannot sign in. */
   'set-person-left': command('fleet', SHOP, z.strictObject({ person: id, version, left: z.boolean() }), {
     touches: ['set-up'],
-    movesPlan: 'Somebody left or came back',
+    movesPlan: 'Someone left or came back',
     logged: true,
   }),
   /** Ends their sessions and their password: a code lets them set a new one. */

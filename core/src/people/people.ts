@@ -25,7 +25,7 @@ export const onceCodeText = z
 export const LEAST_PASSWORD = 10;
 export const passwordText = z
   .string()
-  .min(LEAST_PASSWORD, `a password has at least ${LEAST_PASSWORD} letters or signs`)
+  .min(LEAST_PASSWORD, `use at least ${LEAST_PASSWORD} characters`)
   .max(200);
 
 export const claimSchema = z.strictObject({
@@ -56,7 +56,7 @@ export const factorCodeText = z.union([
   z
     .string()
     .transform((text) => text.replaceAll(/\s/g, ''))
-    .pipe(z.string().regex(/^\d{6}$/, 'write the six digits your device shows, or a code you kept')),
+    .pipe(z.string().regex(/^\d{6}$/, 'enter the six digits on your device, or a backup code')),
   onceCodeText,
 ]);
 export const beginFactorSchema = z.strictObject({ current: z.string().min(1).max(200) });

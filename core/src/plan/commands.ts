@@ -42,7 +42,7 @@ export const PLAN_COMMANDS = {
   /** What the plan is wanted by. `version` is that of the fleet's settings. */
   'set-plan-weights': command('fleet', SHOP, z.strictObject({ version: z.int(), weights: planWeightsSchema }), {
     touches: ['plan'],
-    movesPlan: 'What the plan is wanted by changed',
+    movesPlan: 'Plan priorities changed',
   }),
   /** An address for a calendar program: of one's own jobs, or of the whole plan. */
   'open-calendar': command(

@@ -32,7 +32,7 @@ test('a meter is read with its unit and instant, and what is no distance is refu
 test('what is no line is refused with what was expected', () => {
   expect(parseDispatch('H-15 leaves at seven')).toMatchObject({ wrong: expect.stringContaining('ZD1 leaves') });
   expect(parseDispatch('ZD1 leaves H-15 2026-03-04T07:30:00 Mill')).toMatchObject({
-    wrong: '“2026-03-04T07:30:00” is no instant with its offset.',
+    wrong: '“2026-03-04T07:30:00” is not a time with its offset.',
   });
   expect(parseDispatch('ZD1 leaves H-15 2026-13-99T07:30:00Z')).toHaveProperty('wrong');
 });

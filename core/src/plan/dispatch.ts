@@ -39,7 +39,7 @@ export function parseDispatch(line: string): Departure | Odometer | { wrong: str
   if (!verb || !unit || !at)
     return { wrong: 'This is no line of the dispatch protocol: ZD1 leaves H-15 2026-03-04T07:30:00Z Mill' };
   if (verb === 'leaves' && at === 'never') return { tells: 'departure', unit, at: null, to: '' };
-  if (!INSTANT.test(at) || Number.isNaN(Date.parse(at))) return { wrong: `“${at}” is no instant with its offset.` };
+  if (!INSTANT.test(at) || Number.isNaN(Date.parse(at))) return { wrong: `“${at}” is not a time with its offset.` };
   const instant = new Date(at).toISOString();
   if (verb === 'leaves') return { tells: 'departure', unit, at: instant, to: rest.trim() };
   const read = parseDistance(rest);

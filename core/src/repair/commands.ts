@@ -60,7 +60,7 @@ export const REPAIR_COMMANDS = {
   'cancel-job': command('job', whoMay(JOB_LIFE, 'cancel'), z.strictObject({ ...job, reason }), {
     movesPlan: 'A job was canceled',
   }),
-  'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job), { movesPlan: 'A job was begun' }),
+  'start-job': command('job', whoMay(JOB_LIFE, 'start'), z.strictObject(job), { movesPlan: 'A job was started' }),
   'finish-job': command(
     'job',
     whoMay(JOB_LIFE, 'finish'),
@@ -79,7 +79,7 @@ export const REPAIR_COMMANDS = {
     { movesPlan: 'A job was finished', foresees: 'its units', signed: true },
   ),
   'reopen-job': command('job', whoMay(JOB_LIFE, 'reopen'), z.strictObject({ ...job, reason }), {
-    movesPlan: 'A job was opened again',
+    movesPlan: 'A job was reopened',
   }),
   'certify-job': command(
     'job',
@@ -207,7 +207,7 @@ export const REPAIR_COMMANDS = {
   }),
   'hold-trailer': command('unit', BENCH, z.strictObject({ hold: id, unit: id, reason }), {
     touches: ['shop'],
-    movesPlan: 'A unit was held',
+    movesPlan: 'A unit was put on hold',
   }),
   'release-trailer': command('unit', BENCH, z.strictObject({ release: id, unit: id, statement: wordsText(500) }), {
     touches: ['shop'],

@@ -14,8 +14,8 @@ export const roadCostsSchema = z.strictObject({
 export type RoadCosts = z.infer<typeof roadCostsSchema>;
 export const COST_WORDS: Record<keyof RoadCosts, string> = {
   callOut: 'Call-out of the road service',
-  serviceHour: 'An hour of its work',
-  lostHour: 'An hour of a load that waits',
+  serviceHour: 'One hour of its work',
+  lostHour: 'One hour of a waiting load',
   fine: 'Fine, if it is found on the road',
   points: 'Points, if it is found on the road',
 };

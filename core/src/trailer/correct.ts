@@ -13,8 +13,8 @@ export const SEEN_WORDS: Record<SeenBy, string> = {
   sidewall: 'Sidewall of the tire',
   plate: 'Plate on the unit',
   'maker-table': 'Maker’s table for this load',
-  counted: 'Looked at on the unit',
-  papers: 'Papers of the unit',
+  counted: 'Checked on the unit',
+  papers: 'The unit’s documents',
 };
 
 /** Facts of an axle end that are put right where they are seen, and how each may be seen. */

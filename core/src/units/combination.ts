@@ -20,7 +20,7 @@ export function whyNotBehind(puller: { number: string; kind: UnitKind }, pulled:
   const may = PULLS[puller.kind];
   return may.length
     ? `${puller.number} is a ${puller.kind}: behind it runs a ${may.join(' or a ')}.`
-    : `Nothing is hooked behind a ${puller.kind}.`;
+    : `Nothing can be hooked behind a ${puller.kind}.`;
 }
 
 /** A unit of a combination, from front to rear; `coupling` is what hooks it to the one before. */
@@ -50,6 +50,6 @@ export function meterDoubt(before: Meter | null, value: string, at: string): str
   const unit = value.toLowerCase().endsWith('mi') ? 'mi' : 'km';
   const most = must(parseDistance(settings.mostADay));
   return is - was > days * most
-    ? `${formatDistance(is - was, unit)} in ${days === 1 ? 'a day' : `${days} days`} is further than anybody drives.`
+    ? `${formatDistance(is - was, unit)} in ${days === 1 ? 'a day' : `${days} days`} is farther than anyone drives.`
     : null;
 }

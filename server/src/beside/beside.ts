@@ -27,7 +27,7 @@ function threads(): Piscina | null {
   return pool;
 }
 
-const BUSY = 'Many files are being read and written just now. Send it again in a moment.';
+const BUSY = 'Many files are in progress. Send it again in a moment.';
 
 /** Works something out in a thread beside the one that answers; a 503 where too many wait, or where it takes too long. */
 export async function beside<N extends JobName>(

@@ -93,7 +93,7 @@ export async function whileThere(store: FleetStore, unit: string, now: Date): Pr
       ...papers.filter(({ on }) => on <= soon),
       ...retorques
         .filter(({ due }) => due <= soon)
-        .map(({ due, wheels }) => ({ what: `Torque ${wheels.length} wheels again`, on: due })),
+        .map(({ due, wheels }) => ({ what: `Re-torque ${wheels.length} wheels`, on: due })),
     ],
   };
 }

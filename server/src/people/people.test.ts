@@ -54,7 +54,7 @@ test('a code ends after a week, and a short password is refused', async () => {
 test('a foreman invites and changes the bench and the road, a manager everybody, nobody themselves', async () => {
   expect((await invite('foreman', 'foreman')).body.detail).toBe('Only a manager may invite or change a foreman.');
   expect((await invite('manager', 'foreman')).status).toBe(200);
-  expect((await invite('manager', 'driver')).body.errors[0].message).toBe('Somebody signs in as nell already.');
+  expect((await invite('manager', 'driver')).body.errors[0].message).toBe('Someone already signs in as nell.');
   const manager = await person('manager');
   const change = { person: manager.id, version: 1, form: { name: 'Other', role: 'driver' as const } };
   expect((await world.send(who('foreman'), 'set-person', change)).status).toBe(409);

@@ -224,7 +224,7 @@ test.each([
       runs.some(({ state, how }) => state === 'found' && how === 'again'),
     );
     const proposal = then.runs.find(({ how }) => how === 'again');
-    expect(proposal).toMatchObject({ by: null, because: 'Somebody’s hours or absence changed', from: 1 });
+    expect(proposal).toMatchObject({ by: null, because: 'Someone’s hours or absence changed', from: 1 });
     expect(proposal?.answer?.slots.every(({ start }) => start >= '2026-03-03')).toBe(true);
     expect(then.notes.length).toBeGreaterThan(0);
     // The plan itself stands until somebody takes the proposal.

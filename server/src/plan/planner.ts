@@ -10,9 +10,9 @@ export type { Progress } from './asked';
 
 /** The best of so many seeds, where threads are free for them. */
 const SEEDS = 2;
-const BUSY = 'Every thread that plans is at work, and others wait. Send it again in a while.';
+const BUSY = 'The planner is busy. Try again in a minute.';
 
-const TOO_LATE = 'There was no time for even one plan of all this. Allow it more time, or send less.';
+const TOO_LATE = 'Not enough time for even one plan. Allow more time, or send fewer jobs.';
 
 /** From which plan a search starts, and who hears how far it is. */
 export interface SearchFrom {

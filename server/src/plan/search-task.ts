@@ -94,7 +94,7 @@ export async function searchPlan(
     const problem =
       error instanceof KnownProblem
         ? (error.more.errors?.map(({ path, message }) => `${path}: ${message}`).join('; ') ?? error.message)
-        : 'The search failed; what happened is in our log.';
+        : 'The search failed. The error was logged.';
     await finish(db, fleet, row, now(), { problem });
     if (!(error instanceof KnownProblem)) throw error;
   } finally {

@@ -41,7 +41,7 @@ export function standingOf(facts: Facts): Standing {
   const jobs = new Map(facts.jobs.map((each) => [each.id, each]));
   const here = new Set(before.map(({ job }) => job));
   const missed = facts.slots.flatMap(({ job }) =>
-    jobs.get(job)?.begun === null && !here.has(job) ? [{ job, message: 'it should have begun by now' }] : [],
+    jobs.get(job)?.begun === null && !here.has(job) ? [{ job, message: 'should have started by now' }] : [],
   );
   // A slot that stands pinned is held against its own pin, and the others against it; what was to begin just now is held
   // against everything, as it is where the plan is published.

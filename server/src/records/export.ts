@@ -62,7 +62,7 @@ type Written = (sha256: string) => Promise<unknown>;
 /** Exports written at once: each holds a connection of its own. */
 const MOST = 4;
 const MOST_OF_A_FLEET = 2;
-const TOO_MANY = 'Other files are being written just now. Ask again when they are done.';
+const TOO_MANY = 'Other files are in progress. Try again when they are done.';
 
 /** Writes exports, so many at once and no more: others are told to come again. */
 export function openExports(db: Database) {

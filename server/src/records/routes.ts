@@ -119,7 +119,7 @@ export function movingRoutes(app: App, serving: Serving): void {
     {
       schema: {
         tags: ['units'],
-        summary: 'Repairs of before, as a list told them, newest first',
+        summary: 'Earlier repairs, as a list had them, newest first',
         params: z.strictObject({ id: z.uuid() }),
         querystring: z.strictObject({ before: z.string().optional() }),
         response: { 200: pastRepairsSchema },

@@ -112,7 +112,7 @@ test('stock is taken once, never below nothing, and what is missing says how lon
   const answers = await Promise.all([take(), take(), take()]);
   expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
   expect(answers.find(({ status }) => status === 409)?.body.detail).toBe(
-    'hub-seal: 0 in stock. Ordered today it is here in 4 days.',
+    'hub-seal: 0 in stock. If ordered today, here in 4 days.',
   );
   expect((await page()).parts.find(({ part }) => part === 'hub-seal')).toMatchObject({ taken: 1, stock: 0 });
 });
@@ -347,7 +347,7 @@ test('a part that is missing is ordered, holds the job up until it comes, and co
   expect((await page()).job.waits).toMatchObject([{ id: order, part: 'hub-seal', count: 1, due: '2026-03-09' }]);
   const came = await Promise.all(['technician', 'foreman'].map((who) => send(who, 'receive-part', { job, order })));
   expect(came.map(({ status }) => status).sort()).toEqual([200, 409]);
-  expect(came.find(({ status }) => status === 409)?.body.detail).toBe('These parts came already.');
+  expect(came.find(({ status }) => status === 409)?.body.detail).toBe('These parts were already received.');
   const now = await page();
   expect([now.job.waits, now.parts.find(({ part }) => part === 'hub-seal')?.stock]).toEqual([[], 1]);
   expect((await send('technician', 'receive-part', { job, order: uuidv7() })).body.detail).toBe(

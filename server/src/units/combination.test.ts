@@ -45,9 +45,9 @@ test('what cannot be is refused with why: wrong kinds, taken units, circles', as
   expect((await hook(fleet.unit, tractor)).body.errors[0].message).toContain('moves itself');
   expect((await hook(fleet.unit, fleet.unit)).status).toBe(400);
   await hook(tractor, fleet.unit);
-  expect((await hook(other, fleet.unit)).body.detail).toBe('T-1 is hooked behind Y-9: drop it first.');
+  expect((await hook(other, fleet.unit)).body.detail).toBe('T-1 is hooked behind Y-9. Drop it first.');
   const second = await add('T-2', 'semitrailer');
-  expect((await hook(tractor, second)).body.detail).toBe('Y-9 has T-1 behind it: drop that first.');
+  expect((await hook(tractor, second)).body.detail).toBe('Y-9 has T-1 hooked behind it. Drop that first.');
   await hook(fleet.unit, dolly);
   await hook(dolly, second);
   const circle = await hook(second, dolly);

@@ -117,7 +117,7 @@ export const readsNow = (fleetId: AnyPgColumn, unitId: AnyPgColumn) =>
 export const hook: Handler<'hook'> = async ({ store, session, at, body }) => {
   const [puller, pulled] = [found(await findUnit(store, body.unit)), found(await findUnit(store, body.pulled))];
   for (const each of [puller, pulled]) if (each.state !== 'in-use') throw notNow('not-in-use', each.number, each.state);
-  const why = puller.id === pulled.id ? `${puller.number} is not pulled by itself.` : whyNotBehind(puller, pulled);
+  const why = puller.id === pulled.id ? `${puller.number} cannot be pulled alone.` : whyNotBehind(puller, pulled);
   if (why) throw invalidWith('body.pulled', why);
   const ahead = await before(store, pulled.id);
   if (ahead) throw notNow('hooked-already', pulled.number, found(await findUnit(store, ahead.unitId)).number);

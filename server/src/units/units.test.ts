@@ -32,7 +32,7 @@ test('a unit is set up, and stands in the yard at once', async () => {
   expect(await yard()).toEqual(['T-1', 'T-9']);
   expect(await page(id)).toMatchObject({ number: 'T-9', state: 'in-use', version: 1, features: { abs: true } });
   const again = await world.send(who('foreman'), 'add-unit', { unit: uuidv7(), form: FORM });
-  expect(again).toMatchObject({ status: 400, body: { errors: [{ message: 'There is a unit T-9 already.' }] } });
+  expect(again).toMatchObject({ status: 400, body: { errors: [{ message: 'Unit T-9 already exists.' }] } });
 });
 
 test('a wrong chamber corrected: what stands is judged again, and the old judgment is kept', async () => {
@@ -128,7 +128,7 @@ test('a sold unit leaves the yard, is not inspected, keeps its records, and may 
   const begun = { inspection: uuidv7(), unit: fleet.unit, purpose: 'walk' as const };
   expect(await world.send(who('technician'), 'start-inspection', begun)).toMatchObject({
     status: 409,
-    body: { detail: 'T-1 is sold: bring it back into use first.' },
+    body: { detail: 'T-1 is sold. Put it back in use first.' },
   });
   await world.done(who('foreman'), 'set-unit-state', { unit: fleet.unit, version: 2, state: 'in-use', reason: 'Back' });
   expect(await yard()).toEqual(['T-1']);
@@ -147,8 +147,8 @@ test('fifty units come from a file, three bad lines are told, and nothing is sto
     lines: 53,
     good: 50,
     bad: [
-      { line: 52, message: 'F-1 stands in this file twice.' },
-      { line: 53, message: 'There is a unit T-1 already.' },
+      { line: 52, message: 'F-1 is in this file twice.' },
+      { line: 53, message: 'Unit T-1 already exists.' },
       { line: 54, message: expect.stringContaining('kind:') },
     ],
   });
@@ -197,7 +197,7 @@ test('papers: a sticker’s month as it is printed and meant, a last day, and an
       name: 'Safety inspection',
       good: { done: '2026-03-02', weeks },
     });
-  expect((await safety(14)).body.errors[0].message).toBe('This is done again after 6 to 13 weeks.');
+  expect((await safety(14)).body.errors[0].message).toBe('Repeats after 6 to 13 weeks.');
   expect((await safety(13)).status).toBe(200);
   expect(await papers()).toContainEqual({ paper: 'Safety inspection', on: '2026-06-01' });
   await world.done(who('foreman'), 'set-unit', {
@@ -206,7 +206,7 @@ test('papers: a sticker’s month as it is printed and meant, a last day, and an
     form: await formOf({ features: { yearBuilt: 2014 } }),
     because: BECAUSE,
   });
-  expect((await safety(13)).body.errors[0].message).toBe('This is done again after 6 weeks.');
+  expect((await safety(13)).body.errors[0].message).toBe('Repeats after 6 weeks.');
   expect((await safety(6)).status).toBe(200);
   await world.done(who('foreman'), 'record-paper', { paper: paper(), unit, name: 'Insurance', good: null });
   expect((await papers()).map((each: { paper: string }) => each.paper)).not.toContain('Insurance');

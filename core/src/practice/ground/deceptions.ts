@@ -15,7 +15,7 @@ export const DECEPTIONS: readonly Deception[] = [
     id: 'thick-side',
     words: 'Lining thick on the side one sees, thin on the other',
     foundBy: ['lining'],
-    foundOut: 'Both ends of both shoes are looked at: the far side too.',
+    foundOut: 'Check both ends of both shoes, the far side too.',
     apply: ({ end, fitted, random }) => {
       const [seen = 14, ...hidden] = end.lining32;
       const thin = figure(random, 'thick-side', isDisc(fitted) ? 'disc' : undefined);
@@ -49,7 +49,7 @@ export const DECEPTIONS: readonly Deception[] = [
     words: 'An old stain in a dirty glass where the oil is gone',
     foundBy: ['hub-oil'],
     fits: isOil,
-    foundOut: 'The glass is wiped first: a stain is no level.',
+    foundOut: 'Wipe the glass first: a stain is not an oil level.',
     apply: ({ end }) => {
       withHub(end, { level: 'empty' });
       end.stain = 'between';

@@ -17,7 +17,7 @@ export const DRILL_WORDS: Record<Drill, { name: string; says: string }> = {
   limit: { name: 'Which limit', says: 'Chamber, stroke and pressure: what does it meet, and what does it count?' },
   count: { name: 'The brake count', says: 'A trailer’s brakes: in or out, and by how much?' },
   units: { name: 'Inch, millimeter, thirty-seconds', says: 'The same length, written another way.' },
-  'hold-or-go': { name: 'Hold or go', says: 'What was found: how much does it press?' },
+  'hold-or-go': { name: 'Hold or go', says: 'What was found: how urgent is it?' },
 };
 export const DRILL_QUESTIONS = 20;
 

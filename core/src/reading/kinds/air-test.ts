@@ -66,7 +66,7 @@ const CHARGED: Partial<Record<AirTest, string>> = {
 function odd({ test, start, end, value, cutIn, cutOut }: Test): string | null {
   const charged = CHARGED[test];
   if (charged && start && pascals(start) < pascals(charged))
-    return `From ${start} there is too little to lose: charge it to ${charged} at least, and let it run again.`;
+    return `${start} is too low to start from. Charge to at least ${charged} and run the test again.`;
   if (cutIn && cutOut && pascals(cutIn) >= pascals(cutOut))
     return `A governor cuts in below where it cuts out: ${cutIn} and ${cutOut} cannot both be right.`;
   return oddPressure(start, end, value, cutIn, cutOut);

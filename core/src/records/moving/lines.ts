@@ -87,7 +87,7 @@ function movedLine<L extends MoveList>(
   const moving: Moving<MovedRows[L]> = MOVING[list];
   const read = new Reader(new Map(table.columns.map((column, at) => [column, cells[at] ?? ''])), mapping);
   if (moving.ofUnit) {
-    const number = read.must('number', 'It has no number.');
+    const number = read.must('number', 'No unit number.');
     if (number && !known.units.has(number)) read.no('number', `The fleet has no unit ${number}.`);
   }
   const whole = moving.schema.safeParse(moving.read(read, meant, known, table));
@@ -113,8 +113,8 @@ export function movedLines<L extends MoveList>(
     const value = once.of(moved.row);
     const before = seen.get(value);
     const no = (message: string): MovedLine<L> => ({ line: each.line, wrong: [{ field: once.field, message }] });
-    if (before) return no(`${value} stands in line ${before} already.`);
-    if (once.taken(asked.known, value)) return no(`The fleet has ${value} already.`);
+    if (before) return no(`${value} is already on line ${before}.`);
+    if (once.taken(asked.known, value)) return no(`The fleet already has ${value}.`);
     seen.set(value, each.line);
     return moved;
   });

@@ -173,7 +173,7 @@ test('what is wrong is said at its line and field, everything at once, and a num
     ['H-1', 'semi', '', ''],
   ]);
   expect(wrongOf(lines)).toEqual([['kind', 'chamber', 'inspection'], ['number'], 'good', ['number'], ['number']]);
-  expect(JSON.stringify(lines[3])).toContain('H-2 stands in line 4 already');
+  expect(JSON.stringify(lines[3])).toContain('H-2 is already on line 4');
 });
 
 test('what was chosen for such heads before is chosen again', () => {

@@ -23,10 +23,10 @@ export type BlankPart = 'wrong' | 'nothing';
 
 /** What stands in the list, and what whoever moves it in said of what does not. */
 export function movedPart(read: Reader, { leadDays, blank }: { leadDays: number; blank: BlankPart }): MovedPart {
-  const name = read.must('name', 'It has no name.');
+  const name = read.must('name', 'No name.');
   const [price, stock] = [read.money('price'), read.count('stock', 0, 100_000)];
-  if (blank === 'wrong' && read.text('price') === '') read.no('price', 'It has no price.');
-  if (blank === 'wrong' && read.text('stock') === '') read.no('stock', 'It does not say how many lie there.');
+  if (blank === 'wrong' && read.text('price') === '') read.no('price', 'No price.');
+  if (blank === 'wrong' && read.text('stock') === '') read.no('stock', 'No count in stock.');
   return {
     part: read.text('part') || shortName(name),
     form: { name, price: price ?? 0, leadDays: read.countOr('leadDays', 0, 365, leadDays) },

@@ -44,7 +44,7 @@ function skillsOf(read: Reader): string[] {
 }
 
 export function movedPerson(read: Reader, { days, role }: { days: DayOrder; role: Role }): MovedPerson {
-  const name = read.must('name', 'They have no name.');
+  const name = read.must('name', 'No name.');
   const qualifications = (Object.keys(PAPER_OF) as (keyof typeof PAPER_OF)[]).flatMap((field): Qualification[] => {
     const until = read.day(field, days);
     return until ? [{ name: PAPER_OF[field], until }] : [];

@@ -50,7 +50,7 @@ export class Reader {
     if (value !== undefined) return value;
     const isBlank = this.mapping[field] !== undefined && this.text(field) === '';
     const words = wordsOf(field);
-    if (isBlank) this.no(field, `Nothing stands there: write ${words.length ? words.join(', ') : 'a number'}.`);
+    if (isBlank) this.no(field, `Empty. Enter ${words.length ? words.join(', ') : 'a number'}.`);
     return said;
   }
   wordOr<W extends string>(field: MoveField, said: W): W {
@@ -64,17 +64,17 @@ export class Reader {
     if (text === '') return undefined;
     const value = /^\d{1,6}(\.0+)?$/.test(text) ? Number(text) : Number.NaN;
     if (value >= least && value <= most) return value;
-    return this.no(field, `“${text}” cannot be: write a number from ${least} to ${most}.`);
+    return this.no(field, `“${text}” is out of range. Enter a number from ${least} to ${most}.`);
   }
   day(field: MoveField, order: DayOrder): string | undefined {
     const text = this.text(field);
     if (text === '') return undefined;
-    return writtenDay(text, order) ?? this.no(field, `“${text}” is no day: write one like 2026-03-31.`);
+    return writtenDay(text, order) ?? this.no(field, `“${text}” is not a date. Enter one like 2026-03-31.`);
   }
   /** A day that has been. */
   past(field: MoveField, order: DayOrder, today: string): string | undefined {
     const day = this.day(field, order);
-    return day === undefined || day <= today ? day : this.no(field, `${day} has not come yet.`);
+    return day === undefined || day <= today ? day : this.no(field, `${day} is in the future.`);
   }
   /** Money in hundredths, as shops write it: `1,250.00`, `$12.5`, `80`. */
   money(field: MoveField): number | undefined {
@@ -85,6 +85,6 @@ export class Reader {
       .replace(/,(?=\d{3}(\D|$))/g, '')
       .replace(/\s*[^\d.]+$/, '');
     if (/^\d{1,6}(\.\d{1,2})?$/.test(plain)) return Math.round(Number(plain) * 100);
-    return this.no(field, `“${text}” is no price: write one like 12.50.`);
+    return this.no(field, `“${text}” is not a price. Enter one like 12.50.`);
   }
 }

@@ -84,8 +84,8 @@ function told(read: Reader, placed: readonly PlacedColumn[]): Told[] {
   });
   const long = (['stroke', 'lining', 'tread'] as const).filter((measure) => read.text(measure));
   if (long.length === 0) return wide;
-  read.must('axle', 'It does not say which axle.');
-  read.must('side', 'It does not say which side.');
+  read.must('axle', 'No axle given.');
+  read.must('side', 'No side given.');
   const [axle, side] = [read.count('axle', 1, 12), read.word<Side>('side')];
   const tyre = read.word<Tyre>('tyre');
   if (axle === undefined || side === undefined) return wide;
@@ -99,7 +99,7 @@ function oneReading(read: Reader, unit: KnownUnit, length: LengthIn, { measure, 
     return [];
   };
   const tyre = tyreThere(unit, place);
-  if (measure === 'tread' && !tyre) return no('Of dual tires it does not say which: inner or outer.');
+  if (measure === 'tread' && !tyre) return no('Dual tires: inner or outer is missing.');
   const written = figures(measure, text, length);
   if (measure === 'stroke' && written.length > 1) return no(`“${text}” is more than one stroke.`);
   for (const each of written) {
@@ -119,10 +119,10 @@ export function movedReadings(
   unit: KnownUnit | undefined,
   { days, length, today }: { days: DayOrder; length: LengthIn; today: Day },
 ): Partial<MovedReadings> {
-  read.must('day', 'It says no day.');
+  read.must('day', 'No date.');
   const by = read.text('by');
   const all = told(read, placed);
-  if (all.length === 0 && read.wrong.length === 0) read.no('stroke', 'Nothing is read in it.');
+  if (all.length === 0 && read.wrong.length === 0) read.no('stroke', 'No reading in it.');
   return {
     unit: read.text('number'),
     day: read.past('day', days, today) as string,

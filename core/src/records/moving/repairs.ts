@@ -20,12 +20,12 @@ export function movedRepair(
   read: Reader,
   { days, distance, today }: { days: DayOrder; distance: 'mi' | 'km'; today: Day },
 ): Partial<MovedRepair> {
-  read.must('day', 'It says no day.');
+  read.must('day', 'No date.');
   const [meter, by, cost] = [read.text('meter'), read.text('by'), read.money('cost')];
   return {
     unit: read.text('number'),
     day: read.past('day', days, today) as string,
-    work: read.must('work', 'It does not say what was done.'),
+    work: read.must('work', 'No work description.'),
     ...(by ? { by } : {}),
     ...(meter ? { meter: withUnit(meter, distance) } : {}),
     ...(cost === undefined ? {} : { cost }),

@@ -60,7 +60,7 @@ function axlesOf(read: Reader, kind: UnitKind, { usual, pressure }: UnitsMeant):
   const written = read.text('chamber');
   const chamber = written === '' ? null : writtenChamber(written);
   if (written !== '' && !chamber)
-    read.no('chamber', `“${written}” is no chamber: write its number, and LS for a long stroke.`);
+    read.no('chamber', `“${written}” is not a chamber. Enter its number, with LS for long stroke.`);
   const [adjuster, suspension] = [read.word<'automatic'>('adjuster'), read.word<'air'>('suspension')];
   const [tyreSize, target] = [read.text('tyreSize'), read.text('target')];
   const axle: Axle = {
@@ -97,7 +97,7 @@ function featuresOf(read: Reader, meant: UnitsMeant): UnitForm['features'] {
 export function movedUnit(read: Reader, meant: UnitsMeant) {
   const kind = read.wordOr<UnitKind>('kind', meant.usual.kind);
   const form = {
-    number: read.must('number', 'It has no number.'),
+    number: read.must('number', 'No unit number.'),
     kind,
     body: read.text('body'),
     site: read.text('site'),

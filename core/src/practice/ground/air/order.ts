@@ -57,7 +57,7 @@ export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: strin
     name: 'Build up',
     says: `Chock the wheels. Key on, engine on. Push both valves in. Let it build up until the governor cuts out; time it ${TIMED_WORDS}.`,
   },
-  'cut-in': { name: 'Governor', says: 'Engine running: press and release the pedal until the governor cuts in again.' },
+  'cut-in': { name: 'Governor', says: 'Engine running: fan the brakes until the governor cuts in.' },
   released: {
     name: 'Leak-down, released',
     says: 'Let it build up. Then engine off, key on, both valves in, foot off: watch for a minute.',
@@ -65,14 +65,14 @@ export const AIR_PART_SAYS: Readonly<Record<AirPart, { name: string; says: strin
   applied: { name: 'Leak-down, applied', says: 'A full application, held. After the first drop, watch for a minute.' },
   warning: {
     name: 'Low-air warning',
-    says: 'Key on, engine off: press and release until the light and the sound come.',
+    says: 'Key on, engine off: fan the brakes until the light and sound come on.',
   },
   pop: {
     name: 'Valves',
-    says: 'Press and release on, until both valves pop out – or there is no air left to wait for.',
+    says: 'Keep fanning until both valves pop out, or there is no air left.',
   },
   again: { name: 'Start again', says: 'Engine on: build up for the next driver.' },
-  done: { name: 'Done', says: 'Every part was done in its order. Now say what it meets, on the pads.' },
+  done: { name: 'Done', says: 'Every step was done in order. Now record the result on the pads.' },
 };
 
 /** What the gauges and the watch showed: what should stand on the pads. */
@@ -146,7 +146,7 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
     if (act === 'key' && key) return 'Without the key the warning cannot be seen: it stays on through the whole check.';
   }
   if (part === 'cut-in') {
-    if (stops) return 'With the engine off nobody hears the governor cut in.';
+    if (stops) return 'With the engine off no one can hear the governor cut in.';
     if (act === 'watch') return 'The minute comes later: first the governor has to cut in.';
   }
   if (act === 'key' && key) return 'Without the key there is no warning: it stays on.';
@@ -171,7 +171,7 @@ function against({ part, state }: AirCheck, act: AirAct): string | null {
   }
   if (part === 'warning' || part === 'pop') {
     if (starts) return 'The engine stays off until the valves are out.';
-    if (act === 'watch') return 'Nothing to time here: press and release, and look at the gauges.';
+    if (act === 'watch') return 'Nothing to time here: fan the brakes and watch the gauges.';
     if (part === 'warning' && ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn)))
       return 'The valves have to come out by themselves: leave them in.';
     if (part === 'pop' && ((act === 'tractor' && tractorIn) || (act === 'trailer' && trailerIn)))

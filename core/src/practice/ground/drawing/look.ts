@@ -164,8 +164,8 @@ function drawJaws({ codes }: LookScene, light: boolean): Drawing {
   const inside = light
     ? open
       ? 'the jaws stand open beside the pin'
-      : 'the jaws are closed round the pin'
-    : 'dark inside: nothing to be seen without a lamp';
+      : 'the jaws are closed around the pin'
+    : 'dark inside: nothing visible without a flashlight';
   return drawing(
     shapes,
     `Under the plate: ${inside}; the handle is in${gap ? '; daylight between plate and fifth wheel' : ''}.`,

@@ -54,7 +54,7 @@ export function draw(scene: Scene, view: View): Drawing {
   const seen = drawn(scene, view);
   if (view.light || scene.kind === 'jaws') return seen;
   const night = rect(0, 0, seen.width, seen.height, 'night', { opacity: 0.94, mark: 'dark' });
-  return { ...seen, shapes: [...seen.shapes, night], words: 'It is too dark to see: bring a lamp.' };
+  return { ...seen, shapes: [...seen.shapes, night], words: 'Too dark to see: bring a flashlight.' };
 }
 
 function drawn(scene: Scene, view: View): Drawing {
@@ -90,7 +90,7 @@ function drawn(scene: Scene, view: View): Drawing {
 
 const DRUM_PLACES = ['Upper shoe, outer end', 'Upper shoe, far side', 'Lower shoe, outer end', 'Lower shoe, far side'];
 const DISC_PLACES = ['Outer pad', 'Inner pad'];
-const TURN = ['First spot round the tire', 'Second spot', 'Third spot'];
+const TURN = ['First spot around the tire', 'Second spot', 'Third spot'];
 
 /** A tyre under a hammer: full it rings, soft it rings nearly alike, flat it thuds. */
 const tyreSound = (psi: number) => ({ hertz: psi > 60 ? 96 : 60, seconds: psi > 60 ? 0.42 : 0.08 });
