@@ -198,7 +198,7 @@ test('a shop weighs its plan its own way, and goes back to what it was shipped w
   const setUp = page.getByLabel('One minute of setup');
   const shipped = await setUp.inputValue();
   await setUp.fill('many');
-  await expect(page.getByText('Write a whole number')).toBeVisible();
+  await expect(page.getByText('Enter a whole number')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
   await setUp.fill('400');
   await press(page, 'Save');

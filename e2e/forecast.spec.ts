@@ -92,7 +92,7 @@ test('departures come from dispatch when a foreman takes them; a calendar addres
   await page.goto(`${program.url}/bays`);
   await press(page, 'Ask dispatch');
   await page.getByRole('button', { name: /^Take these \d+$/ }).click();
-  await expect(page.getByText(/^\d+ taken: /)).toBeVisible();
+  await expect(page.getByText(/^\d+ taken\. /)).toBeVisible();
   await page.goto(`${program.url}/plan`);
   await press(page, 'Calendar');
   await press(page, 'Create a link for the whole plan');

@@ -204,7 +204,7 @@ test('the sheet says where to look, with the readings it rests on and those befo
     .first()
     .click();
   await expect(
-    page.getByText('Axle 1: Since last time the lining wore faster on one end', { exact: false }),
+    page.getByText('Axle 1: Lining wore faster on one end of this axle since last time', { exact: false }),
   ).toBeVisible();
   await expect(page.getByText(/^Because: 1L Lining .+, 1R Lining /)).toBeVisible();
   await expect(page.getByText(/^Before, on .+: 1L Lining .+, 1R Lining /)).toBeVisible();
@@ -323,7 +323,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
   await post('press', { kind: 'lining', value: '11.00 mm' });
   await said('lining gauge: it does not measure this');
   await post('fault', { fault: 'noise' });
-  await said('does not understand');
+  await said('cannot read');
   await post('press', { kind: 'stroke', value: '180.00 mm' });
   await said('more than a stroke gauge can measure');
   await expect(page.getByRole('button', { name: 'Save 1L applied stroke' })).toBeVisible();
@@ -334,7 +334,7 @@ test('gauges: a press fills the figure and goes on; a wrong, damaged, doubled or
   await expect(page.getByRole('button', { name: 'Save 1R applied stroke' })).toBeVisible();
   await post('press', { kind: 'stroke', value: '41.50 mm', again: true });
   await post('fault', { fault: 'noise' });
-  await said('does not understand');
+  await said('cannot read');
   await expect(page.getByRole('button', { name: 'Save 1R applied stroke' })).toBeVisible();
 
   await post('fault', { fault: 'cut' });

@@ -68,7 +68,7 @@ test('a report made without a server is kept, and refused commands say why', asy
   await allSent(foreman);
   await manager.context().setOffline(false);
   await press(manager, '1 entry refused. See why');
-  await expect(manager.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
+  await expect(manager.getByText('Someone else changed this first', { exact: false })).toBeVisible();
   await expect(manager.getByText('Current status: triaged.')).toBeVisible();
   await press(manager, 'Discard');
   await expect(manager.getByText('Everything is sent.')).toBeVisible();
@@ -101,7 +101,7 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await page.getByRole('button', { name: /^2L:/ }).click();
   await page.getByRole('radio', { name: 'Brake', exact: true }).click();
   await page.getByRole('radio', { name: 'Hisses at the wheel' }).click();
-  await page.getByLabel('Your own words').fill('Hisses with the brake held');
+  await page.getByLabel('Your own words').fill('Hisses with the brake applied');
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press(page, 'Add a photo')]);
   await chooser.setFiles({ name: 'here.png', mimeType: 'image/png', buffer: await page.screenshot() });
   await expect(page.getByRole('button', { name: 'Another photo (1 taken)' })).toBeVisible();
@@ -109,11 +109,11 @@ test('a report begun and not sent stands after a reload, photo and all, and is g
   await expect(page.getByText('Unsent report from earlier', { exact: false })).toBeVisible();
   await expect(page.getByText('At 2L')).toBeVisible();
   await expect(page.getByRole('radio', { name: 'Hisses at the wheel' })).toBeChecked();
-  await expect(page.getByLabel('Your own words')).toHaveValue('Hisses with the brake held');
+  await expect(page.getByLabel('Your own words')).toHaveValue('Hisses with the brake applied');
   await press(page, 'Begin anew. H-11');
   await press(page, 'Cancel. H-11');
   await press(page, 'Send report');
-  await expect(page.getByText('Hisses with the brake held')).toBeVisible();
+  await expect(page.getByText('Hisses with the brake applied')).toBeVisible();
   await press(page, 'Report a defect');
   await expect(page.getByText('Where is it?')).toBeVisible();
   await expect(page.getByText('Unsent report', { exact: false })).toBeHidden();

@@ -86,7 +86,7 @@ test('the set-up says what is missing; somebody invited comes in by their code, 
   const again = (await page.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
   await allSent(page);
   await comes(code);
-  await expect(nell.getByText('The name or the code is wrong', { exact: false })).toBeVisible();
+  await expect(nell.getByText('Wrong name or code', { exact: false })).toBeVisible();
   await comes(again);
   await expect(nell.getByText('A foreman or manager adds them.')).toBeVisible();
   await nell.context().close();

@@ -116,7 +116,7 @@ test('a route changed by two: what one had not saved stands, through a reload, a
   await expect(foreman.getByLabel('Name of the route')).toHaveValue('Gate walk');
   await press(foreman, 'Save the route');
   await press(foreman, '1 entry refused. See why');
-  await expect(foreman.getByText('Somebody else changed this first', { exact: false })).toBeVisible();
+  await expect(foreman.getByText('Someone else changed this first', { exact: false })).toBeVisible();
   await press(foreman, 'Discard');
   await foreman.goto(`${program.url}/routes`);
   await press(foreman, 'Change. Yard walk');

@@ -39,8 +39,8 @@ test('a rule that is not refused is stricter than its book', () => {
 
 test.each([
   ['no-such-sign', 'hold', 'no such sign'],
-  ['brake-dragging', 'hold', 'holds the unit from the report on already'],
-  ['lamp-plate-out', 'before-use', 'before the next use already'],
+  ['brake-dragging', 'hold', 'already holds the unit from the report on'],
+  ['lamp-plate-out', 'before-use', 'before the next use'],
   ['mud-flap-torn', 'before-use', null],
   ['lamp-plate-out', 'hold', null],
 ] as const)('%s, %s: %s', (each, how, said) => {

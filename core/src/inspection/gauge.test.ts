@@ -47,8 +47,8 @@ test('one changed character is noticed', () => {
 });
 
 test.each([
-  ['', 'does not understand'],
-  ['hello', 'does not understand'],
+  ['', 'cannot read'],
+  ['hello', 'cannot read'],
   [frameLine(FRAME).replace('47.63', '57.63'), 'damaged'],
   [frameLine({ ...FRAME, kind: 'torque' as never }), 'no “torque” gauge'],
   [frameLine({ ...FRAME, value: '121 mm' }), 'more than a stroke gauge can measure'],

@@ -57,7 +57,7 @@ describe('a fleet’s own limit', () => {
 
   test.each([
     ['stroke.clamp.30.standard', '1 7/8 in', null],
-    ['stroke.clamp.30.standard', '2 in', 'the book’s own limit already'],
+    ['stroke.clamp.30.standard', '2 in', 'already the book’s limit'],
     ['stroke.clamp.30.standard', '2 1/8 in', 'never looser'],
     ['stroke.clamp.30.standard', '52 mm', 'never looser'],
     ['lining.drum', '5/16 in', null],

@@ -23,10 +23,7 @@ export const onceCodeText = z
   .regex(new RegExp(`^${FOUR}-${FOUR}-${FOUR}$`), 'write the code as it was given, like K7QM-2XWD-9HRT');
 
 export const LEAST_PASSWORD = 10;
-export const passwordText = z
-  .string()
-  .min(LEAST_PASSWORD, `use at least ${LEAST_PASSWORD} characters`)
-  .max(200);
+export const passwordText = z.string().min(LEAST_PASSWORD, `use at least ${LEAST_PASSWORD} characters`).max(200);
 
 export const claimSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),

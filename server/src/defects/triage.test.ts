@@ -156,7 +156,7 @@ test('only what was certified on this unit comes back', async () => {
   const { fleet, who, report } = await begin();
   const open = await report('chamber-leak');
   const again = { defect: uuidv7(), unit: fleet.unit, code: 'chamber-leak', place: end, words: '', comeBackOf: open };
-  expect((await world.send(who('driver'), 'report-defect', again)).body.detail).toContain('Only what was certified');
+  expect((await world.send(who('driver'), 'report-defect', again)).body.detail).toContain('Only a certified repair');
 });
 
 test('every trailer of a long queue comes page by page, each once, what holds first', async () => {

@@ -101,7 +101,7 @@ describe('the full route', () => {
     const closed = await world.send(who('technician'), 'close-inspection', { inspection, outcome: 'complete' });
     expect(closed).toMatchObject({
       status: 409,
-      body: { detail: expect.stringContaining(`${steps.length - 1} readings are still open`) },
+      body: { detail: expect.stringContaining(`${steps.length - 1} readings are missing`) },
     });
     await world.done(who('technician'), 'close-inspection', { inspection, outcome: 'incomplete', because: 'dark' });
     const open = (await sheetOf(inspection)).judgement.findings.map(({ kind }: { kind: string }) => kind);

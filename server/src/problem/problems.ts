@@ -33,11 +33,7 @@ const PROBLEMS = {
   'not-set-up': [409, 'Not set up', 'Your fleet is not connected to this. A manager sets it up under Outside.'],
   'not-found': [404, 'Not found', 'Nothing at this address, or it belongs to another fleet.'],
   'not-now': [409, 'Not possible now', 'The state it is in does not allow this.'],
-  changed: [
-    409,
-    'Changed in the meantime',
-    'Someone else changed this first. The newer state is shown.',
-  ],
+  changed: [409, 'Changed in the meantime', 'Someone else changed this first. The newer state is shown.'],
   'command-reused': [409, 'Command used twice', 'This was already sent with different contents.'],
   'too-large': [413, 'Too large', 'The request is larger than this address takes.'],
   'too-slow': [503, 'Took too long', 'The request was stopped. Send a smaller one, or try again.'],

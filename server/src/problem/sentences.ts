@@ -12,7 +12,8 @@ const SENTENCES = {
   'move-undone': 'Already undone.',
   'rests-on-move': (numbers: readonly string[]) =>
     `${numbers.slice(0, 3).join(', ')}${numbers.length > 3 ? ' and others' : ''}: in use since the move (measured, reported, planned, driven or changed). What moved in stays.`,
-  'too-many-phrases': (most: number) => `A fleet can keep ${most} sentences of its own. Use the standard wording for some.`,
+  'too-many-phrases': (most: number) =>
+    `A fleet can keep ${most} sentences of its own. Use the standard wording for some.`,
   'too-wide': 'This is not a list line: too long, or too many cells.',
   'no-picture': 'The server does not have this picture. Take it again.',
   'no-part': 'There is no such part to show it under.',
@@ -58,8 +59,7 @@ const SENTENCES = {
     state === 'expired'
       ? `Your ${name} qualification has expired. Someone else must sign.`
       : `Signing this requires the ${name} qualification.`,
-  'not-practised':
-    'Signing this also takes a practice assignment passed within a year: shop policy.',
+  'not-practised': 'Signing this also takes a practice assignment passed within a year: shop policy.',
   'hooked-already': (pulled: string, puller: string) => `${pulled} is hooked behind ${puller}. Drop it first.`,
   'pulls-already': (puller: string, pulled: string) => `${puller} has ${pulled} hooked behind it. Drop that first.`,
   'dropped-already': 'Already discarded.',

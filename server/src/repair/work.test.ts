@@ -149,7 +149,7 @@ test('one clock runs for a person; a second job stops it, and one left on is put
 
 test('a tool whose calibration is over sets no torque', async () => {
   const { torque } = await begin();
-  expect((await torque('snug', 'left', '2020-01-01')).body.detail).toContain('calibration of this tool ended');
+  expect((await torque('snug', 'left', '2020-01-01')).body.detail).toContain('calibration of this tool expired');
   expect((await torque('snug', 'left', '2099-01-01')).status).toBe(200);
 });
 
@@ -198,7 +198,7 @@ describe('a signature', () => {
     await qualify(null);
     const policies = { practice: 'passed' };
     await world.done(who('manager'), 'set-fleet-rules', { version: 1, book: 'na', policies, units: METRIC_UNITS });
-    expect((await sign()).body.detail).toContain('a set task of the practice yard');
+    expect((await sign()).body.detail).toContain('a practice assignment passed within a year');
     const exercise = { what: 'air', seed: 1, level: null, of: null, vehicle: null } as const;
     const task = uuidv7();
     await done('foreman', 'set-practice-task', { task, name: 'Air', person: null, exercise, due: null, pass: 80 });
