@@ -50,7 +50,7 @@ test('records are kept for no less than the law has it, and a legal hold is plac
   await press(page, 'Save. How long records are kept');
   await expect(page.getByRole('button', { name: 'Save. How long records are kept' })).toBeDisabled();
   await press(page, 'Hold all records');
-  await page.getByLabel('Why every unit is held').fill('A claim is open');
+  await page.getByLabel('Reason for holding every unit').fill('A claim is open');
   await press(page, 'Place the hold');
   await expect(page.getByText('Every unit', { exact: true })).toBeVisible();
   await press(page, 'Lift…. Legal hold of every unit');

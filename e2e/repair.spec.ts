@@ -147,7 +147,7 @@ test('from a report to the certified release is at most 36 taps, and nothing has
   await press(technician, 'Save 1R bearing end play');
   await press(technician, 'Between marks, clear, dry');
   await press(technician, 'Close inspection');
-  await technician.getByRole('button', { name: /^Sign: “Repaired as written down, measured again/ }).click();
+  await technician.getByRole('button', { name: /^Sign: “Repaired as recorded, measured again/ }).click();
   await press(technician, 'Release trailer');
   await technician.getByRole('button', { name: /^Sign: “Repaired as certified/ }).click();
   await allSent(technician);

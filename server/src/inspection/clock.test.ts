@@ -230,7 +230,7 @@ test('a full inspection of one thing closes as whole never, whatever steps the d
     0,
   );
   const end = await by('close-inspection', { inspection, outcome: 'complete' }, 0);
-  expect(end).toMatchObject({ status: 409, body: { detail: expect.stringMatching('still open') } });
+  expect(end).toMatchObject({ status: 409, body: { detail: expect.stringMatching('are missing') } });
 });
 
 test('a walk reports what it saw, not what others read before it', async () => {

@@ -52,9 +52,9 @@ describe('an inspection begun by mistake', () => {
     expect((await drop(inspection)).status).toBe(200);
     expect(await page()).toMatchObject({ inspecting: [], inspections: [], inspectionsTotal: 0 });
     const late = { reading: uuidv7(), inspection, value: THICK };
-    expect((await world.send(who('technician'), 'take-reading', late)).body.detail).toContain('was dropped');
-    await expect(close()).rejects.toThrow('was dropped');
-    expect((await drop(inspection)).body.detail).toContain('was dropped');
+    expect((await world.send(who('technician'), 'take-reading', late)).body.detail).toContain('was discarded');
+    await expect(close()).rejects.toThrow('was discarded');
+    expect((await drop(inspection)).body.detail).toContain('was discarded');
   });
 
   test('is dropped with a reason where something was saved: what was read stands, and holds', async () => {
@@ -174,7 +174,7 @@ describe('a driver’s signature', () => {
   test('that nothing was found is refused of a unit that is held', async () => {
     const { take } = await begin();
     await take(EMPTY_HUB);
-    expect(await sign()).toMatchObject({ status: 409, body: { detail: expect.stringContaining('held') } });
+    expect(await sign()).toMatchObject({ status: 409, body: { detail: expect.stringContaining('on hold') } });
     expect((await sign('see-held')).status).toBe(200);
     expect((await page()).signed).toMatchObject({ by: 'The driver', says: 'held', known: 1 });
     expect((await row()).walked).toBeNull();

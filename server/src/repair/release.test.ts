@@ -42,7 +42,7 @@ test('what the book holds is not answered away: only that nothing was found ends
   const answer = await world.send(foreman, 'triage-defect', { defect, version: 1, holds: false });
   expect(answer).toMatchObject({
     status: 409,
-    body: { detail: expect.stringContaining('holds until it is repaired') },
+    body: { detail: expect.stringContaining('stays on hold until repaired') },
   });
   // An answer from before the book was asked, written as it was then.
   await world.owner.pool.query(
