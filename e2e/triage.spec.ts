@@ -68,7 +68,7 @@ test('a duplicate is joined, what is small is put off, and what a driver doubts 
   await openTrailer(driver, 'H-14');
   await driver.reload();
   await expect(driver.getByText('to be measured first', { exact: false })).toBeVisible();
-  await expect(driver.getByText('put off', { exact: false }).first()).toBeVisible();
+  await expect(driver.getByText('deferred until', { exact: false }).first()).toBeVisible();
 });
 
 test('what was put off until the meter reads so much is back in the queue once a driver reads it', async ({

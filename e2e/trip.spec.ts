@@ -94,7 +94,7 @@ test('a driver on the road says where it drives to, asks for service, and its re
     (select id from graphile_worker._private_tasks where identifier = 'make-up-road') returning id`;
   const reported = async () => {
     await sql(database, sooner);
-    return foreman.getByText('Mile 14: has reported (made up)').isVisible();
+    return foreman.getByText('Mile 14: has reported back (made up)').isVisible();
   };
   await expect.poll(reported).toBe(true);
   await press(foreman, 'Create a job from its report');
