@@ -21,7 +21,7 @@ test.each([
   [read('48,210 mi'), '48,420 mi', null],
   [read('48,210 mi'), '77 900 km', null],
   [read('48,210 mi'), '48,209 mi', 'does not run backward'],
-  [read('48,210 mi'), '58,210 mi', '10,000 mi in a day is further'],
+  [read('48,210 mi'), '58,210 mi', '10,000 mi in a day is farther'],
   [read('48,210 mi', '2026-02-10T08:00:00Z'), '58,210 mi', null],
 ])('after %j a meter at %s', (before, value, doubt) => {
   const said = meterDoubt(before, value, '2026-03-02T07:00:00Z');

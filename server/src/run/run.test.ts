@@ -169,7 +169,7 @@ describe('an inspection', () => {
     const complete = await world.send(who('technician'), 'close-inspection', { inspection, outcome: 'complete' });
     expect(complete).toMatchObject({
       status: 409,
-      body: { detail: expect.stringContaining('15 readings are still open') },
+      body: { detail: expect.stringContaining('15 readings are missing') },
     });
     expect(
       (await world.send(who('technician'), 'close-inspection', { inspection, outcome: 'incomplete' })).status,

@@ -95,7 +95,7 @@ test('a lining fitted new that reads no thicker than the old one is asked about'
   await pad.type('1/4');
   await pad.do((now) => now.save());
   expect([pad.doubt()?.doubt.way, sent.length, pad.renewable()]).toEqual(['odd', 0, false]);
-  expect(pad.doubt()?.doubt.because).toContain('no better than the old one did: 5/16 in');
+  expect(pad.doubt()?.doubt.because).toContain('no better than the old one: 5/16 in');
   await pad.do((now) => now.confirm());
   expect(sent).toHaveLength(1);
   const thicker = await hold(lining({ previous: {}, replaced }));

@@ -55,7 +55,7 @@ test('it is taken back whole, once, and the same list moves in again', async () 
   expect((await world.send(who('foreman'), 'undo-move-in', { move: id })).status).toBe(200);
   expect(await numbers()).toEqual(before);
   expect(await moves()).toMatchObject([{ id, undoneAt: expect.any(String) }]);
-  expect((await world.send(who('foreman'), 'undo-move-in', { move: id })).body.detail).toContain('already');
+  expect((await world.send(who('foreman'), 'undo-move-in', { move: id })).body.detail).toContain('Already undone');
   expect((await move([listed('M-1'), listed('M-2')])).status).toBe(200);
 });
 
