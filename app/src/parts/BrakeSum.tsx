@@ -10,10 +10,10 @@ const brakes = (count: number) => `${count} ${count === 1 ? 'brake' : 'brakes'}`
 function Line({ label, sum, strong }: { label: string; sum: string; strong?: boolean }) {
   return (
     <View className="flex-row items-baseline justify-between gap-3 py-1">
-      <Text className="shrink" bold={strong}>
+      <Text className="min-w-0 flex-1" bold={strong}>
         {label}
       </Text>
-      <Text reading bold={strong} className="text-right">
+      <Text reading bold={strong} className="shrink-0 text-right">
         {sum}
       </Text>
     </View>
