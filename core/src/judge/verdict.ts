@@ -40,7 +40,7 @@ const SENTENCES: Record<Verdict, string> = {
   'out-of-service': 'Meets an out-of-service criterion. The unit is on hold.',
   violation: 'Past an in-service limit. Repair before it is used; it fails the periodic inspection.',
   'shop-limit': 'Past a limit of the shop or the maker; no reading is past a legal limit.',
-  within: 'Everything required was measured, and every reading is within its limits.',
+  within: 'Everything asked for was measured, and every reading is within its limits.',
   'not-judged': 'Nothing found past a limit, but not everything has a verdict. This is not a pass.',
 };
 

@@ -55,7 +55,7 @@ export function Weights({ board, onClose }: { board: Board; onClose: () => void 
   const { control, handleSubmit, formState, reset } = useZodForm(formSchema, asTexts(weightsOf(board.request)));
   const save = handleSubmit((form) => {
     onClose();
-    void send('set-plan-weights', { version: board.settings, weights: read(form) }, 'Choose priorities by');
+    void send('set-plan-weights', { version: board.settings, weights: read(form) }, 'Plan priorities');
   });
   return (
     <Drawer title="Plan priorities" onClose={onClose}>

@@ -111,7 +111,7 @@ export function OwnChecks() {
       {said ? <Notice look="ask">{said}</Notice> : null}
       <Card
         title="Our own checks"
-        note="Our own routes include them. They are reported and repaired like the rest. An inspection keeps the checks it used."
+        note="Asked only where a route of our own includes them. They are reported and repaired like the rest. An inspection keeps the checks it used."
       >
         {fleet.checks.length === 0 ? <Text tone="soft">None yet.</Text> : null}
         {fleet.checks.map((check) => (

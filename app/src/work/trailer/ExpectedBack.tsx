@@ -35,7 +35,7 @@ export function ExpectedBack({ unit, number }: { unit: string; number: string })
   const { was, note } = useChanged(unit, data && (data.jobs ? data.back : undefined));
   if (!data || (data.jobs === 0 && was === null)) return null;
   const late = data.back !== null && data.leaves !== null && data.back > data.leaves.at;
-  const unplanned = `${data.unplanned} of its jobs ${data.unplanned === 1 ? 'has' : 'have'} not scheduled`;
+  const unplanned = `${data.unplanned} of its jobs ${data.unplanned === 1 ? 'is' : 'are'} not scheduled`;
   return (
     <>
       {data.jobs ? (

@@ -13,7 +13,7 @@ import { WordsForm } from '../../parts/WordsForm';
 import { useMaySend } from '../../session/may';
 
 const GONE = [
-  { value: 'sold', label: 'Sold', note: 'Left the fleet in running order' },
+  { value: 'sold', label: 'Sold', note: 'Left the fleet in one piece' },
   { value: 'scrapped', label: 'Scrapped', note: 'No longer exists' },
 ] as const;
 
@@ -27,7 +27,7 @@ function Leaving({ unit, onClose }: { unit: UnitPage; onClose: () => void }) {
       <WordsForm
         label="Why, and to whom"
         words={COMMANDS['set-unit-state'].body.shape.reason}
-        act={state === 'sold' ? 'It is sold' : 'Scrapped'}
+        act={state === 'sold' ? 'It is sold' : 'It is scrapped'}
         look="stop"
         onWords={(reason) => {
           onClose();

@@ -38,7 +38,7 @@ function One({ hook, onSecret }: { hook: Hook; onSecret: (secret: string) => voi
         <Button className="grow" label="New secret" hint={hook.url} onPress={turn} />
         <ConfirmButton
           label="Disconnect"
-          ask="Disconnect"
+          ask="Disconnect it"
           hint={hook.url}
           onDo={() => void send('end-hook', { hook: hook.id, version: hook.version }, 'Events no longer sent')}
         />

@@ -48,7 +48,7 @@ export function LegalHolds({ holds }: { holds: readonly LegalHold[] }) {
     setReason('');
   };
   return (
-    <Card title="Legal holds" note="While a legal hold is on, nothing is deleted, however old.">
+    <Card title="Legal holds" note="While a legal hold is on a unit, none of its records is deleted, however old.">
       {holds.length === 0 ? <Text tone="soft">None</Text> : null}
       {holds.map((hold) => (
         <Held key={hold.id} hold={hold} />

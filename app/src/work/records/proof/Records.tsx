@@ -93,7 +93,9 @@ function Backup({ backup: { scheduled, good, failed } }: Pick<Known, 'backup'>) 
         <Notice look="stop">{`The last one failed, ${exactly(failed.at, fleet.zone)}: ${failed.why}.`}</Notice>
       ) : null}
       {scheduled && old && !failed ? <Notice look="stop">The last good one is more than two days old.</Notice> : null}
-      <Text>{good ? `Last one restored in a test: ${exactly(good, fleet.zone)}` : 'None restored in a test yet.'}</Text>
+      <Text>
+        {good ? `Last one restored in a test: ${exactly(good, fleet.zone)}` : 'No test-restored backup on record.'}
+      </Text>
     </Card>
   );
 }
